@@ -1,0 +1,44 @@
+import { ticks, TICKS_PER_COUNT, type Ticks } from '../time/index.js';
+import type { AccentCycle, CountNote, Family } from './model.js';
+
+export interface CycleSketch {
+  readonly id: string;
+  readonly name: string;
+  readonly family: Family;
+  readonly counts: number;
+  /** Defaults to 1…counts. */
+  readonly labels?: readonly string[];
+  /** [position in counts, weight], e.g. [1.5, 0.8] = the second count's second half. */
+  readonly accents: readonly (readonly [number, number])[];
+  /** Lengths in counts. */
+  readonly groups: readonly number[];
+  readonly countNote: CountNote;
+  readonly tempo: readonly [low: number, usual: number, high: number];
+  readonly school?: string;
+  readonly note?: string;
+}
+
+/** Position in counts (halves, quarters, thirds …) → ticks; the fraction must be one that 5040 divides. */
+export const countTicks = (counts: number): Ticks => ticks(Math.round(counts * TICKS_PER_COUNT));
+
+/** Labels 1…n, or starting at another number and running on round: (12, 12) → 12 1 2 … 11. */
+export const countLabels = (counts: number, first = 1): string[] =>
+  Array.from({ length: counts }, (_, i) => String(((first - 1 + i) % counts) + 1));
+
+/** Writes a cycle given in counts as a cycle in ticks. */
+export function makeCycle(s: CycleSketch): AccentCycle {
+  const [low, usual, high] = s.tempo;
+  return {
+    id: s.id,
+    name: s.name,
+    family: s.family,
+    counts: s.counts,
+    labels: s.labels ?? countLabels(s.counts),
+    accents: s.accents.map(([at, weight]) => ({ at: countTicks(at), weight })),
+    groups: s.groups.map(countTicks),
+    countNote: s.countNote,
+    tempo: { low, usual, high },
+    ...(s.school === undefined ? {} : { school: s.school }),
+    ...(s.note === undefined ? {} : { note: s.note }),
+  };
+}

@@ -1,0 +1,37 @@
+import type { Ticks } from '../time/index.js';
+
+export type Family = 'flamenco' | 'tango' | 'bossa nova';
+export type CountNote = 'half' | 'quarter' | 'eighth';
+
+/** Where the cycle asks for weight: a position inside one turn, between counts too. */
+export interface Accent {
+  readonly at: Ticks;
+  /** 0 = none, 1 = the heaviest of the cycle. */
+  readonly weight: number;
+}
+
+/** One turn of a rhythmic accent cycle (compás). */
+export interface AccentCycle {
+  readonly id: string;
+  readonly name: string;
+  readonly family: Family;
+  /** 1–64. */
+  readonly counts: number;
+  /** What is counted aloud, one for each count. */
+  readonly labels: readonly string[];
+  readonly accents: readonly Accent[];
+  /** Lengths that add up to the whole turn; seams are drawn between them. */
+  readonly groups: readonly Ticks[];
+  readonly countNote: CountNote;
+  readonly tempo: { readonly low: number; readonly usual: number; readonly high: number };
+  /** The variant's name where schools differ. */
+  readonly school?: string;
+  /** One line on how schools differ or how it is felt. */
+  readonly note?: string;
+}
+
+/** A fault in plain data, with the path of the field it is about. */
+export interface DataFault {
+  readonly path: string;
+  readonly message: string;
+}

@@ -1,0 +1,31 @@
+import { ticks, TICKS_PER_COUNT, wrap, type Ticks } from '../time/index.js';
+import type { AccentCycle } from './model.js';
+
+/** Length of one turn. */
+export const cycleLength = (c: AccentCycle): Ticks => ticks(c.counts * TICKS_PER_COUNT);
+
+/** Weight of the accent on a position of the turn, 0 when there is none. */
+export const accentAt = (c: AccentCycle, at: number): number => c.accents.find((a) => a.at === at)?.weight ?? 0;
+
+/** Where groups begin inside the turn, the first always at 0. */
+export function groupStarts(c: AccentCycle): Ticks[] {
+  const starts: Ticks[] = [];
+  let at = 0;
+  for (const g of c.groups) {
+    starts.push(ticks(at));
+    at += g;
+  }
+  return starts;
+}
+
+/** How a place of the turn is said aloud: “3”, “3 and”, “3 + ⅓” as a fraction of the count. */
+export function placeLabel(c: AccentCycle, at: number): string {
+  const place = wrap(at, cycleLength(c));
+  const label = c.labels[Math.floor(place / TICKS_PER_COUNT)] ?? '?';
+  const rest = place % TICKS_PER_COUNT;
+  if (rest === 0) return label;
+  if (rest * 2 === TICKS_PER_COUNT) return `${label} and`;
+  for (let parts = 3; parts <= 16; parts++)
+    if ((rest * parts) % TICKS_PER_COUNT === 0) return `${label}+${(rest * parts) / TICKS_PER_COUNT}/${parts}`;
+  return `${label}+`;
+}

@@ -1,0 +1,3 @@
+export * from './model.js';
+export * from './file.js';
+export * from './rows.js';

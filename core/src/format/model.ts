@@ -1,0 +1,28 @@
+import type { AccentCycle, DataFault } from '../cycle/index.js';
+import type { HandProfile } from '../hand/index.js';
+import type { Study } from '../piece/index.js';
+import type { LogEntry } from '../practice/index.js';
+
+export const FORMAT = 'ruffle-wheel';
+/** Raised when a field changes meaning; older files are brought forward, later ones refused. */
+export const FORMAT_VERSION = 1;
+/** Larger files are refused before they are read. */
+export const LARGEST_FILE = 20 * 1024 * 1024;
+
+/** Everything that a player keeps. */
+export interface Collection {
+  readonly studies: readonly Study[];
+  readonly log: readonly LogEntry[];
+  readonly profiles: readonly HandProfile[];
+  readonly cycles: readonly AccentCycle[];
+}
+export interface StudyFile extends Collection {
+  readonly format: typeof FORMAT;
+  readonly version: typeof FORMAT_VERSION;
+  /** One study alone, or all there is. */
+  readonly kind: 'study' | 'everything';
+}
+export type FileRefusal = 'too large' | 'empty' | 'not JSON' | 'not ours' | 'later version' | 'faulty';
+export type FileReading =
+  | { readonly ok: true; readonly file: StudyFile }
+  | { readonly ok: false; readonly code: FileRefusal; readonly message: string; readonly faults: readonly DataFault[] };

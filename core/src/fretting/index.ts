@@ -1,0 +1,4 @@
+export * from './tuning.js';
+export * from './shape.js';
+export * from './geometry.js';
+export * from './sounded.js';

@@ -1,0 +1,4 @@
+export * from './profile.js';
+export * from './plants.js';
+export * from './motion.js';
+export * from './load.js';

@@ -1,0 +1,95 @@
+import type { Finger } from '../stroke/index.js';
+import type { Midi, StringNumber, Ticks } from '../time/index.js';
+
+/** A stroke with its strings resolved: what planting is decided from. */
+export interface PlantEvent {
+  readonly at: Ticks;
+  /** One entry for each finger, in finger order. Empty for taps and ghosts. */
+  readonly touches: readonly { readonly finger: Finger; readonly string: StringNumber; readonly midi: Midi }[];
+  /** A strum or a tap: nothing is planted through it. */
+  readonly strum: boolean;
+  /** Marked to ring on. */
+  readonly rings: boolean;
+}
+export type NotPlanted = 'strum' | 'same finger' | 'not rising' | 'must ring' | 'run over';
+export interface Plant {
+  readonly index: number;
+  /** Set on the strings together when its figure begins (full planting). */
+  readonly atOnce: boolean;
+  /** Fingers that are set at once with this stroke, on its figure's first stroke. */
+  readonly set: readonly Finger[];
+  /** The finger to set while this stroke plays (sequential planting). */
+  readonly next: Finger | null;
+  /** Why this stroke's finger is not planted. */
+  readonly reason: NotPlanted | null;
+}
+
+/** A figure begins with the pattern and with every thumb stroke that follows a finger. */
+function figureStarts(events: readonly PlantEvent[]): number[] {
+  const starts: number[] = [];
+  events.forEach((e, i) => {
+    const before = events[i - 1];
+    const thumb = e.touches.some((t) => t.finger === 'p');
+    if (i === 0 || (thumb && before?.touches.some((t) => t.finger !== 'p'))) starts.push(i);
+  });
+  return starts;
+}
+
+/** Strings that an earlier stroke, marked to ring, still holds when stroke `index` plays. The pattern loops. */
+function ringingBefore(events: readonly PlantEvent[], index: number): Set<StringNumber> {
+  const ringing = new Set<StringNumber>();
+  for (let n = events.length; n >= 1; n--) {
+    const e = events[(index - n + events.length * 2) % events.length];
+    for (const t of e?.touches ?? []) {
+      if (e?.rings) ringing.add(t.string);
+      else ringing.delete(t.string);
+    }
+  }
+  return ringing;
+}
+
+/**
+ * Which fingers can be set on their strings beforehand. From a figure's first stroke the longest run of
+ * different fingers that rises in pitch is planted; the rest plays unplanted; nothing is planted on a
+ * string that must go on ringing.
+ */
+export function plantPlan(events: readonly PlantEvent[]): Plant[] {
+  const plants: Plant[] = [];
+  const starts = figureStarts(events);
+  starts.forEach((start, n) => {
+    const end = starts[n + 1] ?? events.length;
+    const reasons = runReasons(events, start, end);
+    const planted = reasons.findIndex((r) => r !== null);
+    const run = planted === -1 ? end - start : planted;
+    const set = events.slice(start, start + run).flatMap((e) => e.touches.map((t) => t.finger));
+    for (let i = start; i < end; i++) {
+      const inRun = i - start < run;
+      const next = i + 1 - start < run ? (events[i + 1]?.touches[0]?.finger ?? null) : null;
+      plants.push({ index: i, atOnce: inRun, set: i === start ? set : [], next, reason: reasons[i - start] ?? null });
+    }
+  });
+  return plants;
+}
+
+function runReasons(events: readonly PlantEvent[], start: number, end: number): (NotPlanted | null)[] {
+  const used = new Set<Finger>();
+  const ringing = events.length ? ringingBefore(events, start) : new Set<StringNumber>();
+  let highest = -Infinity;
+  let over = false;
+  const reasons: (NotPlanted | null)[] = [];
+  for (let i = start; i < end; i++) {
+    const e = events[i] as PlantEvent;
+    const lowest = Math.min(...e.touches.map((t) => t.midi));
+    let reason: NotPlanted | null = null;
+    if (e.strum || e.touches.length === 0) reason = 'strum';
+    else if (over) reason = 'run over';
+    else if (e.touches.some((t) => used.has(t.finger))) reason = 'same finger';
+    else if (lowest <= highest) reason = 'not rising';
+    else if (e.touches.some((t) => ringing.has(t.string))) reason = 'must ring';
+    if (reason) over = true;
+    for (const t of e.touches) used.add(t.finger);
+    highest = Math.max(highest, ...e.touches.map((t) => t.midi));
+    reasons.push(reason);
+  }
+  return reasons;
+}

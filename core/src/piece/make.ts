@@ -1,0 +1,47 @@
+import { cycleById, CYCLES, type AccentCycle } from '../cycle/index.js';
+import { STANDARD_TUNING } from '../fretting/index.js';
+import type { Section, Study } from './model.js';
+
+/** An empty section on a cycle, at the cycle's usual tempo with a ladder up to it. */
+export function makeSection(id: string, name: string, cycle: AccentCycle): Section {
+  const { low, usual } = cycle.tempo;
+  return {
+    id,
+    name,
+    cycle,
+    script: '',
+    stepsPerCount: 2,
+    start: 0,
+    harmony: { per: 'turn', shapes: [] },
+    bpm: usual,
+    ladder: { start: low, end: usual, step: 6, passes: 4 },
+  };
+}
+
+/** A new study with one empty section. */
+export function makeStudy(id: string, name: string, cycle: AccentCycle = cycleById('solea') ?? (CYCLES[0] as AccentCycle)): Study {
+  return {
+    id,
+    name,
+    family: cycle.family,
+    tuning: STANDARD_TUNING,
+    capo: 0,
+    shapes: [],
+    sections: [makeSection(`${id}-a`, 'A', cycle)],
+    note: '',
+  };
+}
+
+/** The same study under another id and name; section ids are made anew from the id. */
+export const copyStudy = (study: Study, id: string, name: string): Study => ({
+  ...study,
+  id,
+  name,
+  sections: study.sections.map((s, i) => ({ ...s, id: `${id}-${i + 1}` })),
+});
+
+/** “Lantern Stair” → “Lantern Stair 2”, or the next number that is free. */
+export function freeName(name: string, taken: readonly string[]): string {
+  const stem = name.replace(/ \d+$/, '').slice(0, 50);
+  for (let n = 2; ; n++) if (!taken.includes(`${stem} ${n}`)) return `${stem} ${n}`;
+}

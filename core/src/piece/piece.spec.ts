@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest';
+import { cycleById, cycleLength } from '../cycle/index.js';
+import { readShape, STANDARD_TUNING, type Shape } from '../fretting/index.js';
+import { DEFAULT_PROFILE } from '../hand/index.js';
+import { TICKS_PER_COUNT } from '../time/index.js';
+import { pressSlot, addSection, copyStudy, countInPlan, freeName, harmonyTurns, heldInTurn, makeStudy, putShape, readSection, removeSection, removeShape, renameStudy, setCapo, setCycle, setHarmony, setScript, setSteps, setTempo, type Section, type Study } from './index.js';
+
+const buleria = cycleById('buleria')!;
+const shape = (id: string, frets: string): Shape => ({ id, name: id, ...readShape(frets, '') });
+const first = shape('first', '0-2-2-1-0-0');
+const second = shape('second', 'x-x-3-2-1-1');
+const base: Study = { ...makeStudy('s', 'Study', buleria), shapes: [first, second] };
+const section = (change: Partial<Section>): Section => ({ ...(base.sections[0] as Section), ...change });
+const read = (change: Partial<Section>) =>
+  readSection({ section: section(change), shapes: base.shapes, tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE });
+const id = base.sections[0]!.id;
+
+describe('commands', () => {
+  it('change one thing and leave the study given untouched', () => {
+    const after = setScript(id, 'ed ad')(base);
+    expect(after.sections[0]?.script).toBe('ed ad');
+    expect(base.sections[0]?.script).toBe('');
+  });
+  it('that change nothing return the study itself', () => {
+    expect(setTempo(id, base.sections[0]!.bpm)(base)).toBe(base);
+    expect(setSteps(id, 11)(base)).toBe(base);
+    expect(setScript('elsewhere', 'p')(base)).toBe(base);
+    expect(renameStudy('  ')(base)).toBe(base);
+    expect(removeSection(id)(base)).toBe(base);
+  });
+  it('keep tempo and capo inside their bounds', () => {
+    expect(setTempo(id, 900)(base).sections[0]?.bpm).toBe(400);
+    expect(setCapo(40)(base).capo).toBe(12);
+  });
+  it('a key on a slot writes into the script; on an empty wheel it fills the turn with rests', () => {
+    const one = pressSlot(id, 3, 'p')(base);
+    expect(one.sections[0]?.script.split(' ')).toHaveLength(24);
+    expect(one.sections[0]?.script.startsWith('. . . p .')).toBe(true);
+    const cell = setScript(id, 'ed {ad md}x2')(base);
+    expect(pressSlot(id, 3, 'u')(cell).sections[0]?.script).toBe('ed {au md}x2');
+    expect(pressSlot(id, 99, 'u')(cell)).toBe(cell);
+  });
+  it('a new cycle begins the pattern at its first count', () => {
+    const moved = { ...base, sections: [section({ start: 5040 })] };
+    expect(setCycle(id, cycleById('vals')!)(moved).sections[0]).toMatchObject({ start: 0, cycle: { id: 'vals' } });
+  });
+  it('a shape taken out leaves every harmony too', () => {
+    const with2 = setHarmony(id, { per: 'turn', shapes: ['first', 'second'] })(base);
+    expect(removeShape('first')(with2).sections[0]?.harmony.shapes).toEqual(['second']);
+    expect(putShape({ ...first, name: 'Again' })(base).shapes.map((s) => s.name)).toEqual(['Again', 'second']);
+  });
+  it('sections come and go, copies get ids of their own', () => {
+    const two = addSection('s-b', 'B', buleria)(base);
+    expect(removeSection(id)(two).sections.map((s) => s.name)).toEqual(['B']);
+    expect(copyStudy(two, 't', 'Other').sections.map((s) => s.id)).toEqual(['t-1', 't-2']);
+    expect(freeName('Stair 2', ['Stair', 'Stair 2'])).toBe('Stair 3');
+  });
+});
+
+describe('harmony', () => {
+  it('per turn: the shapes go round with the turns', () => {
+    const s = section({ harmony: { per: 'turn', shapes: ['first', 'second'] } });
+    expect([0, 1, 2].map((t) => heldInTurn(s, base.shapes, t)[0]?.shape.id)).toEqual(['first', 'second', 'first']);
+    expect(harmonyTurns(s)).toBe(2);
+  });
+  it('per group: two shapes over five groups take two turns', () => {
+    const s = section({ harmony: { per: 'group', shapes: ['first', 'second'] } });
+    expect(harmonyTurns(s)).toBe(2);
+    expect(heldInTurn(s, base.shapes, 1).map((h) => h.shape.id)).toEqual(['second', 'first', 'second', 'first', 'second']);
+  });
+  it('neighbours of one shape are joined to one arc', () => {
+    const s = section({ harmony: { per: 'group', shapes: ['first', 'first', 'second', 'second', 'second'] } });
+    expect(heldInTurn(s, base.shapes, 0).map((h) => [h.from / TICKS_PER_COUNT, h.to / TICKS_PER_COUNT])).toEqual([[0, 6], [6, 12]]);
+  });
+  it('without shapes all strings are open', () => expect(heldInTurn(section({}), [], 0)[0]?.shape.id).toBe('open'));
+});
+
+describe('the plan for playback', () => {
+  it('has each stroke with its pitch under the shape held there', () => {
+    const { plan } = read({ script: 'p:b . . . . . {.}x18', harmony: { per: 'turn', shapes: ['first', 'second'] } });
+    const basses = plan.sounds.filter((s) => s.kind === 'pluck').map((s) => [s.at / TICKS_PER_COUNT, s.string, s.midi]);
+    expect(basses).toEqual([[0, 6, 40], [12, 4, 53]]);
+    expect(plan).toMatchObject({ turns: 2, length: 2 * cycleLength(buleria) });
+  });
+  it('claps the accents by weight and clicks every count', () => {
+    const { plan } = read({ script: 'i' });
+    const turn = plan.sounds.filter((s) => s.at < cycleLength(buleria));
+    expect(turn.filter((s) => s.kind === 'click')).toHaveLength(12);
+    expect(turn.filter((s) => s.kind === 'clap').map((s) => s.at / TICKS_PER_COUNT)).toEqual([0, 3, 6, 8, 10]);
+  });
+  it('strings of a strum follow one another, low first when down', () => {
+    const { plan } = read({ script: 'id:321' });
+    const strum = plan.sounds.filter((s) => s.kind === 'pluck').slice(0, 3);
+    expect(strum.map((s) => [s.string, s.delayMs])).toEqual([[3, 0], [2, 7], [1, 14]]);
+  });
+  it('staccato stops half-way; a rest stops what is not let ring', () => {
+    const stops = (script: string) =>
+      read({ script, harmony: { per: 'turn', shapes: [] } }).plan.sounds.filter((s) => s.kind === 'stop' && s.at < 5040).map((s) => [s.at, s.kind === 'stop' && s.strings]);
+    expect(stops("i' m")).toEqual([[1260, [3]]]);
+    expect(stops('i . {.}x22')).toEqual([[2520, [3]]]);
+    expect(stops('i~ . {.}x22')).toEqual([]);
+  });
+  it('a golpe along with a stroke knocks and plucks at once; a slap stops the strings', () => {
+    const { plan } = read({ script: 'p:5* S {.}x22' });
+    expect(plan.sounds.filter((s) => s.at === 0 && s.kind !== 'clap' && s.kind !== 'click').map((s) => s.kind).sort()).toEqual(['golpe', 'pluck']);
+    expect(plan.sounds.find((s) => s.kind === 'slap')?.at).toBe(2520);
+    expect(plan.sounds.some((s) => s.kind === 'stop' && s.at === 2520)).toBe(true);
+  });
+  it('a left-hand mute is a dead stroke', () => expect(read({ script: 'ix' }).plan.sounds.find((s) => s.kind === 'pluck')).toMatchObject({ damping: 'left hand' }));
+  it('counts in for a turn, for two when the turn is short', () => {
+    expect(countInPlan(buleria).turns).toBe(1);
+    expect(countInPlan(cycleById('vals')!)).toMatchObject({ turns: 2, length: 6 * TICKS_PER_COUNT });
+  });
+});
+
+describe('a reading in sentences', () => {
+  const titles = (change: Partial<Section>) => read(change).findings.map((f) => f.title);
+  const lines = (change: Partial<Section>) => read(change).findings.flatMap((f) => f.lines);
+  const FIVE = 'ed ad md id iu';
+  it('says when it comes round', () => {
+    expect(titles({ script: FIVE })).toContain('Comes round after 5 turns');
+    expect(lines({ script: FIVE })).toContain('24 passes of 5 steps (2.5 counts) over 12 counts a turn.');
+    expect(titles({ script: '{id iu}x3' })).toContain('Comes round every turn');
+  });
+  it('says what meets each accent', () => expect(lines({ script: FIVE })).toContain('12 e down · 3 a down · 6 m down · 8 a down · 10 e down'));
+  it('names weak strokes and silent accents with their turns', () => {
+    expect(titles({ script: FIVE })).toContain('5 of 25 accents fall on a weak stroke');
+    expect(lines({ script: FIVE }).find((l) => l.startsWith('e down'))).toBe('e down carries 12 and 10 in turn 1; 3 and 8 in turn 2; 6 in turn 3.');
+    expect(lines({ script: '. {id}x23' })).toContain('Silent: 12.');
+  });
+  it('names the ceiling with its finger, and who is late above it', () => {
+    expect(titles({ script: FIVE, bpm: 120 })[0]).toBe('Ceiling 352: i');
+    expect(titles({ script: FIVE, bpm: 380 })[0]).toBe('No room at 380: i is late');
+    expect(lines({ script: FIVE, bpm: 380 })[0]).toBe('At 380, i has 78 ms between strokes and needs 85 (down and up: half a return).');
+  });
+  it('tells a better start, the ghost that belongs in a hole, and what to plant', () => {
+    expect(titles({ script: FIVE })).toContain('Begin it on its 3rd step (m down)');
+    expect(lines({ script: 'id iu id iu . iu id iu' })).toContain('Ghost down at 2.');
+    expect(titles({ script: 'p:4 i:3 a:1 m:2' })).toContain('Plant p i a at once');
+    expect(lines({ script: 'p:4 i:3 a:1 m:2' }).some((l) => /^m on step 4 plays unplanted/.test(l))).toBe(true);
+  });
+  it('a shape wider than the hand is not for this hand', () => {
+    const wide = shape('wide', '1-x-x-x-x-6');
+    const r = readSection({ section: section({ script: 'p', harmony: { per: 'turn', shapes: ['wide'] } }), shapes: [wide], tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE });
+    expect(r.findings.map((f) => f.title)).toContain('wide: not for this hand');
+  });
+  it('an empty script has nothing to say', () => expect(read({ script: '' }).findings).toEqual([]));
+});

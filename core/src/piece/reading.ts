@@ -1,0 +1,74 @@
+import { soundStroke, type Shape, type Tuning } from '../fretting/index.js';
+import { handLoad, motionCheck, plantPlan, type HandLoad, type HandProfile, type Pendulum, type Plant, type PlantEvent } from '../hand/index.js';
+import { flatten, layOnCycle, parseScript, rotations, type FlatPattern, type Layout, type Rotation, type ScriptFault } from '../pattern/index.js';
+import { directionOf, hasMark } from '../stroke/index.js';
+import { bpm, wrap } from '../time/index.js';
+import { cycleLength } from '../cycle/index.js';
+import { sayFindings, type Finding } from '../words/index.js';
+import { heldInTurn, shapeAt } from './harmony.js';
+import type { Section } from './model.js';
+import { countInPlan, planPlayback, type Plan } from './plan.js';
+
+export interface ReadingRequest {
+  readonly section: Section;
+  readonly shapes: readonly Shape[];
+  readonly tuning: Tuning;
+  readonly capo: number;
+  readonly profile: HandProfile;
+}
+/** All that the screens show about a section, computed in one go. */
+export interface Reading {
+  readonly faults: readonly ScriptFault[];
+  readonly flat: FlatPattern;
+  readonly layout: Layout;
+  readonly rotations: readonly Rotation[];
+  readonly plants: readonly Plant[];
+  readonly pendulum: Pendulum;
+  readonly load: HandLoad;
+  readonly findings: readonly Finding[];
+  readonly plan: Plan;
+  readonly countIn: Plan;
+}
+
+/** Strokes laid out for the screens; the turns themselves are counted exactly. */
+const SHOWN_STROKES = 4_000;
+
+export function readSection(request: ReadingRequest): Reading {
+  const { section, shapes, tuning, capo, profile } = request;
+  const { cycle, start } = section;
+  const { pattern, faults } = parseScript(section.script, { stepsPerCount: section.stepsPerCount, cycle, start });
+  const flat = flatten(pattern);
+  const layout = layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES });
+  const plants = plantPlan(plantEvents(request, flat));
+  const pendulum = motionCheck(pattern);
+  const load = handLoad(flat, bpm(section.bpm), profile);
+  const ranked = rotations(flat, cycle);
+  const findings = sayFindings({ section, shapes, capo, flat, layout, rotations: ranked, plants, pendulum, load, profile });
+  return {
+    faults,
+    flat,
+    layout,
+    rotations: ranked.slice(0, 5),
+    plants,
+    pendulum,
+    load,
+    findings,
+    plan: planPlayback(section, layout, shapes, { tuning, capo }),
+    countIn: countInPlan(cycle),
+  };
+}
+
+/** The first pass under the shapes it meets, as planting sees it. */
+function plantEvents({ section, shapes, tuning, capo }: ReadingRequest, flat: FlatPattern): PlantEvent[] {
+  const turnLength = cycleLength(section.cycle);
+  return flat.events.map((e) => {
+    const at = e.at + section.start;
+    const held = heldInTurn(section, shapes, Math.max(0, Math.floor(at / turnLength)));
+    return {
+      at: e.at,
+      touches: soundStroke(e.motion, shapeAt(held, wrap(at, turnLength)), { tuning, capo }),
+      strum: directionOf(e.motion) !== null,
+      rings: hasMark(e.motion, '~'),
+    };
+  });
+}

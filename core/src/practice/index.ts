@@ -1,0 +1,2 @@
+export * from './ladder.js';
+export * from './log.js';

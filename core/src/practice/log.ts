@@ -1,0 +1,55 @@
+import { clampBpm, type Bpm } from '../time/index.js';
+import type { Ladder, PracticePass } from './ladder.js';
+
+/** One practice session on one section. */
+export interface LogEntry {
+  readonly id: string;
+  readonly studyId: string;
+  readonly studyName: string;
+  readonly sectionName: string;
+  /** ISO date and time at which it began. */
+  readonly startedAt: string;
+  readonly minutes: number;
+  readonly passes: readonly PracticePass[];
+  /** Pain, numbness or tingling was noted. */
+  readonly pain: boolean;
+}
+
+/** The fastest tempo played clean, null when no pass was. */
+export const reached = (e: Pick<LogEntry, 'passes'>): number | null =>
+  e.passes.reduce<number | null>((best, p) => (p.clean && (best === null || p.bpm > best) ? p.bpm : best), null);
+
+export const cleanShare = (e: Pick<LogEntry, 'passes'>): number =>
+  e.passes.length ? e.passes.filter((p) => p.clean).length / e.passes.length : 0;
+
+const DAY_MS = 86_400_000;
+/** Whole days between two ISO dates, times of day left out. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(to.slice(0, 10)) - Date.parse(from.slice(0, 10))) / DAY_MS);
+
+const LONG_BREAK_DAYS = 10;
+
+/**
+ * The tempo to begin with today: a rung under the best clean one of the latest session, lower after more
+ * than ten days without playing, never under the ladder's own start by more than it was reached.
+ * @param log entries of this study and section, any order
+ * @param today ISO date
+ */
+export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: string): { bpm: Bpm; reason: string } {
+  const latest = [...log].sort((a, b) => b.startedAt.localeCompare(a.startedAt))[0];
+  const best = latest ? reached(latest) : null;
+  if (!latest || best === null) return { bpm: clampBpm(ladder.start), reason: 'The ladder’s own start.' };
+  const days = daysBetween(latest.startedAt, today);
+  if (latest.pain) return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: 'Slow: pain was noted last time.' };
+  if (days > LONG_BREAK_DAYS)
+    return { bpm: clampBpm(best - 4 * ladder.step), reason: `Four rungs under ${best}, after ${days} days without playing.` };
+  return { bpm: clampBpm(best - ladder.step), reason: `One rung under ${best}, clean last time.` };
+}
+
+/** Moves a made log in time so that its latest day becomes the day before `today`; gaps are kept. */
+export function shiftLog(log: readonly LogEntry[], today: string): LogEntry[] {
+  const latest = log.reduce((max, e) => (e.startedAt > max ? e.startedAt : max), '');
+  if (!latest) return [];
+  const days = daysBetween(latest, today) - 1;
+  return log.map((e) => ({ ...e, startedAt: new Date(Date.parse(e.startedAt) + days * DAY_MS).toISOString() }));
+}

@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { cleanShare, climb, daysBetween, nextTempo, reached, rungCount, shiftLog, type Ladder, type LogEntry, type PracticePass } from './index.js';
+
+const up: Ladder = { start: 100, end: 112, step: 6, passes: 2 };
+const passes = (text: string, bpm = 100): PracticePass[] => [...text].map((c) => ({ bpm, clean: c === 'c' }));
+const entry = (startedAt: string, list: PracticePass[], pain = false): LogEntry => ({
+  id: startedAt,
+  studyId: 's',
+  studyName: 'S',
+  sectionName: 'A',
+  startedAt,
+  minutes: 10,
+  passes: list,
+  pain,
+});
+
+describe('ladder', () => {
+  it('climbs a rung after enough clean passes in a row', () => {
+    expect(climb(up, passes('c'))).toMatchObject({ bpm: 100, cleanHere: 1 });
+    expect(climb(up, passes('cc'))).toMatchObject({ bpm: 106, cleanHere: 0 });
+    expect(climb(up, passes('cnc')).bpm).toBe(100);
+  });
+  it('stops at its end and says that it is held', () => expect(climb(up, passes('cccccc'))).toMatchObject({ bpm: 112, done: true }));
+  it('goes a rung slower after two misses in a row, never without end', () => {
+    expect(climb(up, passes('nn')).bpm).toBe(94);
+    expect(climb(up, passes('n'.repeat(40))).bpm).toBe(76);
+  });
+  it('leads down as well: clean passes slow it, misses slow it too', () => {
+    const down = { ...up, start: 112, end: 60 };
+    expect(climb(down, passes('cc')).bpm).toBe(106);
+    expect(climb(down, passes('nn')).bpm).toBe(106);
+    expect(climb({ ...down, end: 110 }, passes('cc')).bpm).toBe(110);
+  });
+  it('goes on from where it is set', () => expect(climb(up, passes('cc'), 106).bpm).toBe(112));
+  it('counts its rungs', () => expect(rungCount(up)).toBe(3));
+});
+
+describe('log', () => {
+  const clean = entry('2026-03-02T18:00:00.000Z', [...passes('c', 120), ...passes('c', 126), ...passes('n', 132)]);
+  it('the tempo reached is the fastest clean one', () => {
+    expect(reached(clean)).toBe(126);
+    expect(reached({ passes: passes('n') })).toBeNull();
+    expect(cleanShare(clean)).toBeCloseTo(2 / 3);
+  });
+  it('next time begins a rung under it', () => expect(nextTempo([clean], up, '2026-03-04').bpm).toBe(120));
+  it('after more than ten days it begins four rungs lower, and says why', () =>
+    expect(nextTempo([clean], up, '2026-03-20')).toEqual({ bpm: 102, reason: 'Four rungs under 126, after 18 days without playing.' }));
+  it('pain makes it slow', () => expect(nextTempo([{ ...clean, pain: true }], up, '2026-03-04').bpm).toBe(100));
+  it('nothing logged begins at the ladder’s start', () => expect(nextTempo([], up, '2026-03-04').bpm).toBe(100));
+  it('days are whole, whatever the hour', () => expect(daysBetween('2026-03-02T23:59:00Z', '2026-03-03T00:01:00Z')).toBe(1));
+  it('a made log is moved so that it ends yesterday, its gaps kept', () => {
+    const moved = shiftLog([clean, entry('2026-03-10T18:00:00.000Z', [])], '2026-11-25');
+    expect(moved.map((e) => e.startedAt.slice(0, 10))).toEqual(['2026-11-16', '2026-11-24']);
+    expect(shiftLog([], '2026-11-25')).toEqual([]);
+  });
+});

@@ -1,0 +1,3 @@
+export * from './mixer.js';
+export * from './schedule.js';
+export * from './render.js';

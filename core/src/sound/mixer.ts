@@ -1,0 +1,89 @@
+import { BeatVoice, type Beat } from './beat-voice.js';
+import { DampedString } from './damped-string.js';
+import type { PlanSound } from '../piece/plan.js';
+import { STRINGS, type StringNumber } from '../time/index.js';
+
+/** One of a plan's sounds at its audio frame. */
+export interface TimedSound {
+  readonly frame: number;
+  readonly sound: PlanSound;
+}
+export type Volume = 'guitar' | 'claps' | 'click';
+const BEATS: readonly Beat[] = ['golpe', 'slap', 'clap', 'click'];
+const RING: Record<string, { readonly seconds: number; readonly bright: number }> = {
+  none: { seconds: 3.2, bright: 0.85 },
+  palm: { seconds: 0.35, bright: 0.35 },
+  'left hand': { seconds: 0.06, bright: 0.2 },
+};
+
+/** Six strings, four knocks and three volumes; every sound begins on exactly its frame. */
+export class Mixer {
+  private readonly strings = new Map<StringNumber, DampedString>();
+  private readonly beats = new Map<Beat, BeatVoice>();
+  private readonly volumes: Record<Volume, number> = { guitar: 0.8, claps: 0.5, click: 0.4 };
+  private queue: TimedSound[] = [];
+
+  constructor(private readonly rate: number) {
+    for (const s of STRINGS) this.strings.set(s, new DampedString(rate, s));
+    for (const b of BEATS) this.beats.set(b, new BeatVoice(rate, b));
+  }
+
+  /** @param level 0…1 */
+  setVolume(volume: Volume, level: number) {
+    this.volumes[volume] = level;
+  }
+
+  schedule(sounds: readonly TimedSound[]) {
+    this.queue.push(...sounds);
+    this.queue.sort((a, b) => a.frame - b.frame);
+  }
+
+  /** Forgets what is still to come and quiets what sounds. */
+  silence() {
+    this.queue = [];
+    for (const s of this.strings.values()) s.stop();
+  }
+
+  /** Adds the next stretch, whose first sample is audio frame `from`, to `out`. Late sounds begin at once. */
+  render(out: Float32Array, from: number) {
+    let done = 0;
+    while (done < out.length) {
+      let taken = 0;
+      while (taken < this.queue.length && (this.queue[taken]?.frame ?? Infinity) <= from + done) {
+        this.start((this.queue[taken] as TimedSound).sound);
+        taken++;
+      }
+      if (taken) this.queue.splice(0, taken);
+      const until = Math.min(out.length, Math.max(done + 1, (this.queue[0]?.frame ?? Infinity) - from));
+      this.voices(out, done, until);
+      done = until;
+    }
+    // All strings at once would leave full scale: bent round softly instead of cut.
+    for (let n = 0; n < out.length; n++) out[n] = Math.tanh(out[n] ?? 0);
+  }
+
+  private start(sound: PlanSound) {
+    if (sound.kind === 'stop') for (const s of sound.strings) this.strings.get(s)?.stop();
+    else if (sound.kind === 'pluck') {
+      const ring = RING[sound.damping] ?? { seconds: 3, bright: 0.8 };
+      this.strings.get(sound.string)?.strike(sound.midi, sound.gain, ring.seconds, ring.bright);
+    } else this.beats.get(sound.kind)?.strike(sound.gain);
+  }
+
+  private voices(out: Float32Array, from: number, to: number) {
+    for (const s of this.strings.values()) {
+      if (s.silent) continue;
+      const level = this.volumes.guitar * 0.4;
+      for (let n = from; n < to; n++) out[n] = (out[n] ?? 0) + level * s.next();
+    }
+    for (const [beat, voice] of this.beats) {
+      if (voice.silent) continue;
+      const level = beat === 'clap' ? this.volumes.claps : beat === 'click' ? this.volumes.click : this.volumes.guitar;
+      for (let n = from; n < to; n++) out[n] = (out[n] ?? 0) + 0.5 * level * voice.next();
+    }
+  }
+
+  get sampleRate(): number {
+    return this.rate;
+  }
+}

@@ -1,0 +1,48 @@
+import type { Plan, PlanSound } from '../piece/plan.js';
+import { frameOf, positionAtFrame, ticks, type Bpm, type Ticks } from '../time/index.js';
+import type { TimedSound } from './mixer.js';
+
+/** A place in the music tied to an audio frame; a new tempo gets a new anchor. */
+export interface Anchor {
+  /** Ticks since the plan first began, loops counted on. */
+  readonly at: Ticks;
+  readonly frame: number;
+  readonly bpm: Bpm;
+  readonly rate: number;
+}
+
+/** The frame at which a sound begins, counted from its anchor in one rounding. */
+export function frameAt(anchor: Anchor, at: Ticks, delayMs = 0): number {
+  return anchor.frame + frameOf(ticks(at - anchor.at), anchor.bpm, anchor.rate) + Math.round((delayMs * anchor.rate) / 1000);
+}
+
+/** Where the music stands at a frame, in ticks with fraction, loops counted on. */
+export const placeAt = (anchor: Anchor, frame: number): number =>
+  anchor.at + positionAtFrame(frame - anchor.frame, anchor.bpm, anchor.rate);
+
+/** Where an index in a looping plan sorts: the first sound not before `at`. */
+function firstFrom(sounds: readonly PlanSound[], at: number): number {
+  let low = 0;
+  let high = sounds.length;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if ((sounds[mid]?.at ?? 0) < at) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
+
+/** Every sound from place `from` up to, not including, `to`, of a plan that goes round and round. */
+export function soundsBetween(plan: Plan, anchor: Anchor, from: Ticks, to: Ticks): TimedSound[] {
+  const found: TimedSound[] = [];
+  if (plan.length === 0) return found;
+  for (let loop = Math.floor(from / plan.length); loop * plan.length < to; loop++) {
+    const base = loop * plan.length;
+    for (let n = firstFrom(plan.sounds, from - base); n < plan.sounds.length; n++) {
+      const sound = plan.sounds[n] as PlanSound;
+      if (base + sound.at >= to) break;
+      found.push({ frame: frameAt(anchor, ticks(base + sound.at), sound.kind === 'pluck' ? sound.delayMs : 0), sound });
+    }
+  }
+  return found;
+}

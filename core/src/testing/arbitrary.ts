@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { makeCycle, type AccentCycle } from '../cycle/index.js';
+import type { Item, Pattern } from '../pattern/index.js';
+import { FINGERS, MARKS, type Finger, type Mark, type Step } from '../stroke/index.js';
+import { STEPS_PER_COUNT, STRINGS } from '../time/index.js';
+
+const RANGE = { from: 0, to: 0 };
+const fingers = fc.subarray([...FINGERS], { minLength: 1, maxLength: 4 });
+
+const marks = (allowed: readonly Mark[]) =>
+  fc.subarray([...allowed]).map((list) => {
+    const kept = list.filter((m) => !((m === ',' && list.includes('!')) || (m === '~' && list.some((o) => "'x%".includes(o)))));
+    return MARKS.filter((m) => kept.includes(m));
+  });
+const without = (list: readonly Finger[], ...out: Mark[]) =>
+  MARKS.filter((m) => !out.includes(m) && !(m === '*' && list.includes('a')));
+
+const strum: fc.Arbitrary<Step> = fc
+  .record({ fingers, dir: fc.constantFrom('d' as const, 'u' as const), strings: fc.option(fc.subarray([...STRINGS], { minLength: 1 })) })
+  .chain(({ fingers: f, dir, strings }) =>
+    marks(without(f, '_')).map((m): Step => ({
+      kind: 'stroke',
+      fingers: f,
+      dir,
+      strings: strings && (dir === 'd' ? strings : [...strings].reverse()),
+      marks: m,
+    })),
+  );
+const pluck: fc.Arbitrary<Step> = fingers.chain((f) =>
+  fc
+    .record({
+      strings: fc.oneof(fc.constant(null), fc.constant('treble' as const), fc.subarray([...STRINGS], { minLength: f.length, maxLength: f.length })),
+      marks: marks(without(f, '_')),
+    })
+    .map((r): Step => ({ kind: 'stroke', fingers: f, dir: null, strings: r.strings, marks: r.marks })),
+);
+const step: fc.Arbitrary<Step> = fc.oneof(
+  strum,
+  pluck,
+  fc.constantFrom<Step>({ kind: 'rest' }, { kind: 'hold' }, { kind: 'ghost', dir: 'd' }, { kind: 'ghost', dir: 'u' }),
+  fc.constantFrom<Step>({ kind: 'golpe', marks: ['!'] }, { kind: 'golpe', marks: [] }, { kind: 'slap', marks: [','] }),
+);
+const stepItem = step.map((s): Item => ({ kind: 'step', step: s, range: RANGE }));
+const nested = fc.letrec<{ item: Item }>((tie) => ({
+  item: fc.oneof(
+    { depthSize: 'small' },
+    stepItem,
+    fc
+      .record({ items: fc.array(stepItem, { minLength: 2, maxLength: 5 }), steps: fc.integer({ min: 1, max: 4 }) })
+      .map((g): Item => ({ kind: 'group', ...g, range: RANGE })),
+    fc
+      .record({ items: fc.array(tie('item'), { minLength: 1, maxLength: 3 }), times: fc.integer({ min: 1, max: 3 }) })
+      .map((r): Item => ({ kind: 'repeat', ...r, range: RANGE })),
+  ),
+}));
+
+/** Patterns of every kind of item that a script can hold (bars are laid by hand: they need a cycle). */
+export const anyPattern: fc.Arbitrary<Pattern> = fc.record({
+  items: fc.array(nested.item, { minLength: 1, maxLength: 8 }),
+  stepsPerCount: fc.constantFrom(1, 2, 4),
+});
+
+/** A row of n plain strokes, one step each. */
+export const strokesOf = (n: number): string => Array.from({ length: n }, (_, i) => ['p', 'i', 'm', 'a'][i % 4]).join(' ');
+
+export const anyCycle: fc.Arbitrary<AccentCycle> = fc.integer({ min: 1, max: 64 }).map((counts) =>
+  makeCycle({ id: 'any', name: 'Any', family: 'tango', counts, accents: [[0, 1]], groups: [counts], countNote: 'eighth', tempo: [60, 90, 120] }),
+);
+export const anySteps = fc.constantFrom(...STEPS_PER_COUNT);
+
+/** The same items with every place in the text taken away, to compare what is said rather than where. */
+export const withoutRanges = (items: readonly Item[]): unknown =>
+  items.map((i) => ('items' in i ? { ...i, range: RANGE, items: withoutRanges(i.items) } : { ...i, range: RANGE }));

@@ -1,0 +1,34 @@
+import { millis, TICKS_PER_COUNT, ticks, type Bpm, type Millis, type Ticks } from './units.js';
+
+export function gcd(a: number, b: number): number {
+  while (b !== 0) [a, b] = [b, a % b];
+  return Math.abs(a);
+}
+
+/** Least common multiple; exact while the product stays a safe integer, as all capped lengths do. */
+export const lcm = (a: number, b: number): number => (a === 0 || b === 0 ? 0 : (a / gcd(a, b)) * b);
+
+/** Remainder in 0…m−1, for negative n too. */
+export const wrap = (n: number, m: number): number => ((n % m) + m) % m;
+
+/** Steps that divide a count without remainder. */
+export const STEPS_PER_COUNT: readonly number[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 15, 16];
+
+/** Length of one step, or null when the count can't be cut into so many equal steps. */
+export function stepTicks(stepsPerCount: number): Ticks | null {
+  return STEPS_PER_COUNT.includes(stepsPerCount) ? ticks(TICKS_PER_COUNT / stepsPerCount) : null;
+}
+
+/** How long a stretch of ticks lasts at a tempo, in milliseconds. */
+export const millisOf = (length: Ticks, tempo: Bpm): Millis => millis((length * 60_000) / (TICKS_PER_COUNT * tempo));
+
+/**
+ * The audio frame nearest to a position: round(ticks · 60 · rate / (5040 · bpm)).
+ * Computed from the start each time, so no rounding adds up along a piece.
+ */
+export const frameOf = (at: Ticks, tempo: Bpm, rate: number): number =>
+  Math.round((at * 60 * rate) / (TICKS_PER_COUNT * tempo));
+
+/** The position (with fraction) that sounds at a frame: the inverse of frameOf, for the picture only. */
+export const positionAtFrame = (frame: number, tempo: Bpm, rate: number): number =>
+  (frame * TICKS_PER_COUNT * tempo) / (60 * rate);

@@ -1,0 +1,3 @@
+export * from './units.js';
+export * from './arithmetic.js';
+export * from './tap.js';

@@ -1,0 +1,39 @@
+/** Units are types, so that a tempo can't be handed over where a position is asked. */
+declare const unit: unique symbol;
+type Unit<Name extends string> = number & { readonly [unit]: Name };
+
+/** Musical position or length, a whole number; 5040 to the count. */
+export type Ticks = Unit<'ticks'>;
+/** Counts per minute. */
+export type Bpm = Unit<'bpm'>;
+export type Millis = Unit<'millis'>;
+export type Millimetres = Unit<'millimetres'>;
+/** Semitones, 60 = middle C. */
+export type Midi = Unit<'midi'>;
+/** 0 = open string, up to 24. */
+export type Fret = Unit<'fret'>;
+/** 1 = thinnest, 6 = thickest. */
+export type StringNumber = 1 | 2 | 3 | 4 | 5 | 6;
+
+/** 2…10, 12, 14, 15 and 16 steps divide one count of this many ticks exactly. */
+export const TICKS_PER_COUNT = 5040 as Ticks;
+export const LOWEST_BPM = 20 as Bpm;
+export const HIGHEST_BPM = 400 as Bpm;
+export const STRINGS: readonly StringNumber[] = [6, 5, 4, 3, 2, 1];
+
+/** @throws RangeError when n isn't a whole number: a position never holds a fraction of a tick. */
+export function ticks(n: number): Ticks {
+  if (!Number.isSafeInteger(n)) throw new RangeError(`${n} is not a whole number of ticks`);
+  return n as Ticks;
+}
+export const bpm = (n: number): Bpm => n as Bpm;
+export const millis = (n: number): Millis => n as Millis;
+export const millimetres = (n: number): Millimetres => n as Millimetres;
+export const midi = (n: number): Midi => n as Midi;
+export const fret = (n: number): Fret => n as Fret;
+
+/** Keeps a tempo inside 20–400 counts a minute, whole. */
+export const clampBpm = (n: number): Bpm =>
+  Math.min(HIGHEST_BPM, Math.max(LOWEST_BPM, Number.isFinite(n) ? Math.round(n) : LOWEST_BPM)) as Bpm;
+
+export const isStringNumber = (n: number): n is StringNumber => Number.isInteger(n) && n >= 1 && n <= 6;

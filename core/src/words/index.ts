@@ -1,0 +1,2 @@
+export * from './strokes.js';
+export * from './findings.js';
