@@ -1,0 +1,76 @@
+// Two players with different hands, an own cycle, and five weeks of practice with a gap in it.
+import { DEFAULT_PROFILE, makeCycle } from '../core/dist/index.js';
+
+export const profiles = [
+  {
+    ...DEFAULT_PROFILE,
+    id: 'ines',
+    name: 'Inés',
+    returnMs: { p: 185, i: 160, m: 165, a: 195, e: 235 },
+    span: 98,
+    littleFinger: 'e',
+    cautionsRead: true,
+  },
+  {
+    ...DEFAULT_PROFILE,
+    id: 'tadeo',
+    name: 'Tadeo',
+    returnMs: { p: 175, i: 175, m: 185, a: 215, e: 270 },
+    span: 122,
+    scaleLength: 655,
+    littleFinger: 'ch',
+  },
+];
+
+export const cycles = [
+  makeCycle({
+    id: 'own-gangway',
+    name: 'Gangway',
+    family: 'tango',
+    counts: 7,
+    accents: [
+      [0, 1],
+      [2, 0.7],
+      [4, 0.9],
+    ],
+    groups: [2, 2, 3],
+    countNote: 'eighth',
+    tempo: [120, 180, 240],
+    note: 'Own cycle of the duo: two, two, three.',
+  }),
+];
+
+/** Days before the last one on which was played; nothing between the 22nd and the 13th. */
+const DAYS = [35, 34, 32, 31, 29, 28, 26, 25, 23, 22, 13, 12, 10, 9, 8, 6, 5, 4, 2, 1, 0];
+const LAST_DAY = Date.UTC(2026, 2, 20, 18, 30);
+const DAY = 86_400_000;
+
+/** One session a study in turn, climbing from the ladder's start, lower again after the gap. */
+export function logOf(studies) {
+  return DAYS.flatMap((before, n) =>
+    studies.flatMap((study, s) => {
+      if ((n + s) % 3 === 2) return [];
+      const section = study.sections[0];
+      const { start, end, step } = section.ladder;
+      const gained = before > 20 ? n : Math.max(2, n - 5);
+      const top = Math.min(end, start + step * Math.round((gained * (0.4 + 0.06 * s)) / 1.4));
+      const first = Math.max(start, top - 2 * step);
+      const passes = [];
+      for (let bpm = first; bpm <= top; bpm += step)
+        for (let pass = 0; pass < 5; pass++) passes.push({ bpm, clean: (pass * 7 + n * 3 + s) % 6 !== 0 });
+      for (let pass = 0; pass < 2; pass++) passes.push({ bpm: Math.min(400, top + step), clean: false });
+      return [
+        {
+          id: `demo-${String(n).padStart(2, '0')}-${study.id}`,
+          studyId: study.id,
+          studyName: study.name,
+          sectionName: section.name,
+          startedAt: new Date(LAST_DAY - before * DAY + s * 900_000).toISOString(),
+          minutes: 8 + ((n * 5 + s * 3) % 9),
+          passes,
+          pain: false,
+        },
+      ];
+    }),
+  );
+}

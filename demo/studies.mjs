@@ -1,0 +1,125 @@
+// A residency at a ferry-terminal café, made up for this product: five studies in three families.
+import { cycleById, makeSection, makeStudy, readShape } from '../core/dist/index.js';
+
+const shape = (id, name, frets, fingers) => {
+  const read = readShape(frets, fingers);
+  if (read.faults.length) throw new Error(`${name}: ${read.faults[0].message}`);
+  return { id, name, frets: read.frets, fingers: read.fingers };
+};
+const section = (id, name, cycle, more) => ({ ...makeSection(id, name, cycleById(cycle)), ...more });
+const study = (id, name, cycle, more) => ({ ...makeStudy(id, name, cycleById(cycle)), ...more });
+
+const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
+  note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
+  shapes: [
+    shape('fs', 'F♯ open', '2-4-4-3-0-0', '1-3-4-2-0-0'),
+    shape('g', 'G add 9', '3-x-5-4-0-0', '1-x-3-2-0-0'),
+    shape('em', 'Em 9', '0-2-4-0-0-0', '0-1-3-0-0-0'),
+    shape('d', 'D 6', 'x-x-0-2-0-2', 'x-x-0-1-0-2'),
+  ],
+  sections: [
+    section('ls-a', 'Rasgueado', 'buleria', {
+      script: 'id! iu ad md id iu | id! iu ad md id iu | id! iu id iu | id! iu id iu | id!* iu id iu',
+      harmony: { per: 'group', shapes: ['fs', 'g', 'em', 'g', 'fs'] },
+      bpm: 184,
+      ladder: { start: 140, end: 220, step: 8, passes: 4 },
+    }),
+    section('ls-b', 'Falseta', 'buleria', {
+      script: '{p:b i:3 a:1 m:2 i:3 m:2}x6',
+      stepsPerCount: 3,
+      harmony: { per: 'turn', shapes: ['em', 'd', 'g', 'fs'] },
+      bpm: 120,
+      ladder: { start: 80, end: 160, step: 6, passes: 4 },
+    }),
+  ],
+});
+
+const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
+  note: 'Run, then thumb. Thumb rests on 6 while the fingers are on 1 to 3.',
+  shapes: [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭ 6', 'x-1-0-3-3-x', 'x-1-0-3-4-x')],
+  sections: [
+    section('sr-a', 'Picado run', 'solea-por-buleria', {
+      script: '{i:1_ m:1_ i:1_ m:1_ i:2_ m:2_ i:2_ m:2_ i:3_ m:3_ i:3_ m:3_}x4',
+      stepsPerCount: 4,
+      harmony: { per: 'turn', shapes: ['am'] },
+      bpm: 84,
+      ladder: { start: 60, end: 108, step: 4, passes: 4 },
+    }),
+    section('sr-b', 'Alzapúa', 'solea-por-buleria', {
+      script: '{pd:54 pu:45 p:3_}x12',
+      stepsPerCount: 3,
+      harmony: { per: 'group', shapes: ['am', 'bb', 'am', 'bb', 'am'] },
+      bpm: 92,
+      ladder: { start: 66, end: 126, step: 4, passes: 4 },
+    }),
+  ],
+});
+
+const slackWater = study('slack-water', 'Slack Water', 'fandango', {
+  note: 'Freely at first; from the second time through in measure. Listen for the gap after the thumb.',
+  shapes: [shape('dm', 'Dm 9', 'x-x-0-2-1-0', 'x-x-0-2-1-0'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')],
+  sections: [
+    section('sw-a', 'Four to the count', 'fandango', {
+      script: '{p:4 a:1 m:1 i:1 p:3 a:1 m:1 i:1 p:2 a:1 m:1 i:1}x4',
+      stepsPerCount: 4,
+      harmony: { per: 'turn', shapes: ['dm', 'c'] },
+      bpm: 72,
+      ladder: { start: 54, end: 96, step: 3, passes: 4 },
+    }),
+    section('sw-b', 'Five to the count', 'fandango', {
+      script: '{p:b i:1 a:1 m:1 i:1}x12',
+      stepsPerCount: 5,
+      harmony: { per: 'turn', shapes: ['dm', 'c'] },
+      bpm: 60,
+      ladder: { start: 44, end: 76, step: 3, passes: 4 },
+    }),
+  ],
+});
+
+const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', {
+  note: 'Thumb carries the 3-3-2; the figure never gets louder than it.',
+  shapes: [
+    shape('em7', 'Em 7', '0-2-2-0-3-0', '0-1-2-0-4-0'),
+    shape('b7', 'B 7', 'x-2-1-2-0-2', 'x-2-1-3-0-4'),
+    shape('am6', 'Am 6', 'x-0-2-2-1-2', 'x-0-2-3-1-4'),
+  ],
+  sections: [
+    section('lb-a', 'Thumb 3-3-2', 'three-three-two', {
+      script: 'p:b! i:3 m:2 p:b! i:3 m:2 p:b! ima:t',
+      harmony: { per: 'turn', shapes: ['em7', 'b7', 'am6', 'b7'] },
+      bpm: 116,
+      ladder: { start: 88, end: 138, step: 5, passes: 4 },
+    }),
+    section('lb-b', 'Marcato', 'marcato-four', {
+      script: "pima:t!' . pima:t,' . pima:t!' . pima:t,' .",
+      harmony: { per: 'turn', shapes: ['em7', 'b7'] },
+      bpm: 120,
+      ladder: { start: 96, end: 144, step: 6, passes: 4 },
+    }),
+  ],
+});
+
+const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', {
+  note: 'Three chords under a two-bar pattern: the change falls in another place each time.',
+  shapes: [
+    shape('gmaj', 'G maj 7', '3-x-4-4-3-x', '1-x-3-4-2-x'),
+    shape('e7', 'E 7 ♭9', 'x-x-2-1-3-1', 'x-x-2-1-4-1'),
+    shape('am7', 'Am 7', '5-x-5-5-5-x', '1-x-2-3-4-x'),
+  ],
+  sections: [
+    section('hl-a', 'Comping', 'bossa-three-two', {
+      script: 'pima:t! - p:b ima:t p:b - pima:t - | p:b - pima:t - p:b ima:t p:b -',
+      harmony: { per: 'group', shapes: ['gmaj', 'e7', 'am7'] },
+      bpm: 126,
+      ladder: { start: 90, end: 150, step: 5, passes: 4 },
+    }),
+    section('hl-b', 'Bass in fifths', 'bossa-three-two', {
+      script: '{p:6 - p:5 -}x2 | {p:6 - p:4 -}x2',
+      harmony: { per: 'group', shapes: ['gmaj', 'am7'] },
+      bpm: 120,
+      ladder: { start: 80, end: 150, step: 6, passes: 4 },
+    }),
+  ],
+});
+
+export const studies = [lanternStair, saltRope, slackWater, lastBoat, harbourLamps];
