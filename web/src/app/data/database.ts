@@ -1,0 +1,25 @@
+import type { AccentCycle, HandProfile, LogEntry } from '@ruffle-wheel/core';
+import { Dexie, type Table } from 'dexie';
+import type { Settings, StudyRow } from './rows';
+
+export const DATABASE_NAME = 'ruffle-wheel';
+
+/** Tables in the browser. A change of their form gets a new version with an upgrade, never an edit of this one. */
+export class Database extends Dexie {
+  readonly studies!: Table<StudyRow, string>;
+  readonly log!: Table<LogEntry, string>;
+  readonly profiles!: Table<HandProfile, string>;
+  readonly cycles!: Table<AccentCycle, string>;
+  readonly settings!: Table<Settings, string>;
+
+  constructor(name = DATABASE_NAME) {
+    super(name);
+    this.version(1).stores({
+      studies: 'id, savedAt',
+      log: 'id, studyId, startedAt',
+      profiles: 'id',
+      cycles: 'id',
+      settings: 'key',
+    });
+  }
+}

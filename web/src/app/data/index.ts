@@ -1,0 +1,2 @@
+export * from './rows';
+export * from './store';

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { clampBpm } from '@ruffle-wheel/core';
+import type { Theme } from '../data';
+import { Keys } from '../keys';
+import { Transport } from '../sound/transport';
+import { Collection, OpenStudy } from '../study';
+import { Icon } from '../ui/icons';
+import { words } from '../words/en';
+
+const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
+
+/** The open study with its transport: what is played, how fast, and whether it is saved. */
+@Component({
+  selector: 'app-header',
+  imports: [Icon],
+  templateUrl: './header.html',
+  styleUrl: './header.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Header {
+  protected readonly words = words.header;
+  protected readonly savedWords = words.saved;
+  protected readonly keys = inject(Keys);
+  protected readonly transport = inject(Transport);
+  protected readonly open = inject(OpenStudy);
+  protected readonly collection = inject(Collection);
+  readonly keyList = output();
+  protected readonly mixer = signal(false);
+  protected readonly channels = ['guitar', 'claps', 'click'] as const;
+
+  protected readonly cycleName = computed(() => {
+    const c = this.open.section()?.cycle;
+    return c ? c.name + (c.school ? ` · ${c.school}` : '') : '';
+  });
+  protected readonly ceiling = computed(() => {
+    const load = this.open.reading()?.load;
+    if (!load || load.ceiling === null || !load.cause) return null;
+    const who = load.cause.kind === 'joint' ? `${load.cause.from} → ${load.cause.to}` : load.cause.finger;
+    return { tempo: Math.floor(load.ceiling), who, over: (this.open.section()?.bpm ?? 0) > load.ceiling };
+  });
+
+  protected chooseStudy(id: string) {
+    const row = this.collection.studies().find((r) => r.id === id);
+    if (row) this.open.open(row);
+  }
+  protected typeTempo(field: HTMLInputElement) {
+    const tempo = clampBpm(Number(field.value));
+    this.open.setTempo(tempo);
+    field.value = String(tempo);
+  }
+  protected nextTheme() {
+    const now = THEMES.indexOf(this.collection.settings().theme);
+    this.collection.set({ theme: THEMES[(now + 1) % THEMES.length] ?? 'system' });
+  }
+  protected setVolume(channel: 'guitar' | 'claps' | 'click', field: HTMLInputElement) {
+    this.collection.set({ [channel]: Number(field.value) / 100 });
+  }
+}

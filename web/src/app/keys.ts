@@ -1,0 +1,85 @@
+import { DestroyRef, inject, Injectable } from '@angular/core';
+import { Router } from '@angular/router';
+import { Transport } from './sound/transport';
+import { Collection, OpenStudy } from './study';
+import { saveText } from './ui/save-text';
+
+const PLACES: Record<string, string> = { '1': '/wheel', '4': '/practise', '6': '/logbook', '7': '/shelf' };
+
+/** Keys that hold in every place. A key typed into a field stays in the field. */
+@Injectable({ providedIn: 'root' })
+export class Keys {
+  private readonly router = inject(Router);
+  private readonly transport = inject(Transport);
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+
+  private place: ((e: KeyboardEvent) => boolean) | null = null;
+
+  /** The place on screen is asked before the keys that hold everywhere; it gives its keys back when it goes. */
+  forPlace(handler: (e: KeyboardEvent) => boolean) {
+    this.place = handler;
+    inject(DestroyRef).onDestroy(() => {
+      if (this.place === handler) this.place = null;
+    });
+  }
+
+  /** Whether the key is for the field that has the focus rather than for the place. */
+  static typing(e: KeyboardEvent): boolean {
+    const target = e.target instanceof HTMLElement ? e.target : null;
+    return !!target?.closest('input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]');
+  }
+  /** Space and Enter belong to a control that was reached with the keyboard. */
+  static onControl(e: KeyboardEvent): boolean {
+    const target = e.target instanceof HTMLElement ? e.target : null;
+    return !!target?.closest('button, a, [role="tab"], [role="switch"]') && !!target.matches(':focus-visible');
+  }
+
+  /** @returns whether the key was taken */
+  press(e: KeyboardEvent): boolean {
+    if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
+    if (e.altKey || Keys.typing(e)) return false;
+    if (this.place?.(e)) return true;
+    const place = PLACES[e.key];
+    if (place) void this.router.navigateByUrl(place);
+    else if (e.key === ' ' && !Keys.onControl(e)) void this.playOrStop();
+    else if (e.key === 'Enter' && !Keys.onControl(e)) this.tap();
+    else if (e.key === '[') this.step(-1);
+    else if (e.key === ']') this.step(1);
+    else if (e.key === 'l' || e.key === 'L') this.collection.set({ loop: !this.collection.settings().loop });
+    else if (e.key === 'c' || e.key === 'C') this.collection.set({ countIn: !this.collection.settings().countIn });
+    else return false;
+    return true;
+  }
+
+  private withCtrl(e: KeyboardEvent): boolean {
+    const key = e.key.toLowerCase();
+    if (key === 's') void this.exportOpen();
+    else if (key === 'z' || key === 'y') {
+      const target = e.target instanceof HTMLElement ? e.target : null;
+      // Plain fields keep their own undo; the script's undo is the study's.
+      if (target?.closest('input, textarea')) return false;
+      if (key === 'y' || e.shiftKey) this.open.redo();
+      else this.open.undo();
+    } else return false;
+    return true;
+  }
+
+  async playOrStop() {
+    const section = this.open.section();
+    if (this.transport.running()) this.transport.stop();
+    else if (section) await this.transport.play(section.bpm, this.collection.settings().countIn);
+  }
+  step(way: 1 | -1) {
+    const section = this.open.section();
+    if (section) this.open.setTempo(section.bpm + way * section.ladder.step);
+  }
+  tap() {
+    const tempo = this.transport.tap();
+    if (tempo !== null) this.open.setTempo(tempo);
+  }
+  async exportOpen() {
+    const study = this.open.study();
+    if (study) saveText(await this.collection.exportStudy(study), study.name);
+  }
+}

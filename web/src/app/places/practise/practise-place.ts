@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { cycleLength, fretsText, heldInTurn, type Ladder, reached, rungCount, setLadder } from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { heardPlace, Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+import { words } from '../../words/en';
+import { PracticeSession } from './session';
+
+/** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
+@Component({
+  selector: 'app-practise-place',
+  templateUrl: './practise-place.html',
+  styleUrl: './practise-place.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PractisePlace {
+  protected readonly words = words.practise;
+  protected readonly headerWords = words.header;
+  protected readonly open = inject(OpenStudy);
+  protected readonly session = inject(PracticeSession);
+  private readonly transport = inject(Transport);
+  private readonly collection = inject(Collection);
+  protected readonly stand = signal(false);
+  protected readonly section = this.open.section;
+  protected readonly ladder = computed((): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 });
+  protected readonly cautionsRead = computed(() => this.collection.profile().cautionsRead);
+
+  protected readonly heard = computed(() => {
+    const section = this.section();
+    return section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
+  });
+  protected readonly count = computed(() => {
+    const section = this.section();
+    const heard = this.heard();
+    return section ? (section.cycle.labels[heard?.count ?? 0] ?? '') : '';
+  });
+  protected readonly strong = computed(() => {
+    const section = this.section();
+    const count = this.heard()?.count ?? 0;
+    return !!section?.cycle.accents.some((a) => a.at === count * 5040 && a.weight >= 0.5);
+  });
+  /** The shape held now and the one that comes next. */
+  protected readonly shapes = computed(() => {
+    const section = this.section();
+    if (!section || section.harmony.shapes.length === 0) return null;
+    const shapes = this.open.study()?.shapes ?? [];
+    const heard = this.heard();
+    const turn = heard && !heard.countingIn ? heard.turn : 0;
+    const coming = [...heldInTurn(section, shapes, turn), ...heldInTurn(section, shapes, turn + 1)];
+    const inTurn = heard && !heard.countingIn ? heard.inTurn : 0;
+    const n = coming.findIndex((h) => inTurn >= h.from && inTurn < h.to);
+    const now = coming[n]?.shape;
+    const next = coming[n + 1]?.shape;
+    return now ? { now, next: next && next.id !== now.id ? next : null, frets: fretsText(now) } : null;
+  });
+  protected readonly rungs = computed(() => {
+    const l = this.ladder();
+    const n = Math.min(24, rungCount(l));
+    const way = Math.sign(l.end - l.start) || 1;
+    const here = this.section()?.bpm ?? 0;
+    return Array.from({ length: n }, (_, i) => {
+      const bpm = way > 0 ? Math.min(l.end, l.start + i * l.step) : Math.max(l.end, l.start - i * l.step);
+      const clean = this.session.passes().some((p) => p.clean && p.bpm === bpm);
+      return { bpm, here: bpm === here, clean, height: 30 + (70 * i) / Math.max(1, n - 1) };
+    });
+  });
+  protected readonly best = computed(() => reached({ passes: this.session.passes() }));
+
+  constructor() {
+    inject(Keys).forPlace((e) => this.pressed(e));
+    inject(DestroyRef).onDestroy(() => {
+      void this.session.finish();
+      this.session.close();
+    });
+    // Another section is another line in the logbook.
+    let before = this.section()?.id;
+    effect(() => {
+      const id = this.section()?.id;
+      untracked(() => {
+        if (id !== before) {
+          void this.session.finish();
+          this.session.close();
+        }
+        before = id;
+      });
+    });
+  }
+
+  private pressed(e: KeyboardEvent): boolean {
+    if (e.key === ' ' && !Keys.onControl(e)) void this.beginOrStop();
+    else if (e.key === 'PageDown') this.session.mark(true);
+    else if (e.key === 'PageUp') this.session.mark(false);
+    else if (e.key === 'v' || e.key === 'V') void this.toggleStand();
+    else if (e.key === 'Escape' && this.stand()) void this.toggleStand();
+    else return false;
+    return true;
+  }
+  protected async beginOrStop() {
+    if (this.session.running()) await this.session.finish();
+    else await this.session.begin();
+  }
+  protected async toggleStand() {
+    this.stand.update((on) => !on);
+    // Full screen is a courtesy: some browsers refuse it, the view stands without.
+    if (this.stand()) await document.documentElement.requestFullscreen?.().catch(() => undefined);
+    else if (document.fullscreenElement) await document.exitFullscreen().catch(() => undefined);
+  }
+  protected put(field: keyof Ladder, text: string) {
+    const section = this.section();
+    const n = Math.round(Number(text));
+    const low = { start: 20, end: 20, step: 1, passes: 1 }[field];
+    const high = { start: 400, end: 400, step: 100, passes: 50 }[field];
+    if (section && Number.isFinite(n)) this.open.apply(setLadder(section.id, { ...section.ladder, [field]: Math.min(high, Math.max(low, n)) }));
+  }
+}

@@ -1,0 +1,117 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { climb, type LogEntry, nextTempo, type PracticePass, type Rung } from '@ruffle-wheel/core';
+import { Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+
+/** Shorter playing without a mark leaves no line in the logbook. */
+const SHORTEST_MINUTES = 0.5;
+
+/** One stretch of practice on the open section: its passes, its ladder, and the line it leaves in the logbook. */
+@Injectable({ providedIn: 'root' })
+export class PracticeSession {
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly transport = inject(Transport);
+
+  private entryId = '';
+  private sectionId = '';
+  private startedAt = '';
+  private playedMs = 0;
+  private playingSince: number | null = null;
+  /** The ladder counts from here after the player has set another tempo by hand. */
+  private base = { bpm: 0, pass: 0 };
+  private readonly made = signal<readonly PracticePass[]>([]);
+  private readonly painNoted = signal(false);
+  private readonly lastWritten = signal<LogEntry | null>(null);
+  readonly passes = this.made.asReadonly();
+  readonly pain = this.painNoted.asReadonly();
+  readonly written = this.lastWritten.asReadonly();
+  private readonly going = signal(false);
+  readonly running = this.going.asReadonly();
+  readonly rung = signal<Rung | null>(null);
+
+  /** Where to begin today, from what the logbook says of this section. */
+  readonly today = computed(() => {
+    const study = this.open.study();
+    const section = this.open.section();
+    if (!study || !section) return null;
+    const own = this.collection.log().filter((e) => e.studyId === study.id && e.sectionName === section.name && e.id !== this.entryId);
+    return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
+  });
+
+  async begin() {
+    const section = this.open.section();
+    if (!section || this.going()) return;
+    this.going.set(true);
+    if (this.sectionId !== section.id || !this.entryId) {
+      this.entryId = crypto.randomUUID();
+      this.sectionId = section.id;
+      this.startedAt = new Date().toISOString();
+      this.playedMs = 0;
+      this.made.set([]);
+      this.painNoted.set(false);
+      this.lastWritten.set(null);
+      const tempo = this.today()?.bpm ?? section.ladder.start;
+      this.base = { bpm: tempo, pass: 0 };
+      this.rung.set(climb(section.ladder, [], tempo));
+      this.open.setTempo(tempo);
+    }
+    this.playingSince = performance.now();
+    await this.transport.play(this.open.section()?.bpm ?? section.bpm, this.collection.settings().countIn);
+    if (!this.transport.running()) {
+      this.going.set(false);
+      this.playingSince = null;
+    }
+  }
+
+  /** Marks the pass just played; the ladder sets the tempo of the next. */
+  mark(clean: boolean) {
+    const section = this.open.section();
+    if (!section || !this.going()) return;
+    if (section.bpm !== (this.rung()?.bpm ?? section.bpm)) this.base = { bpm: section.bpm, pass: this.made().length };
+    this.made.update((p) => [...p, { bpm: section.bpm, clean }]);
+    const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
+    this.rung.set(rung);
+    if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
+  }
+
+  /** Pain is noted, and the session ends with it. */
+  async notePain() {
+    this.painNoted.set(true);
+    if (!this.entryId) await this.begin();
+    await this.finish();
+  }
+
+  /** Stops and writes what was played; going on afterwards lengthens the same line. */
+  async finish() {
+    if (!this.going()) return;
+    this.going.set(false);
+    this.transport.stop();
+    if (this.playingSince !== null) this.playedMs += performance.now() - this.playingSince;
+    this.playingSince = null;
+    const study = this.open.study();
+    const section = study?.sections.find((s) => s.id === this.sectionId);
+    const minutes = Math.round(this.playedMs / 6_000) / 10;
+    if (!study || !section || (this.made().length === 0 && minutes < SHORTEST_MINUTES && !this.painNoted())) return;
+    const entry: LogEntry = {
+      id: this.entryId,
+      studyId: study.id,
+      studyName: study.name,
+      sectionName: section.name,
+      startedAt: this.startedAt,
+      minutes,
+      passes: this.made(),
+      pain: this.painNoted(),
+    };
+    await this.collection.saveLog(entry);
+    this.lastWritten.set(entry);
+  }
+
+  /** The next begin opens a new line. */
+  close() {
+    this.entryId = '';
+    this.rung.set(null);
+    this.made.set([]);
+    this.lastWritten.set(null);
+  }
+}

@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  type AccentCycle,
+  accentsText,
+  checkCycle,
+  cyclesByName,
+  type DataFault,
+  FAMILIES,
+  groupsText,
+  placeLabel,
+  readAccents,
+  readGroups,
+  setCycle,
+} from '@ruffle-wheel/core';
+import { Collection, OpenStudy } from '../../study';
+import { Notice } from '../../ui/notice';
+import { words } from '../../words/en';
+
+interface Draft {
+  readonly id: string;
+  readonly name: string;
+  readonly counts: string;
+  readonly labels: string;
+  readonly accents: string;
+  readonly groups: string;
+}
+
+/** Which cycle the section stands on: by family and name, with its schools; own cycles are made and edited here. */
+@Component({
+  selector: 'app-cycle-panel',
+  templateUrl: './cycle-panel.html',
+  styleUrl: './cycle-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CyclePanel {
+  protected readonly words = words.cycle;
+  protected readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly notice = inject(Notice);
+  protected readonly current = computed(() => this.open.section()?.cycle ?? null);
+  protected readonly isOwn = computed(() => this.collection.ownCycles().some((c) => c.id === this.current()?.id));
+  protected readonly families = computed(() =>
+    FAMILIES.map((family) => ({ family, names: cyclesByName(this.collection.cycles(), family) })),
+  );
+  protected readonly schools = computed(() => {
+    const now = this.current();
+    if (!now) return [];
+    const same = this.collection.cycles().filter((c) => c.name === now.name && c.family === now.family);
+    return same.map((c) => ({ cycle: c, accents: this.accentLabels(c), here: c.id === now.id }));
+  });
+  protected readonly accents = computed(() => {
+    const now = this.current();
+    return now ? this.accentLabels(now) : '';
+  });
+  protected readonly groups = computed(() => groupsText(this.current()?.groups ?? []));
+  protected readonly draft = signal<Draft | null>(null);
+  protected readonly read = computed(() => this.readDraft());
+
+  private accentLabels(c: AccentCycle): string {
+    return [...c.accents]
+      .sort((a, b) => a.at - b.at)
+      .map((a) => placeLabel(c, a.at))
+      .join('  ');
+  }
+  protected choose(name: string) {
+    const cycle = this.collection.cycles().find((c) => `${c.family}/${c.name}` === name);
+    if (cycle) this.take(cycle);
+  }
+  protected take(cycle: AccentCycle) {
+    const section = this.open.section();
+    if (section) this.open.apply(setCycle(section.id, cycle));
+  }
+
+  protected edit(own: boolean) {
+    const c = this.current();
+    if (!c) return;
+    this.draft.set({
+      id: own ? c.id : `own-${crypto.randomUUID()}`,
+      name: own ? c.name : `Own ${c.name}`.slice(0, 60),
+      counts: String(c.counts),
+      labels: c.labels.join(' '),
+      accents: accentsText(c.accents),
+      groups: groupsText(c.groups),
+    });
+  }
+  protected put(part: Partial<Draft>) {
+    this.draft.update((d) => (d ? { ...d, ...part } : d));
+  }
+  /** A new number of counts brings plain labels and one group, from which the player goes on. */
+  protected putCounts(text: string) {
+    const n = Number(text);
+    if (!Number.isInteger(n) || n < 1 || n > 64) return this.put({ counts: text });
+    this.put({ counts: text, labels: Array.from({ length: n }, (_, i) => String(i + 1)).join(' '), groups: String(n) });
+  }
+
+  private readDraft(): { cycle: AccentCycle | null; faults: readonly DataFault[] } {
+    const d = this.draft();
+    const base = this.current();
+    if (!d || !base) return { cycle: null, faults: [] };
+    const accents = readAccents(d.accents);
+    const groups = readGroups(d.groups);
+    const faults: DataFault[] = [];
+    if (!accents) faults.push({ path: 'accents', message: `Accents: write ${this.words.accentsHelp}.` });
+    if (!groups) faults.push({ path: 'groups', message: `Groups: write ${this.words.groupsHelp}.` });
+    const cycle: AccentCycle = {
+      id: d.id,
+      name: d.name.trim(),
+      family: base.family,
+      counts: Number(d.counts),
+      labels: d.labels.split(/\s+/).filter(Boolean),
+      accents: accents ?? [],
+      groups: groups ?? [],
+      countNote: base.countNote,
+      tempo: base.tempo,
+      note: base.note?.startsWith(this.words.own) ? base.note : `${this.words.own}.`,
+    };
+    faults.push(...checkCycle(cycle).filter((f) => !(f.path === 'groups' && !groups)));
+    return { cycle: faults.length ? null : cycle, faults };
+  }
+  protected async keep(e: Event) {
+    e.preventDefault();
+    const { cycle } = this.read();
+    if (!cycle) return;
+    await this.collection.saveCycle(cycle);
+    this.take(cycle);
+    this.draft.set(null);
+  }
+  protected async remove() {
+    const own = this.collection.ownCycles().find((c) => c.id === this.current()?.id);
+    if (!own) return;
+    const undo = await this.collection.deleteCycle(own);
+    this.notice.withUndo(`${this.words.removed}: ${own.name}`, undo);
+  }
+}

@@ -1,0 +1,120 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  cycleLength,
+  fingersText,
+  fretsText,
+  type Harmony,
+  type HeldShape,
+  millimetres,
+  OPEN_SHAPE,
+  putShape,
+  readShape,
+  removeShape,
+  setCapo,
+  setHarmony,
+  setTuning,
+  type Shape,
+  shapeAt,
+  shapeSpan,
+  TUNINGS,
+} from '@ruffle-wheel/core';
+import { Collection, OpenStudy } from '../../study';
+import { Fretboard } from '../../ui/fretboard/fretboard';
+import { Icon } from '../../ui/icons';
+import { Notice } from '../../ui/notice';
+import { words } from '../../words/en';
+
+/** The left hand under the pattern: what is held, in which order shapes come, and the study's shapes as text. */
+@Component({
+  selector: 'app-shape-panel',
+  imports: [Fretboard, Icon],
+  templateUrl: './shape-panel.html',
+  styleUrl: './shape-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ShapePanel {
+  protected readonly words = words.shape;
+  protected readonly open = inject(OpenStudy);
+  protected readonly collection = inject(Collection);
+  private readonly notice = inject(Notice);
+  readonly held = input.required<readonly HeldShape[]>();
+  readonly heard = input<number | null>(null);
+  protected readonly tunings = TUNINGS;
+  protected readonly capos = Array.from({ length: 13 }, (_, n) => n);
+
+  protected readonly editing = signal<Shape | null>(null);
+  protected readonly name = signal('');
+  protected readonly frets = signal('');
+  protected readonly fingers = signal('');
+  protected readonly faults = computed(() => {
+    const found = [...readShape(this.frets(), this.fingers()).faults];
+    return this.name().trim() ? found : [...found, { path: 'name', message: 'Give the shape a name.' }];
+  });
+  protected readonly preview = computed((): Shape => {
+    const read = readShape(this.frets(), this.fingers());
+    return { id: 'preview', name: this.name() || '…', frets: read.frets, fingers: read.fingers };
+  });
+
+  protected readonly shapes = computed(() => this.open.study()?.shapes ?? []);
+  protected readonly harmony = computed((): Harmony => this.open.section()?.harmony ?? { per: 'turn', shapes: [] });
+  protected readonly order = computed(() =>
+    this.harmony().shapes.map((id, n) => ({ n, shape: this.shapes().find((s) => s.id === id) ?? OPEN_SHAPE })),
+  );
+  protected readonly now = computed(() => {
+    const section = this.open.section();
+    return section ? shapeAt(this.held(), Math.floor((this.heard() ?? 0) * cycleLength(section.cycle))) : OPEN_SHAPE;
+  });
+  protected readonly span = computed(() => this.spanOf(this.now()));
+  protected readonly tuningText = computed(() => (this.open.study()?.tuning ?? []).join());
+
+  private spanOf(shape: Shape) {
+    const profile = this.collection.profile();
+    const mm = shapeSpan(shape, this.open.study()?.capo ?? 0, millimetres(profile.scaleLength));
+    return { mm: Math.round(mm), wide: mm > profile.span };
+  }
+  protected frettedAs(s: Shape) {
+    return fretsText(s);
+  }
+
+  protected per(value: string) {
+    this.change({ per: value === 'group' ? 'group' : 'turn' });
+  }
+  protected add(id: string) {
+    this.change({ shapes: [...this.harmony().shapes, id] });
+  }
+  protected replace(n: number, id: string) {
+    this.change({ shapes: this.harmony().shapes.map((s, i) => (i === n ? id : s)) });
+  }
+  protected take(n: number) {
+    this.change({ shapes: this.harmony().shapes.filter((_, i) => i !== n) });
+  }
+  private change(part: Partial<Harmony>) {
+    const section = this.open.section();
+    if (section) this.open.apply(setHarmony(section.id, { ...this.harmony(), ...part }));
+  }
+  protected capo(fret: string) {
+    this.open.apply(setCapo(Number(fret)));
+  }
+  protected tune(strings: string) {
+    this.open.apply(setTuning(strings.split(',').map(Number)));
+  }
+
+  protected edit(shape: Shape | null) {
+    this.editing.set(shape ?? { ...OPEN_SHAPE, id: crypto.randomUUID(), name: '' });
+    this.name.set(shape?.name ?? '');
+    this.frets.set(shape ? fretsText(shape) : '');
+    this.fingers.set(shape ? fingersText(shape) : '');
+  }
+  protected keep(e: Event) {
+    e.preventDefault();
+    const shape = this.editing();
+    if (!shape || this.faults().length) return;
+    const { frets, fingers } = readShape(this.frets(), this.fingers());
+    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), frets, fingers }));
+    this.editing.set(null);
+  }
+  protected remove(shape: Shape) {
+    this.open.apply(removeShape(shape.id));
+    this.notice.withUndo(`${this.words.removed}: ${shape.name}`, () => this.open.undo());
+  }
+}

@@ -1,0 +1,217 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatTabsModule } from '@angular/material/tabs';
+import {
+  cycleLength,
+  heldInTurn,
+  type LaidStroke,
+  listed,
+  placeLabel,
+  pressSlot,
+  printStep,
+  setCell,
+  setScript,
+  setStart,
+  setSteps,
+  type SlotKey,
+  slotsInTurn,
+  startingCells,
+  STEPS_PER_COUNT,
+  stepTicks,
+  sayMet,
+  ticks,
+  type TurnSlot,
+} from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { heardPlace, Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+import { Icon } from '../../ui/icons';
+import { ScriptEditor } from '../../ui/script/script-editor';
+import { Strip } from '../../ui/strip/strip';
+import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
+import { words } from '../../words/en';
+import { AccentsPanel } from './accents-panel';
+import { CyclePanel } from './cycle-panel';
+import { FindingsPanel } from './findings-panel';
+import { ShapePanel } from './shape-panel';
+
+const SLOT_KEYS = 'pimaedug!.-';
+
+/** What does the right hand do against the cycle? */
+@Component({
+  selector: 'app-wheel-place',
+  imports: [MatTabsModule, WheelDrawing, Strip, ScriptEditor, Icon, FindingsPanel, AccentsPanel, ShapePanel, CyclePanel],
+  templateUrl: './wheel-place.html',
+  styleUrl: './wheel-place.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WheelPlace {
+  protected readonly words = words.wheel;
+  protected readonly open = inject(OpenStudy);
+  protected readonly collection = inject(Collection);
+  private readonly transport = inject(Transport);
+  protected readonly stepChoices = STEPS_PER_COUNT;
+  private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+  private readonly turnChoice = signal(0);
+  protected readonly selected = signal<number | null>(null);
+  protected readonly section = this.open.section;
+  protected readonly reading = this.open.reading;
+  protected readonly turns = computed(() => this.reading()?.layout.turns ?? 1);
+  protected readonly allTurns = computed(() => this.reading()?.layout.realign.cycles ?? 1);
+  private readonly heardAt = computed(() => {
+    const section = this.section();
+    return section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
+  });
+  /** The turn drawn: the one heard while playing, else the one chosen. */
+  protected readonly turn = computed(() => {
+    const heard = this.heardAt();
+    if (heard && !heard.countingIn) return heard.turn % this.turns();
+    return Math.min(this.turnChoice(), this.turns() - 1);
+  });
+  private readonly harmonyTurn = computed(() => {
+    const heard = this.heardAt();
+    return heard && !heard.countingIn ? heard.turn : this.turn();
+  });
+  protected readonly strokes = computed((): readonly LaidStroke[] => {
+    const turn = this.turn();
+    return this.reading()?.layout.strokes.filter((s) => s.turn === turn) ?? [];
+  });
+  protected readonly slots = computed((): readonly TurnSlot[] => {
+    const section = this.section();
+    const flat = this.reading()?.flat;
+    if (!section) return [];
+    if (flat && flat.slots.length > 0) return slotsInTurn(flat, section.cycle, section.start, this.turn());
+    const step = stepTicks(section.stepsPerCount) ?? 1;
+    const n = Math.floor(cycleLength(section.cycle) / step);
+    return Array.from({ length: n }, (_, slot) => ({ slot, inTurn: ticks(slot * step), duration: ticks(step) }));
+  });
+  protected readonly isEmpty = computed(() => this.reading() !== null && this.reading()?.flat.slots.length === 0);
+  protected readonly starting = computed(() => {
+    const section = this.section();
+    return section ? startingCells(section.cycle) : [];
+  });
+  protected readonly held = computed(() => {
+    const section = this.section();
+    return section ? heldInTurn(section, this.open.study()?.shapes ?? [], this.harmonyTurn()) : [];
+  });
+  protected readonly arcs = computed(() => (this.section()?.harmony.shapes.length ? this.held() : []));
+  /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
+  protected readonly heard = computed(() => {
+    const section = this.section();
+    const heard = this.heardAt();
+    if (!section || !heard) return null;
+    const length = cycleLength(section.cycle);
+    if (!this.calm) return heard.inTurn / length;
+    const step = stepTicks(section.stepsPerCount) ?? 1;
+    return (Math.floor(heard.inTurn / step) * step) / length;
+  });
+  protected readonly big = computed(() => {
+    const section = this.section();
+    const heard = this.heardAt();
+    if (!section) return '';
+    if (heard) return section.cycle.labels[heard.count] ?? '';
+    const slot = this.slots()[this.selected() ?? -1];
+    return slot ? placeLabel(section.cycle, slot.inTurn).replace(' and', ' +') : (section.cycle.labels[0] ?? '');
+  });
+  protected readonly small = computed(() => {
+    if (this.heardAt()?.countingIn) return words.header.countingIn;
+    return `${this.words.turn} ${this.turn() + 1} ${this.words.of} ${this.allTurns()}`;
+  });
+  protected readonly wheelLabel = computed(() => {
+    const section = this.section();
+    const reading = this.reading();
+    if (!section || !reading) return '';
+    const here = reading.layout.meetings.filter((m) => m.turn === this.turn());
+    const met = here.map((m) => `${m.label} ${sayMet(m.by)}`);
+    const shapes = this.arcs().map((h) => h.shape.name);
+    return `${section.cycle.name}, turn ${this.turn() + 1} of ${this.allTurns()}. Accents: ${listed(met)}.${shapes.length ? ` Shapes: ${shapes.join(', ')}.` : ''}`;
+  });
+  protected readonly selectedSlot = computed(() => {
+    const section = this.section();
+    const n = this.selected();
+    const slot = n === null ? undefined : this.slots()[n];
+    if (!section || n === null || !slot) return null;
+    const leaf = this.reading()?.flat.slots[slot.slot];
+    return {
+      n,
+      label: placeLabel(section.cycle, slot.inTurn),
+      text: leaf ? printStep(leaf.step, this.collection.profile().littleFinger) : '.',
+      range: leaf?.range ?? null,
+    };
+  });
+  protected readonly mark = computed(() => this.selectedSlot()?.range ?? null);
+  protected readonly startChoices = computed(() => {
+    const section = this.section();
+    if (!section) return [];
+    const step = stepTicks(section.stepsPerCount) ?? 1;
+    const n = Math.floor(cycleLength(section.cycle) / step);
+    return Array.from({ length: n }, (_, i) => ({ at: i * step, label: placeLabel(section.cycle, i * step) }));
+  });
+  protected readonly faults = computed(() => this.reading()?.faults ?? []);
+
+  constructor() {
+    inject(Keys).forPlace((e) => this.pressed(e));
+    // Another section or study begins at its first turn with nothing chosen.
+    effect(() => {
+      void this.section()?.id;
+      untracked(() => {
+        this.turnChoice.set(0);
+        this.selected.set(null);
+      });
+    });
+  }
+
+  protected type(text: string) {
+    const section = this.section();
+    if (section) this.open.apply(setScript(section.id, text), `script ${section.id}`);
+  }
+  protected fix(from: number, to: number, text: string) {
+    const section = this.section();
+    if (section) this.open.apply(setScript(section.id, section.script.slice(0, from) + text + section.script.slice(to)));
+  }
+  protected useCell(script: string, steps: number) {
+    const section = this.section();
+    if (section) this.open.apply(setCell(section.id, script, steps));
+  }
+  protected steps(n: string) {
+    const section = this.section();
+    if (section) this.open.apply(setSteps(section.id, Number(n)));
+  }
+  protected startAt(at: string) {
+    const section = this.section();
+    if (section) this.open.apply(setStart(section.id, Number(at)));
+  }
+  protected toTurn(way: number) {
+    const n = this.turns();
+    this.turnChoice.set((this.turn() + way + n) % n);
+  }
+
+  private pressed(e: KeyboardEvent): boolean {
+    const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
+    if (inTabs) return false;
+    if (e.key === 'ArrowLeft') this.toSlot(-1);
+    else if (e.key === 'ArrowRight') this.toSlot(1);
+    else if (e.key === 'PageDown') this.toTurn(1);
+    else if (e.key === 'PageUp') this.toTurn(-1);
+    else if (e.key === 'Escape') this.selected.set(null);
+    else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);
+    else return false;
+    return true;
+  }
+  /** Moves the selection; past the end of a turn it goes on in the next. */
+  private toSlot(way: number) {
+    const n = this.slots().length;
+    if (n === 0) return;
+    const now = this.selected();
+    if (now === null) return this.selected.set(way > 0 ? 0 : n - 1);
+    const next = now + way;
+    if (next >= 0 && next < n) return this.selected.set(next);
+    this.toTurn(way);
+    this.selected.set(next < 0 ? this.slots().length - 1 : 0);
+  }
+  private press(key: SlotKey) {
+    const section = this.section();
+    const slot = this.slots()[this.selected() ?? -1];
+    if (section && slot) this.open.apply(pressSlot(section.id, slot.slot, key));
+  }
+}

@@ -1,0 +1,178 @@
+import { computed, inject, Injectable, InjectionToken, signal } from '@angular/core';
+import {
+  type Anchor,
+  bpm,
+  frameAt,
+  placeAt,
+  type Plan,
+  soundsBetween,
+  tapTempo,
+  type Ticks,
+  ticks,
+  TICKS_PER_COUNT,
+  type Volume,
+  wrap,
+} from '@ruffle-wheel/core';
+import { Engine } from './engine';
+
+/** How far ahead of the loudspeaker sounds are handed to the mixer. */
+const AHEAD_SECONDS = 0.15;
+/** From the key to the first sound. */
+const START_SECONDS = 0.06;
+
+export const START_ENGINE = new InjectionToken<() => Promise<Pick<Engine, keyof Engine>>>('START_ENGINE', {
+  providedIn: 'root',
+  factory: () => () => Engine.start(),
+});
+export type TransportState = 'stopped' | 'starting' | 'counting in' | 'playing';
+
+/**
+ * Plays a plan round and round. The audio clock rules: every sound gets its frame beforehand, and the
+ * picture asks which place is being heard.
+ */
+@Injectable({ providedIn: 'root' })
+export class Transport {
+  private readonly startEngine = inject(START_ENGINE);
+  private engine: Pick<Engine, keyof Engine> | null = null;
+  private anchors: Anchor[] = [];
+  private plan: Plan | null = null;
+  private lead: Plan | null = null;
+  private handedTo = 0;
+  private startsAt = 0;
+  private readonly volumes: Record<Volume, number> = { guitar: 0.8, claps: 0.5, click: 0.3 };
+  private taps: number[] = [];
+
+  private readonly place = signal<number | null>(null);
+  private readonly stateNow = signal<TransportState>('stopped');
+  private readonly loud = signal(0);
+  private readonly failed = signal<string | null>(null);
+  readonly state = this.stateNow.asReadonly();
+  readonly running = computed(() => this.stateNow() !== 'stopped');
+  /** Where the music is heard, in ticks since its start with loops counted on; negative while counting in. */
+  readonly heard = this.place.asReadonly();
+  /** Loudest sample of the last moments, 0…1. */
+  readonly level = this.loud.asReadonly();
+  readonly error = this.failed.asReadonly();
+  /** Whole loops heard. */
+  readonly loops = computed(() => {
+    const at = this.place();
+    return at === null || at < 0 || !this.plan ? 0 : Math.floor(at / this.plan.length);
+  });
+  loop = true;
+
+  /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
+  load(plan: Plan, lead: Plan) {
+    this.plan = plan;
+    this.lead = lead;
+  }
+
+  async play(tempo: number, countIn: boolean) {
+    const { plan, lead } = this;
+    if (!plan || !lead || this.stateNow() !== 'stopped') return;
+    this.stateNow.set('starting');
+    this.failed.set(null);
+    try {
+      this.engine ??= await this.begin();
+      await this.engine.resume();
+    } catch {
+      this.failed.set('This browser gives no sound: it has no audio worklet, or no output. Try another browser.');
+      this.stateNow.set('stopped');
+      return;
+    }
+    // Stopped again while the engine was getting ready.
+    if (this.state() !== 'starting') return;
+    this.startsAt = countIn ? -lead.length : 0;
+    this.handedTo = this.startsAt;
+    const frame = this.engine.frame + Math.round(START_SECONDS * this.engine.rate);
+    this.anchors = [{ at: ticks(this.startsAt), frame, bpm: bpm(tempo), rate: this.engine.rate }];
+    this.stateNow.set(countIn ? 'counting in' : 'playing');
+    this.place.set(this.startsAt);
+    this.hand();
+    this.follow();
+  }
+
+  stop() {
+    if (this.stateNow() === 'stopped') return;
+    this.stateNow.set('stopped');
+    this.place.set(null);
+    this.anchors = [];
+    this.engine?.silence();
+  }
+
+  /** From the stretch not yet handed out on, the music goes at another tempo. */
+  setTempo(tempo: number) {
+    const last = this.anchors.at(-1);
+    if (!last || last.bpm === tempo) return;
+    const at = ticks(Math.ceil(this.handedTo));
+    this.anchors.push({ at, frame: frameAt(last, at), bpm: bpm(tempo), rate: last.rate });
+  }
+  setVolume(volume: Volume, level: number) {
+    this.volumes[volume] = level;
+    this.engine?.setVolume(volume, level);
+  }
+  /** One tap of a tempo; gives the tempo when there are enough taps. */
+  tap(now = performance.now()): number | null {
+    this.taps = [...this.taps, now].slice(-8);
+    return tapTempo(this.taps);
+  }
+
+  private async begin() {
+    const engine = await this.startEngine();
+    for (const v of ['guitar', 'claps', 'click'] as const) engine.setVolume(v, this.volumes[v]);
+    engine.tick.subscribe(() => this.hand());
+    engine.peak.subscribe((peak) => this.loud.set(peak));
+    return engine;
+  }
+
+  /** Hands the mixer every sound up to a little ahead of now. */
+  private hand() {
+    const { engine, plan, lead } = this;
+    const anchor = this.anchors.at(-1);
+    if (!engine || !plan || !lead || !anchor) return;
+    const horizon = Math.floor(placeAt(anchor, engine.frame + AHEAD_SECONDS * engine.rate));
+    let to: Ticks = ticks(Math.max(horizon, this.handedTo));
+    if (!this.loop && to > plan.length) to = ticks(Math.max(this.handedTo, plan.length));
+    if (this.handedTo < 0) {
+      const shifted: Anchor = { ...anchor, at: ticks(anchor.at + lead.length) };
+      const until = ticks(Math.min(0, to) + lead.length);
+      engine.play(soundsBetween({ ...lead }, shifted, ticks(this.handedTo + lead.length), until));
+      this.handedTo = Math.min(0, to);
+    }
+    if (to > this.handedTo) {
+      engine.play(soundsBetween(plan, anchor, ticks(this.handedTo), to));
+      this.handedTo = to;
+    }
+  }
+
+  /** Once a frame of the picture: where is the music heard? */
+  private follow() {
+    const { engine, plan } = this;
+    if (!engine || !plan || this.anchors.length === 0) return;
+    const frame = engine.heardFrame;
+    while (this.anchors.length > 1 && (this.anchors[1]?.frame ?? Infinity) <= frame) this.anchors.shift();
+    const at = Math.max(this.startsAt, placeAt(this.anchors[0] as Anchor, frame));
+    this.place.set(at);
+    if (at >= 0 && this.stateNow() === 'counting in') this.stateNow.set('playing');
+    if (!this.loop && at >= plan.length) this.stop();
+    else requestAnimationFrame(() => this.follow());
+  }
+}
+
+export interface HeardPlace {
+  readonly turn: number;
+  /** Ticks into the turn, with fraction. */
+  readonly inTurn: number;
+  readonly count: number;
+  readonly countingIn: boolean;
+}
+/** Which turn, place and count is heard, for a cycle so long. */
+export function heardPlace(at: number | null, turnLength: number): HeardPlace | null {
+  if (at === null) return null;
+  const inTurn = wrap(at, turnLength);
+  return {
+    turn: Math.max(0, Math.floor(at / turnLength)),
+    inTurn,
+    count: Math.floor(inTurn / TICKS_PER_COUNT),
+    countingIn: at < 0,
+  };
+}

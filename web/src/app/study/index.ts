@@ -1,0 +1,2 @@
+export * from './collection';
+export * from './open-study';

@@ -1,0 +1,169 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { type Command, copyStudy, freeName, type ReadingRequest, setTempo, type Study } from '@ruffle-wheel/core';
+import { Compute } from '../compute/compute';
+import { Store, type StudyRow } from '../data';
+import { Collection } from './collection';
+
+export type SaveState = 'saved' | 'saving' | 'conflict' | 'failed';
+const SAVE_AFTER_MS = 300;
+/** Changes of one kind that follow each other so fast are undone in one step. */
+const ONE_STEP_MS = 900;
+const MOST_UNDONE = 200;
+
+/** The study that every place shows: commands with undo and redo, saved as it is made. */
+@Injectable({ providedIn: 'root' })
+export class OpenStudy {
+  private readonly store = inject(Store);
+  private readonly collection = inject(Collection);
+  private readonly compute = inject(Compute);
+
+  private readonly current = signal<Study | null>(null);
+  private readonly past = signal<readonly Study[]>([]);
+  private readonly future = signal<readonly Study[]>([]);
+  private readonly sectionChoice = signal('');
+  private revision = 0;
+  private saveTimer: ReturnType<typeof setTimeout> | undefined;
+  private lastStep = { key: '', at: 0 };
+  private readonly saveState = signal<SaveState>('saved');
+
+  readonly study = this.current.asReadonly();
+  readonly section = computed(() => {
+    const sections = this.current()?.sections ?? [];
+    return sections.find((s) => s.id === this.sectionChoice()) ?? sections[0] ?? null;
+  });
+  readonly saved = this.saveState.asReadonly();
+  readonly canUndo = computed(() => this.past().length > 0);
+  readonly canRedo = computed(() => this.future().length > 0);
+  private readonly request = computed((): ReadingRequest | null => {
+    const study = this.current();
+    const section = this.section();
+    if (!study || !section) return null;
+    return { section, shapes: study.shapes, tuning: study.tuning, capo: study.capo, profile: this.collection.profile() };
+  });
+  /** What the worker found about the open section; the one before stays until the next arrives. */
+  readonly reading = computed(() => {
+    const answered = this.compute.answered();
+    return answered && answered.request.section.id === this.section()?.id ? answered.reading : null;
+  });
+  /** Faults and findings belong to the text as it stands. */
+  readonly settled = computed(() => this.compute.answered()?.request === this.request());
+
+  constructor() {
+    effect(() => {
+      const request = this.request();
+      if (request) untracked(() => this.compute.ask(request));
+    });
+    this.store.elsewhere.subscribe((stored) => {
+      if (stored.kind === 'study' && stored.id === this.current()?.id) void this.takeTheirsIfIdle();
+    });
+    addEventListener('pagehide', () => void this.flush());
+  }
+
+  open(row: StudyRow, section = '') {
+    void this.flush();
+    this.current.set(row.study);
+    this.revision = row.revision;
+    this.past.set([]);
+    this.future.set([]);
+    this.saveState.set('saved');
+    this.chooseSection(section || (row.study.sections[0]?.id ?? ''));
+  }
+  chooseSection(id: string) {
+    this.sectionChoice.set(id);
+    this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
+  }
+  close() {
+    clearTimeout(this.saveTimer);
+    this.current.set(null);
+  }
+
+  /** @param key commands with the same key that follow within a moment become one step of undo */
+  apply(command: Command, key = '') {
+    const before = this.current();
+    if (!before) return;
+    const after = command(before);
+    if (after === before) return;
+    const now = performance.now();
+    const joined = key !== '' && key === this.lastStep.key && now - this.lastStep.at < ONE_STEP_MS && this.future().length === 0;
+    this.lastStep = { key, at: now };
+    if (!joined) this.past.update((p) => [...p, before].slice(-MOST_UNDONE));
+    this.future.set([]);
+    this.put(after);
+  }
+  undo() {
+    this.step(this.past, this.future);
+  }
+  redo() {
+    this.step(this.future, this.past);
+  }
+  private step(from: typeof this.past, to: typeof this.past) {
+    const next = from().at(-1);
+    const now = this.current();
+    if (!next || !now) return;
+    from.update((list) => list.slice(0, -1));
+    to.update((list) => [...list, now]);
+    this.lastStep = { key: '', at: 0 };
+    this.put(next);
+  }
+
+  setTempo(bpm: number) {
+    const section = this.section();
+    if (section) this.apply(setTempo(section.id, bpm), `tempo ${section.id}`);
+  }
+
+  private put(study: Study) {
+    this.current.set(study);
+    if (this.saveState() === 'conflict') return;
+    this.saveState.set('saving');
+    clearTimeout(this.saveTimer);
+    this.saveTimer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+  }
+
+  /** Saves at once what is still waiting. */
+  async flush() {
+    if (this.saveState() !== 'saving') return;
+    clearTimeout(this.saveTimer);
+    await this.save();
+  }
+
+  private async save() {
+    const study = this.current();
+    if (!study) return;
+    try {
+      const result = await this.store.saveStudy(study, this.revision);
+      if (result.ok) {
+        // Another study may have been opened while this one was being stored.
+        if (this.current()?.id === study.id) this.revision = result.row.revision;
+        if (this.current() === study) this.saveState.set('saved');
+        await this.collection.reload();
+      } else this.saveState.set('conflict');
+    } catch {
+      this.saveState.set('failed');
+    }
+  }
+
+  private async takeTheirsIfIdle() {
+    if (this.saveState() === 'saved') await this.takeTheirs();
+    else if (this.saveState() === 'saving') this.saveState.set('conflict');
+  }
+  /** Shows what another tab has stored; own changes since then go. */
+  async takeTheirs() {
+    const id = this.current()?.id;
+    const row = id ? await this.store.readStudy(id) : null;
+    if (row) this.open(row, this.section()?.id);
+    else this.saveState.set('saved');
+  }
+  /** Keeps own changes as a study beside the one that another tab has stored. */
+  async keepMineAsCopy() {
+    const mine = this.current();
+    if (!mine) return;
+    const names = this.collection.studies().map((r) => r.study.name);
+    const copy = copyStudy(mine, crypto.randomUUID(), freeName(mine.name, names));
+    await this.collection.addStudy(copy);
+    const row = this.collection.studies().find((r) => r.id === copy.id);
+    if (row) {
+      this.saveState.set('saved');
+      this.open(row);
+    }
+  }
+}

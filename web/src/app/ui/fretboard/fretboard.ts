@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { millimetres, type Shape, STRING_SPACING, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
+
+const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
+
+/** The first frets of the neck in true scale with one shape held: string 1 on top, nut or capo at the left. */
+@Component({
+  selector: 'app-fretboard',
+  templateUrl: './fretboard.html',
+  styleUrl: './fretboard.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Fretboard {
+  readonly shape = input.required<Shape>();
+  readonly capo = input(0);
+  readonly scaleLength = input(650);
+
+  private readonly scale = computed(() => millimetres(this.scaleLength()));
+  private readonly from = computed(() => wireAt(this.capo(), this.scale()));
+  private readonly lastFret = computed(() => Math.max(5, ...this.shape().frets.map((f) => (f ?? 0) + 1)));
+  /** Height over all strings, in mm; twice drawn so that the dots are readable. */
+  protected readonly gap = STRING_SPACING * 1.6;
+  protected readonly width = computed(() => wireAt(this.capo() + this.lastFret(), this.scale()) - this.from());
+  protected readonly box = computed(() => `-26 -14 ${this.width() + 38} ${this.gap * 5 + 40}`);
+  protected readonly wires = computed(() =>
+    Array.from({ length: this.lastFret() }, (_, n) => {
+      const fret = n + 1;
+      const x = wireAt(this.capo() + fret, this.scale()) - this.from();
+      const before = wireAt(this.capo() + fret - 1, this.scale()) - this.from();
+      return { fret, x, label: (x + before) / 2, inlay: INLAYS.includes(this.capo() + fret) };
+    }),
+  );
+  protected readonly strings = computed(() =>
+    STRINGS.map((string, i) => {
+      const fret = this.shape().frets[i] ?? null;
+      const finger = this.shape().fingers[i] ?? null;
+      const y = (string - 1) * this.gap;
+      const x = fret ? touchAt(fret, this.capo(), this.scale()) - this.from() : -13;
+      return { string, y, fret, x, finger: fret ? (finger ?? '') : fret === 0 ? '' : '×', thickness: 0.5 + string * 0.22 };
+    }),
+  );
+  protected readonly label = computed(() => {
+    const said = this.strings().map((s) => {
+      if (s.fret === null) return `string ${s.string} not sounded`;
+      if (s.fret === 0) return `string ${s.string} open`;
+      return `string ${s.string} fret ${s.fret}${s.finger === '' ? '' : ` finger ${s.finger}`}`;
+    });
+    return `${this.shape().name}: ${said.join(', ')}`;
+  });
+}

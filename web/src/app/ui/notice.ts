@@ -1,0 +1,17 @@
+import { inject, Injectable } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { words } from '../words/en';
+
+/** A line at the foot of the page, with undo where something was taken away. */
+@Injectable({ providedIn: 'root' })
+export class Notice {
+  private readonly bar = inject(MatSnackBar);
+
+  say(text: string) {
+    this.bar.open(text, undefined, { duration: 4_000 });
+  }
+  withUndo(text: string, undo: () => void | Promise<unknown>) {
+    const shown = this.bar.open(text, words.shelf.undo, { duration: 12_000 });
+    shown.onAction().subscribe(() => void undo());
+  }
+}

@@ -1,0 +1,71 @@
+import { EditorState, StateEffect, StateField, Transaction } from '@codemirror/state';
+import { Decoration, type DecorationSet, EditorView } from '@codemirror/view';
+import type { ScriptFault } from '@ruffle-wheel/core';
+
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+const setMarks = StateEffect.define<{ readonly faults: readonly ScriptFault[]; readonly mark: Stretch | null }>();
+const FAULT = Decoration.mark({ class: 'fault' });
+const CHOSEN = Decoration.mark({ class: 'chosen' });
+
+const marks = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update: (set, tr) => {
+    let next = set.map(tr.changes);
+    for (const e of tr.effects)
+      if (e.is(setMarks)) {
+        const end = tr.state.doc.length;
+        const inside = (s: Stretch) => s.from < s.to && s.to <= end;
+        const ranges = e.value.faults.filter(inside).map((f) => FAULT.range(f.from, f.to));
+        if (e.value.mark && inside(e.value.mark)) ranges.push(CHOSEN.range(e.value.mark.from, e.value.mark.to));
+        next = Decoration.set(ranges, true);
+      }
+    return next;
+  },
+  provide: (f) => EditorView.decorations.from(f),
+});
+
+/** The text field of the script. Undo is the study's own, so it keeps none. */
+export class ScriptField {
+  private readonly view: EditorView;
+
+  constructor(host: HTMLElement, text: string, label: string, changed: (text: string) => void) {
+    this.view = new EditorView({
+      parent: host,
+      state: EditorState.create({
+        doc: text,
+        extensions: [
+          marks,
+          EditorView.lineWrapping,
+          EditorView.contentAttributes.of({ 'aria-label': label, spellcheck: 'false', autocapitalize: 'off' }),
+          EditorView.updateListener.of((u) => {
+            const own = u.transactions.some((tr) => tr.docChanged && tr.annotation(Transaction.remote) !== true);
+            if (own) changed(u.state.doc.toString());
+          }),
+        ],
+      }),
+    });
+  }
+
+  /** Takes over a text changed elsewhere: only the stretch that differs, so that the cursor keeps its place. */
+  show(text: string) {
+    const now = this.view.state.doc.toString();
+    if (now === text) return;
+    let from = 0;
+    while (from < now.length && from < text.length && now[from] === text[from]) from++;
+    let end = 0;
+    while (end < now.length - from && end < text.length - from && now[now.length - 1 - end] === text[text.length - 1 - end]) end++;
+    this.view.dispatch({
+      changes: { from, to: now.length - end, insert: text.slice(from, text.length - end) },
+      annotations: Transaction.remote.of(true),
+    });
+  }
+  underline(faults: readonly ScriptFault[], mark: Stretch | null) {
+    this.view.dispatch({ effects: setMarks.of({ faults, mark }) });
+  }
+  destroy() {
+    this.view.destroy();
+  }
+}

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, output, viewChild } from '@angular/core';
+import { accentAt, type AccentCycle, cycleLength, groupStarts, printStep, TICKS_PER_COUNT, type FlatPattern, type TurnSlot } from '@ruffle-wheel/core';
+
+/** Least room for one slot, in pixels; longer turns scroll. */
+const SLOT_PX = 27;
+
+/** One turn unrolled: counts above, the script's steps below, each under its count. */
+@Component({
+  selector: 'app-strip',
+  templateUrl: './strip.html',
+  styleUrl: './strip.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Strip {
+  readonly cycle = input.required<AccentCycle>();
+  readonly flat = input.required<FlatPattern | null>();
+  readonly slots = input.required<readonly TurnSlot[]>();
+  readonly little = input('e');
+  readonly selected = input<number | null>(null);
+  readonly heard = input<number | null>(null);
+  readonly label = input('');
+  readonly pick = output<number>();
+  private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
+
+  private readonly length = computed(() => cycleLength(this.cycle()));
+  protected readonly least = computed(() => Math.max(this.slots().length * SLOT_PX, this.cycle().counts * 24));
+  protected readonly counts = computed(() => {
+    const seams = new Set<number>(groupStarts(this.cycle()));
+    return this.cycle().labels.map((label, n) => ({
+      n,
+      label,
+      left: (100 * n) / this.cycle().counts,
+      strong: accentAt(this.cycle(), n * TICKS_PER_COUNT) >= 0.5,
+      seam: seams.has(n * TICKS_PER_COUNT),
+    }));
+  });
+  protected readonly cells = computed(() =>
+    this.slots().map((s, n) => {
+      const step = this.flat()?.slots[s.slot]?.step;
+      return {
+        n,
+        left: (100 * s.inTurn) / this.length(),
+        width: (100 * s.duration) / this.length(),
+        text: step ? printStep(step, this.little()) : '',
+        thumb: step?.kind === 'stroke' && step.fingers[0] === 'p' && step.fingers.length === 1,
+        quiet: !step || step.kind === 'rest' || step.kind === 'hold' || step.kind === 'ghost',
+        accent: accentAt(this.cycle(), s.inTurn) > 0,
+        chosen: n === this.selected(),
+      };
+    }),
+  );
+
+  constructor() {
+    // Keeps the selected slot in sight without moving the page.
+    effect(() => {
+      const n = this.selected();
+      const box = this.frame().nativeElement;
+      const slot = n === null ? undefined : this.slots()[n];
+      if (!slot || box.scrollWidth <= box.clientWidth) return;
+      const x = (slot.inTurn / this.length()) * box.scrollWidth;
+      if (x < box.scrollLeft || x > box.scrollLeft + box.clientWidth - 2 * SLOT_PX) box.scrollLeft = x - box.clientWidth / 2;
+    });
+  }
+}
