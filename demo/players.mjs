@@ -57,7 +57,8 @@ export function logOf(studies) {
       const first = Math.max(start, top - 2 * step);
       const passes = [];
       for (let bpm = first; bpm <= top; bpm += step)
-        for (let pass = 0; pass < 5; pass++) passes.push({ bpm, clean: (pass * 7 + n * 3 + s) % 6 !== 0 });
+        for (let pass = 0; pass < 5; pass++)
+          passes.push({ bpm, clean: (pass * pass * 5 + n * n * 3 + s * 4 + bpm) % (n > 16 ? 9 : 5) !== 0 });
       for (let pass = 0; pass < 2; pass++) passes.push({ bpm: Math.min(400, top + step), clean: false });
       return [
         {

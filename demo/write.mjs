@@ -10,7 +10,8 @@ const reading = readFile(text);
 const faults = reading.ok ? [] : [reading.message, ...reading.faults.map((f) => `${f.path}: ${f.message}`)];
 for (const s of studies)
   for (const section of s.sections)
-    for (const f of parseScript(section.script, section).faults) faults.push(`${s.name}, ${section.name}: ${f.message}`);
+    for (const f of parseScript(section.script, section).faults)
+      faults.push(`${s.name}, ${section.name}: ${f.message}`);
 if (faults.length) {
   console.error(`The demo data is faulty:\n${faults.join('\n')}`);
   process.exit(1);

@@ -23,7 +23,8 @@ export function run(command, args, options = {}) {
     child.on('close', (code) => resolve({ code: code ?? 1, text }));
   });
 }
-export const npmRun = (script, workspace) => run(npm, ['run', '--silent', script, ...(workspace ? ['-w', workspace] : [])]);
+export const npmRun = (script, workspace) =>
+  run(npm, ['run', '--silent', script, ...(workspace ? ['-w', workspace] : [])]);
 
 /** Runs a step and ends the command when it fails. */
 export async function must(what, step) {
@@ -87,12 +88,17 @@ export async function chromium() {
   const found = findChromium();
   if (found) return found;
   if (process.getuid?.() !== 0 || !onPath('apt-get')) {
-    console.error('The end-to-end tests need Chromium. Install it (Debian: apt-get install chromium), or set CHROMIUM_PATH.');
+    console.error(
+      'The end-to-end tests need Chromium. Install it (Debian: apt-get install chromium), or set CHROMIUM_PATH.',
+    );
     process.exit(1);
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   await must('Reading Debian’s package lists', run('apt-get', ['update', '-q'], { env, quiet: true }));
-  await must('Installing Chromium', run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], { env, quiet: true }));
+  await must(
+    'Installing Chromium',
+    run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], { env, quiet: true }),
+  );
   return findChromium();
 }
 

@@ -11,7 +11,10 @@ export const CYCLES: readonly AccentCycle[] = [...FLAMENCO_CYCLES, ...TANGO_CYCL
 export const cycleById = (id: string): AccentCycle | undefined => CYCLES.find((c) => c.id === id);
 
 /** Cycles of a family, variants gathered under the name they share, in shipping order. */
-export function cyclesByName(cycles: readonly AccentCycle[], family: Family): { name: string; variants: AccentCycle[] }[] {
+export function cyclesByName(
+  cycles: readonly AccentCycle[],
+  family: Family,
+): { name: string; variants: AccentCycle[] }[] {
   const named = new Map<string, AccentCycle[]>();
   for (const c of cycles) if (c.family === family) named.set(c.name, [...(named.get(c.name) ?? []), c]);
   return [...named].map(([name, variants]) => ({ name, variants }));

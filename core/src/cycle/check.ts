@@ -11,9 +11,11 @@ export function checkCycle(c: AccentCycle): DataFault[] {
   if (!c.name.trim()) say('name', 'Give the cycle a name.');
   if (!Number.isInteger(c.counts) || c.counts < 1 || c.counts > MOST_COUNTS)
     say('counts', `A cycle has 1 to ${MOST_COUNTS} counts, not ${c.counts}.`);
-  if (c.labels.length !== c.counts) say('labels', `${c.counts} counts need ${c.counts} labels; there are ${c.labels.length}.`);
+  if (c.labels.length !== c.counts)
+    say('labels', `${c.counts} counts need ${c.counts} labels; there are ${c.labels.length}.`);
   c.labels.forEach((label, i) => {
-    if (!label.trim() || label.length > LONGEST_LABEL) say(`labels[${i}]`, `A label has 1 to ${LONGEST_LABEL} letters.`);
+    if (!label.trim() || label.length > LONGEST_LABEL)
+      say(`labels[${i}]`, `A label has 1 to ${LONGEST_LABEL} letters.`);
   });
   const length = c.counts * TICKS_PER_COUNT;
   const seen = new Set<number>();
@@ -29,7 +31,10 @@ export function checkCycle(c: AccentCycle): DataFault[] {
   });
   const sum = c.groups.reduce((a, g) => a + g, 0);
   if (sum !== length)
-    say('groups', `The groups add up to ${sum / TICKS_PER_COUNT} counts; the turn has ${c.counts}. Lengthen or shorten one.`);
+    say(
+      'groups',
+      `The groups add up to ${sum / TICKS_PER_COUNT} counts; the turn has ${c.counts}. Lengthen or shorten one.`,
+    );
   const { low, usual, high } = c.tempo;
   if (!(LOWEST_BPM <= low && low <= usual && usual <= high && high <= HIGHEST_BPM))
     say('tempo', `Tempos run low ≤ usual ≤ high inside ${LOWEST_BPM}–${HIGHEST_BPM}.`);

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { accentsText, checkCycle, cycleById, CYCLES, cyclesByName, groupStarts, groupsText, makeCycle, placeLabel, readAccents, readGroups } from './index.js';
+import {
+  accentsText,
+  checkCycle,
+  cycleById,
+  CYCLES,
+  cyclesByName,
+  groupStarts,
+  groupsText,
+  makeCycle,
+  placeLabel,
+  readAccents,
+  readGroups,
+} from './index.js';
 
 const accents = (id: string) => {
   const c = cycleById(id);
@@ -37,7 +49,8 @@ describe('catalogue', () => {
     ['vals', '1'],
   ])('%s is accented on %s', (id, labels) => expect(accents(id)).toBe(labels));
   const eighthsOf = (id: string, per: number) => cycleById(id)?.accents.map((a) => (a.at * per) / TICKS_PER_COUNT);
-  it('tango 3-2-2-1 stands on sixteenths 0 3 5 7', () => expect(eighthsOf('three-two-two-one', 4)).toEqual([0, 3, 5, 7]));
+  it('tango 3-2-2-1 stands on sixteenths 0 3 5 7', () =>
+    expect(eighthsOf('three-two-two-one', 4)).toEqual([0, 3, 5, 7]));
   it('milonga and habanera are 3+1+2+2, campera 3+3+2', () => {
     expect(eighthsOf('milonga', 4)).toEqual([0, 3, 4, 6]);
     expect(eighthsOf('habanera', 4)).toEqual([0, 3, 4, 6]);
@@ -53,11 +66,34 @@ describe('catalogue', () => {
 });
 
 describe('an own cycle', () => {
-  const base = makeCycle({ id: 'own', name: 'Seven', family: 'tango', counts: 7, accents: [[0, 1]], groups: [4, 3], countNote: 'eighth', tempo: [60, 90, 120] });
+  const base = makeCycle({
+    id: 'own',
+    name: 'Seven',
+    family: 'tango',
+    counts: 7,
+    accents: [[0, 1]],
+    groups: [4, 3],
+    countNote: 'eighth',
+    tempo: [60, 90, 120],
+  });
   it('of 7 counts in 4+3 is accepted', () => expect(checkCycle(base)).toEqual([]));
   it('names every fault with its path', () => {
-    const bad = { ...base, name: ' ', labels: ['1'], groups: [TICKS_PER_COUNT], accents: [{ at: (9 * TICKS_PER_COUNT) as never, weight: 2 }], tempo: { low: 90, usual: 60, high: 500 } };
-    expect(checkCycle(bad).map((f) => f.path)).toEqual(['name', 'labels', 'accents[0].at', 'accents[0].weight', 'groups', 'tempo']);
+    const bad = {
+      ...base,
+      name: ' ',
+      labels: ['1'],
+      groups: [TICKS_PER_COUNT],
+      accents: [{ at: (9 * TICKS_PER_COUNT) as never, weight: 2 }],
+      tempo: { low: 90, usual: 60, high: 500 },
+    };
+    expect(checkCycle(bad).map((f) => f.path)).toEqual([
+      'name',
+      'labels',
+      'accents[0].at',
+      'accents[0].weight',
+      'groups',
+      'tempo',
+    ]);
   });
   it('refuses 65 counts', () => expect(checkCycle({ ...base, counts: 65 })[0]?.path).toBe('counts'));
   it('accents and groups are written and read as text', () => {
@@ -73,7 +109,12 @@ describe('an own cycle', () => {
 describe('places', () => {
   it('are said with the count’s own label', () => {
     const c = cycleById('buleria')!;
-    expect([0, 0.5, 10, 1 / 3].map((n) => placeLabel(c, n * TICKS_PER_COUNT))).toEqual(['12', '12 and', '10', '12+1/3']);
+    expect([0, 0.5, 10, 1 / 3].map((n) => placeLabel(c, n * TICKS_PER_COUNT))).toEqual([
+      '12',
+      '12 and',
+      '10',
+      '12+1/3',
+    ]);
   });
   it('groups begin where the one before ends', () =>
     expect(groupStarts(cycleById('seguiriya')!).map((t) => t / TICKS_PER_COUNT)).toEqual([0, 2, 4, 7, 10]));

@@ -17,7 +17,9 @@ export function readGroups(text: string): ReturnType<typeof countTicks>[] | null
 
 /** Accents by place in counts from 1 with their weight in tenths: “1!10 2.5!8”; 10 is left out. */
 export const accentsText = (accents: readonly Accent[]): string =>
-  accents.map((a) => countsText(a.at + TICKS_PER_COUNT) + (a.weight === 1 ? '' : `!${Math.round(a.weight * 10)}`)).join(' ');
+  accents
+    .map((a) => countsText(a.at + TICKS_PER_COUNT) + (a.weight === 1 ? '' : `!${Math.round(a.weight * 10)}`))
+    .join(' ');
 
 /** Reads the form that accentsText writes; null when something in it isn't an accent. */
 export function readAccents(text: string): Accent[] | null {

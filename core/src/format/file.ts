@@ -1,17 +1,33 @@
 import { checkCycle, type DataFault } from '../cycle/index.js';
 import type { Study } from '../piece/index.js';
-import { FORMAT, FORMAT_VERSION, LARGEST_FILE, type Collection, type FileReading, type FileRefusal, type StudyFile } from './model.js';
+import {
+  FORMAT,
+  FORMAT_VERSION,
+  LARGEST_FILE,
+  type Collection,
+  type FileReading,
+  type FileRefusal,
+  type StudyFile,
+} from './model.js';
 import { schemaFault, studyFaults } from './rows.js';
 import { fileSchema } from './schemas.js';
 
-const refuse = (code: FileRefusal, message: string, faults: readonly DataFault[] = []): FileReading => ({ ok: false, code, message, faults });
+const refuse = (code: FileRefusal, message: string, faults: readonly DataFault[] = []): FileReading => ({
+  ok: false,
+  code,
+  message,
+  faults,
+});
 const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`;
 
 /** To be asked before a file is read at all. Null when its size is no obstacle. */
 export function refuseBySize(bytes: number): FileReading | null {
   if (bytes === 0) return refuse('empty', 'The file is empty. Choose a file that Ruffle Wheel exported.');
   return bytes > LARGEST_FILE
-    ? refuse('too large', `The file has ${megabytes(bytes)}; ${megabytes(LARGEST_FILE)} is the most. A whole shelf of studies takes less than one.`)
+    ? refuse(
+        'too large',
+        `The file has ${megabytes(bytes)}; ${megabytes(LARGEST_FILE)} is the most. A whole shelf of studies takes less than one.`,
+      )
     : null;
 }
 
@@ -26,14 +42,22 @@ export function readFile(text: string): FileReading {
     const cut = /^\s*[{[]/.test(text) && !/[}\]]\s*$/.test(text);
     return refuse(
       'not JSON',
-      cut ? 'The file breaks off before its end. Export it again, or fetch the whole file.' : 'This is not a study file: it is no JSON. Choose a file that Ruffle Wheel exported.',
+      cut
+        ? 'The file breaks off before its end. Export it again, or fetch the whole file.'
+        : 'This is not a study file: it is no JSON. Choose a file that Ruffle Wheel exported.',
     );
   }
   const head = raw as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT)
-    return refuse('not ours', 'This file is JSON, but no study file of Ruffle Wheel. Choose one exported from the Shelf.');
+    return refuse(
+      'not ours',
+      'This file is JSON, but no study file of Ruffle Wheel. Choose one exported from the Shelf.',
+    );
   if (typeof head.version === 'number' && head.version > FORMAT_VERSION)
-    return refuse('later version', `The file has version ${head.version}; this Ruffle Wheel reads up to ${FORMAT_VERSION}. Update it, or export from the older one.`);
+    return refuse(
+      'later version',
+      `The file has version ${head.version}; this Ruffle Wheel reads up to ${FORMAT_VERSION}. Update it, or export from the older one.`,
+    );
   if (head.version !== FORMAT_VERSION) return refuse('faulty', 'The file names no version that was ever used.');
   const { error, value } = fileSchema.validate(raw, { abortEarly: false, convert: false }) as {
     error?: { details: readonly { path: readonly (string | number)[]; message: string }[] };
@@ -41,7 +65,11 @@ export function readFile(text: string): FileReading {
   };
   const faults = error ? error.details.map(schemaFault) : fileFaults(value);
   if (faults.length)
-    return refuse('faulty', `The file has ${faults.length === 1 ? 'a fault' : `${faults.length} faults`}; nothing was taken from it.`, faults);
+    return refuse(
+      'faulty',
+      `The file has ${faults.length === 1 ? 'a fault' : `${faults.length} faults`}; nothing was taken from it.`,
+      faults,
+    );
   return { ok: true, file: value };
 }
 
@@ -69,4 +97,5 @@ const write = (kind: StudyFile['kind'], c: Collection): string =>
 /** Everything, in an order that depends on the data alone: the same shelf always writes the same file. */
 export const writeEverything = (collection: Collection): string => write('everything', collection);
 /** One study; the log, hands and cycles of the player stay at home. */
-export const writeStudy = (study: Study): string => write('study', { studies: [study], log: [], profiles: [], cycles: [] });
+export const writeStudy = (study: Study): string =>
+  write('study', { studies: [study], log: [], profiles: [], cycles: [] });

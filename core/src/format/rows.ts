@@ -6,7 +6,8 @@ import type { Study } from '../piece/index.js';
 import type { LogEntry } from '../practice/index.js';
 import { cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 
-export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly DataFault[] };
+export type Checked<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly DataFault[] };
 
 /** What the schema can't say: cycles that add up, shapes a hand can hold, shape ids that exist. */
 export function studyFaults(study: Study, at = ''): DataFault[] {
@@ -18,7 +19,11 @@ export function studyFaults(study: Study, at = ''): DataFault[] {
   study.sections.forEach((s, i) => {
     under(`sections[${i}].cycle`, checkCycle(s.cycle));
     s.harmony.shapes.forEach((id, n) => {
-      if (!ids.has(id)) faults.push({ path: `${at}sections[${i}].harmony.shapes[${n}]`, message: `The study has no shape “${id.slice(0, 40)}”.` });
+      if (!ids.has(id))
+        faults.push({
+          path: `${at}sections[${i}].harmony.shapes[${n}]`,
+          message: `The study has no shape “${id.slice(0, 40)}”.`,
+        });
     });
   });
   return faults;

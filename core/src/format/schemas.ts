@@ -20,7 +20,12 @@ export const cycleSchema = Joi.object({
   counts: Joi.number().integer().min(1).max(MOST_COUNTS).required(),
   labels: Joi.array().items(Joi.string().max(20)).max(MOST_COUNTS).required(),
   accents: Joi.array()
-    .items(Joi.object({ at: Joi.number().integer().min(0).max(longest).required(), weight: Joi.number().min(0).max(1).required() }))
+    .items(
+      Joi.object({
+        at: Joi.number().integer().min(0).max(longest).required(),
+        weight: Joi.number().min(0).max(1).required(),
+      }),
+    )
     .max(1024)
     .required(),
   groups: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(1024).required(),
@@ -103,7 +108,8 @@ export const logEntrySchema = Joi.object({
   pain: Joi.boolean().required(),
 });
 
-const list = (schema: ReturnType<typeof Joi.object>, most: number) => Joi.array().items(schema).max(most).unique('id').required();
+const list = (schema: ReturnType<typeof Joi.object>, most: number) =>
+  Joi.array().items(schema).max(most).unique('id').required();
 export const fileSchema = Joi.object({
   format: Joi.string().required(),
   version: Joi.number().integer().required(),

@@ -2,12 +2,29 @@ import { describe, expect, it } from 'vitest';
 import { readStep } from '../pattern/index.js';
 import type { Motion } from '../stroke/index.js';
 import { millimetres } from '../time/index.js';
-import { bassString, checkShape, fingersText, fretsText, OPEN_SHAPE, pitchName, readShape, shapeSpan, soundStroke, STANDARD_TUNING, touchAt, trebleSet, wireAt, type Shape } from './index.js';
+import {
+  bassString,
+  checkShape,
+  fingersText,
+  fretsText,
+  OPEN_SHAPE,
+  pitchName,
+  readShape,
+  shapeSpan,
+  soundStroke,
+  STANDARD_TUNING,
+  touchAt,
+  trebleSet,
+  wireAt,
+  type Shape,
+} from './index.js';
 
 const shape = (frets: string, fingers = ''): Shape => ({ id: 's', name: 'S', ...readShape(frets, fingers) });
 const standard = { tuning: STANDARD_TUNING, capo: 0 };
 const sound = (step: string, held: Shape, capo = 0) =>
-  soundStroke(readStep(step).step as Motion, held, { ...standard, capo }).map((n) => `${n.finger}${n.string}=${pitchName(n.midi)}`);
+  soundStroke(readStep(step).step as Motion, held, { ...standard, capo }).map(
+    (n) => `${n.finger}${n.string}=${pitchName(n.midi)}`,
+  );
 const onFive = shape('x-3-2-0-1-0', 'x-3-2-0-1-0');
 
 describe('a shape in text', () => {
@@ -27,7 +44,9 @@ describe('a shape in text', () => {
     ['x-x-x-x-x-x', '', 'frets'],
     ['0-0-0-1-0-0', '0-0-0-T-0-0', 'fingers[3]'],
     ['1-0-0-0-0-0', '0-0-0-0-0-0', 'fingers[6]'],
-  ])('%s with %s is refused at %s', (frets, fingers, path) => expect(readShape(frets, fingers).faults[0]?.path).toBe(path));
+  ])('%s with %s is refused at %s', (frets, fingers, path) =>
+    expect(readShape(frets, fingers).faults[0]?.path).toBe(path),
+  );
   it('a barre is one finger on one fret', () => expect(readShape('1-3-3-2-1-1', '1-3-4-2-1-1').faults).toEqual([]));
   it('needs a name', () => expect(checkShape({ ...OPEN_SHAPE, name: '' })[0]?.path).toBe('name'));
 });

@@ -32,7 +32,10 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
   const say = (path: string, message: string) => faults.push({ path, message });
   const fretParts = parts(fretText);
   if (fretParts.length !== 6)
-    say('frets', `A shape names six strings from 6 to 1, e.g. x-3-2-0-1-0; this names ${fretText.trim() ? fretParts.length : 0}.`);
+    say(
+      'frets',
+      `A shape names six strings from 6 to 1, e.g. x-3-2-0-1-0; this names ${fretText.trim() ? fretParts.length : 0}.`,
+    );
   const frets = STRINGS.map((s, i) => {
     const part = fretParts[i];
     if (part === undefined || /^[xX]$/.test(part)) return null;
@@ -60,7 +63,8 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
 export function checkShape(shape: Shape): DataFault[] {
   const faults: DataFault[] = [];
   const say = (path: string, message: string) => faults.push({ path, message });
-  if (!shape.name.trim() || shape.name.length > LONGEST_NAME) say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
+  if (!shape.name.trim() || shape.name.length > LONGEST_NAME)
+    say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
   if (shape.frets.every((f) => f === null)) say('frets', 'At least one string sounds.');
   const places = new Map<number, number>();
   shape.fingers.forEach((finger, i) => {
@@ -68,19 +72,23 @@ export function checkShape(shape: Shape): DataFault[] {
     const string = STRINGS[i] ?? 1;
     if (finger === null) return;
     if (fret === null) say(`fingers[${string}]`, `String ${string} isn’t sounded; no finger belongs on it.`);
-    else if (finger === 0 && fret !== 0) say(`fingers[${string}]`, `String ${string} is stopped at ${fret}; 0 means an open string.`);
-    else if (finger !== 0 && fret === 0) say(`fingers[${string}]`, `String ${string} is open; no finger belongs on it.`);
+    else if (finger === 0 && fret !== 0)
+      say(`fingers[${string}]`, `String ${string} is stopped at ${fret}; 0 means an open string.`);
+    else if (finger !== 0 && fret === 0)
+      say(`fingers[${string}]`, `String ${string} is open; no finger belongs on it.`);
     else if (finger === 'T' && string < 5) say(`fingers[${string}]`, 'The thumb reaches string 6, at most 5.');
     else if (typeof finger === 'number' && finger > 0) {
       const before = places.get(finger);
-      if (before !== undefined && before !== fret) say(`fingers[${string}]`, `Finger ${finger} stands on fret ${before} and fret ${fret} at once.`);
+      if (before !== undefined && before !== fret)
+        say(`fingers[${string}]`, `Finger ${finger} stands on fret ${before} and fret ${fret} at once.`);
       places.set(finger, fret);
     }
   });
   const used = [...places].sort((a, b) => a[0] - b[0]);
   used.forEach(([finger, fret], i) => {
     const next = used[i + 1];
-    if (next && next[1] < fret) say('fingers', `Finger ${next[0]} stands behind finger ${finger}; fingers rise with the frets.`);
+    if (next && next[1] < fret)
+      say('fingers', `Finger ${next[0]} stands behind finger ${finger}; fingers rise with the frets.`);
   });
   return faults;
 }

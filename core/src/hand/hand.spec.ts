@@ -14,7 +14,8 @@ const touches = (text: string): PlantEvent[] =>
     strum: directionOf(e.motion) !== null,
     rings: hasMark(e.motion, '~'),
   }));
-const load = (text: string, tempo = 120, steps = 2) => handLoad(flatten(read(text, steps)), bpm(tempo), DEFAULT_PROFILE);
+const load = (text: string, tempo = 120, steps = 2) =>
+  handLoad(flatten(read(text, steps)), bpm(tempo), DEFAULT_PROFILE);
 const finger = (l: ReturnType<typeof load>, f: string) => l.fingers.find((x) => x.finger === f)!;
 
 describe('planting', () => {
@@ -44,7 +45,8 @@ describe('planting', () => {
     expect(plants[5]).toMatchObject({ atOnce: false, reason: 'must ring' });
     expect(plants[4]?.atOnce).toBe(true);
   });
-  it('a finger that comes again ends the run', () => expect(plantPlan(touches('i:3 m:2 i:1'))[2]?.reason).toBe('same finger'));
+  it('a finger that comes again ends the run', () =>
+    expect(plantPlan(touches('i:3 m:2 i:1'))[2]?.reason).toBe('same finger'));
   it('strums plant nothing', () => expect(plantPlan(touches('id iu')).every((p) => p.reason !== null)).toBe(true));
 });
 
@@ -63,7 +65,8 @@ describe('pendulum', () => {
     expect(m.fights.map((f) => f.slot)).toEqual([2]);
     expect(m.repairedScript).toBe('id iu id:21 iu id iu');
   });
-  it('slow strokes swing slowly: no ghosts between', () => expect(motionCheck(read('id - - - iu - - -')).holes).toEqual([]));
+  it('slow strokes swing slowly: no ghosts between', () =>
+    expect(motionCheck(read('id - - - iu - - -')).holes).toEqual([]));
   it('an odd number of swings turns round at the seam', () => expect(motionCheck(read('id iu id')).seam).toBe(false));
   it('flicks and plucks have no pendulum', () => {
     expect(motionCheck(read('ed ad md id iu')).applies).toBe('flicks');
@@ -99,11 +102,16 @@ describe('load', () => {
     expect(l.fingers.map((f) => f.finger)).toEqual(['i']);
     expect(finger(l, 'i')).toMatchObject({ half: true, neededMs: DEFAULT_PROFILE.returnMs.i / 2, leastMs: 250 });
   });
-  it('the same way twice needs the whole return', () => expect(finger(load('id id'), 'i')).toMatchObject({ half: false, neededMs: 170 }));
+  it('the same way twice needs the whole return', () =>
+    expect(finger(load('id id'), 'i')).toMatchObject({ half: false, neededMs: 170 }));
   it('at the ceiling the tightest finger is exactly in time', () => {
     const l = load('ed ad md id iu');
     expect(l.cause).toEqual({ kind: 'finger', finger: 'i', half: true });
-    expect(Math.max(...handLoad(flatten(read('ed ad md id iu')), bpm(l.ceiling!), DEFAULT_PROFILE).fingers.map((f) => f.share))).toBeCloseTo(1);
+    expect(
+      Math.max(
+        ...handLoad(flatten(read('ed ad md id iu')), bpm(l.ceiling!), DEFAULT_PROFILE).fingers.map((f) => f.share),
+      ),
+    ).toBeCloseTo(1);
   });
   it('shares grow with the tempo, the ceiling does not move', () => {
     expect(finger(load('i m', 240), 'i').share).toBeCloseTo(2 * finger(load('i m', 120), 'i').share);

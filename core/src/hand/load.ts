@@ -41,7 +41,8 @@ interface Touch {
 function touches(flat: FlatPattern): Touch[] {
   const found: Touch[] = [];
   for (const e of flat.events) {
-    if (e.motion.kind === 'golpe' || hasMark(e.motion, '*')) found.push({ at: e.at, finger: 'a', dir: null, golpe: true });
+    if (e.motion.kind === 'golpe' || hasMark(e.motion, '*'))
+      found.push({ at: e.at, finger: 'a', dir: null, golpe: true });
     if (e.motion.kind === 'stroke')
       for (const finger of e.motion.fingers) found.push({ at: e.at, finger, dir: directionOf(e.motion), golpe: false });
   }
@@ -105,7 +106,7 @@ function* joints(length: Ticks, all: readonly Touch[], profile: HandProfile) {
   for (let i = 0; i < all.length; i++) {
     const from = all[i] as Touch;
     const next = all.find((t) => t.at > from.at);
-    const to = next ?? (all[0] as Touch);
+    const to = next ?? all[0] ?? from;
     if (to.finger === from.finger) continue;
     const gap = next ? next.at - from.at : to.at + length - from.at;
     const needed = from.finger === 'p' ? profile.thumbJointMs : profile.jointMs;

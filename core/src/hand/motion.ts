@@ -124,6 +124,11 @@ function repair(pattern: Pattern, swing: Swing): Pattern | null {
     if (step.kind === 'ghost') return { ...step, dir: way };
     if (step.kind !== 'stroke' || step.dir === null) return step;
     const strings = Array.isArray(step.strings) ? [...(step.strings as number[])].reverse() : step.strings;
-    return { ...step, dir: way, strings: strings as typeof step.strings, marks: step.marks.filter((m) => way === 'd' || m !== '_') };
+    return {
+      ...step,
+      dir: way,
+      strings: strings as typeof step.strings,
+      marks: step.marks.filter((m) => way === 'd' || m !== '_'),
+    };
   });
 }

@@ -14,7 +14,12 @@ describe('coming round', () => {
     expect(layOnCycle(read(FIVE), buleria).realign).toEqual({ patternPasses: 24, cycles: 5 });
   });
   it('a four-finger cycle under three-note groups comes round after 12 notes', () => {
-    const { realign } = layOnCycle(read('p i m a', 3), { ...cycleById('vals')!, counts: 1, groups: [TICKS_PER_COUNT], labels: ['1'] });
+    const { realign } = layOnCycle(read('p i m a', 3), {
+      ...cycleById('vals')!,
+      counts: 1,
+      groups: [TICKS_PER_COUNT],
+      labels: ['1'],
+    });
     expect(realign.patternPasses * 4).toBe(12);
   });
   // Five half counts against cycles of 2·n half counts: five turns, unless 5 divides the turn.
@@ -114,7 +119,7 @@ describe('rotations', () => {
     const pattern = read('p i m a i m');
     for (const r of rotations(pattern, buleria)) {
       const flat = flatten(pattern);
-      const laid = layOnCycle(pattern, buleria, { start: -(flat.slots[r.slot]?.at ?? 0) });
+      const laid = layOnCycle(pattern, buleria, { start: 0 - (flat.slots[r.slot]?.at ?? 0) });
       const asked = laid.meetings.reduce((sum, m) => sum + m.weight, 0);
       const given = laid.meetings.reduce((sum, m) => sum + m.weight * (m.by?.strength ?? 0), 0);
       expect(r.overall).toBeCloseTo(given / asked, 5);

@@ -1,5 +1,13 @@
 import { accentAt, cycleLength, placeLabel, type AccentCycle } from '../cycle/index.js';
-import { directionOf, fingersOf, strength, WEAK_BELOW, type Direction, type Finger, type Motion } from '../stroke/index.js';
+import {
+  directionOf,
+  fingersOf,
+  strength,
+  WEAK_BELOW,
+  type Direction,
+  type Finger,
+  type Motion,
+} from '../stroke/index.js';
 import { lcm, ticks, TICKS_PER_COUNT, wrap, type Ticks } from '../time/index.js';
 import { flatten } from './flatten.js';
 import type { FlatPattern, Pattern, Range } from './model.js';
@@ -156,4 +164,9 @@ function meet(strokes: readonly LaidStroke[], cycle: AccentCycle, turns: number)
   return meetings;
 }
 
-const metBy = (m: Motion): MetBy => ({ fingers: fingersOf(m), dir: directionOf(m), kind: m.kind, strength: strength(m) });
+const metBy = (m: Motion): MetBy => ({
+  fingers: fingersOf(m),
+  dir: directionOf(m),
+  kind: m.kind,
+  strength: strength(m),
+});

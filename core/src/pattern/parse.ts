@@ -104,7 +104,11 @@ class Reader {
     const text = close.text.slice(2);
     const n = Number(text);
     if (/^\d+$/.test(text) && n >= least && n <= most) return n;
-    this.fault(close, `After ${bracket}${sign} stands a whole number from ${least} to ${most}.`, `${bracket}${sign}${otherwise}`);
+    this.fault(
+      close,
+      `After ${bracket}${sign} stands a whole number from ${least} to ${most}.`,
+      `${bracket}${sign}${otherwise}`,
+    );
     return otherwise;
   }
 

@@ -3,7 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../cycle/index.js';
 import { anyPattern, anySteps, withoutRanges } from '../testing/arbitrary.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { CELLS, flatten, LONGEST_SCRIPT, parseScript, pressOnStep, printScript, printStep, readStep, replaceRange, scriptWithOne, startingCells, writeSlot } from './index.js';
+import {
+  CELLS,
+  flatten,
+  LONGEST_SCRIPT,
+  parseScript,
+  pressOnStep,
+  printScript,
+  printStep,
+  readStep,
+  replaceRange,
+  scriptWithOne,
+  startingCells,
+  writeSlot,
+} from './index.js';
 
 const two = { stepsPerCount: 2 };
 const faultsOf = (text: string) => parseScript(text, two).faults;
@@ -35,7 +48,8 @@ describe('hand script', () => {
 });
 
 describe('time in a script', () => {
-  const at = (text: string, steps = 2) => flatten(parseScript(text, { stepsPerCount: steps }).pattern).events.map((e) => e.at / TICKS_PER_COUNT);
+  const at = (text: string, steps = 2) =>
+    flatten(parseScript(text, { stepsPerCount: steps }).pattern).events.map((e) => e.at / TICKS_PER_COUNT);
   it('a step lasts one step', () => expect(at('p i m a')).toEqual([0, 0.5, 1, 1.5]));
   it('a group shares its steps evenly', () => expect(at('[p i m]:2 a', 3)).toEqual([0, 2 / 9, 4 / 9, 2 / 3]));
   it('a repeat is written out', () => expect(at('{p i}x3')).toHaveLength(6));
@@ -116,7 +130,9 @@ describe('faults', () => {
     expect(parseScript('i', { stepsPerCount: 11 }).faults[0]?.message).toMatch(/not 11/);
   });
   it('no text at all makes it throw', () => {
-    fc.assert(fc.property(fc.string({ unit: fc.constantFrom(...'pimaedu:54[]{}x2|.-!*_~ ') }), (text) => void faultsOf(text)));
+    fc.assert(
+      fc.property(fc.string({ unit: fc.constantFrom(...'pimaedu:54[]{}x2|.-!*_~ ') }), (text) => void faultsOf(text)),
+    );
   });
 });
 
@@ -127,7 +143,8 @@ describe('editing by slot', () => {
     expect(writeSlot(text, flat, 3, 'iu')).toBe('ed {iu md}x2');
     expect(replaceRange('abc', { from: 1, to: 2 }, 'X')).toBe('aXc');
   });
-  it('a stroke set into an empty wheel stands at its slot among rests', () => expect(scriptWithOne(4, 2, 'p')).toBe('. . p .'));
+  it('a stroke set into an empty wheel stands at its slot among rests', () =>
+    expect(scriptWithOne(4, 2, 'p')).toBe('. . p .'));
   it.each([
     ['.', 'i', 'i'],
     ['i', 'd', 'id'],

@@ -1,4 +1,12 @@
-import { FINGERS, MARKS, type Direction, type Finger, type Mark, type Step, type StringChoice } from '../stroke/index.js';
+import {
+  FINGERS,
+  MARKS,
+  type Direction,
+  type Finger,
+  type Mark,
+  type Step,
+  type StringChoice,
+} from '../stroke/index.js';
 import { isStringNumber, type StringNumber } from '../time/index.js';
 
 export interface StepReading {
@@ -50,7 +58,8 @@ export function readStep(text: string): StepReading {
   if ('step' in marks) return marks;
   const head = [...letters].sort(byFinger).join('') + (dir ?? '');
   const markText = marks.list.join('');
-  const strings = named === undefined ? { choice: null, fingers: letters } : readStrings(named, letters, dir, head, markText);
+  const strings =
+    named === undefined ? { choice: null, fingers: letters } : readStrings(named, letters, dir, head, markText);
   if ('step' in strings) return strings;
   const clash = handClash(strings.fingers, dir, strings.choice, marks.list, head);
   if (clash) return clash;
@@ -69,7 +78,7 @@ function readTap(text: string): StepReading {
   const kind = text.startsWith('G') ? 'golpe' : 'slap';
   const marks = [...text.slice(1)];
   if (marks.every((m) => m === '!' || m === ',') && new Set(marks).size === marks.length && marks.length < 2)
-    return { step: { kind, marks: marks as Mark[] } };
+    return { step: { kind, marks: marks } };
   return fault(
     kind === 'golpe'
       ? 'A golpe alone takes only ! or , after it. With a finger, write the finger and *: p:5*'
@@ -124,7 +133,10 @@ function readStrings(
   }
   if (digits.length !== letters.length) {
     return letters.length === 1
-      ? fault('One finger plucks one string. To go through several, strum: add d or u.', `${head}d:${[...digits].sort((a, b) => b - a).join('')}${marks}`)
+      ? fault(
+          'One finger plucks one string. To go through several, strum: add d or u.',
+          `${head}d:${[...digits].sort((a, b) => b - a).join('')}${marks}`,
+        )
       : fault(`${letters.length} fingers need ${letters.length} strings.`, head + marks);
   }
   const pairs = letters.map((finger, i) => ({ finger, string: digits[i] as StringNumber }));
@@ -133,7 +145,10 @@ function readStrings(
   const falling = [...choice].sort((a, b) => b - a);
   return falling.join('') === choice.join('')
     ? { choice, fingers: letters }
-    : fault('Strings out of finger order: the thumb takes the thickest, then i, m, a, e.', `${head}:${falling.join('')}${marks}`);
+    : fault(
+        'Strings out of finger order: the thumb takes the thickest, then i, m, a, e.',
+        `${head}:${falling.join('')}${marks}`,
+      );
 }
 
 function handClash(
@@ -147,8 +162,7 @@ function handClash(
   const without = (mark: Mark) => head + at + marks.filter((m) => m !== mark).join('');
   if (marks.includes('*') && fingers.includes('a'))
     return fault('The golpe taps with a, and a is busy with this stroke.', without('*'));
-  if (marks.includes('_') && dir === 'u')
-    return fault('An up stroke has no string to rest on.', without('_'));
+  if (marks.includes('_') && dir === 'u') return fault('An up stroke has no string to rest on.', without('_'));
   if (marks.includes('_') && Array.isArray(choice)) {
     const list = choice as readonly StringNumber[];
     if (fingers.includes('p') && list.length === 1 && list[0] === 1)

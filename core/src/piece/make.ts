@@ -19,7 +19,11 @@ export function makeSection(id: string, name: string, cycle: AccentCycle): Secti
 }
 
 /** A new study with one empty section. */
-export function makeStudy(id: string, name: string, cycle: AccentCycle = cycleById('solea') ?? (CYCLES[0] as AccentCycle)): Study {
+export function makeStudy(
+  id: string,
+  name: string,
+  cycle: AccentCycle = cycleById('solea') ?? (CYCLES[0] as AccentCycle),
+): Study {
   return {
     id,
     name,

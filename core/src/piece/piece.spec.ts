@@ -3,7 +3,29 @@ import { cycleById, cycleLength } from '../cycle/index.js';
 import { readShape, STANDARD_TUNING, type Shape } from '../fretting/index.js';
 import { DEFAULT_PROFILE } from '../hand/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { pressSlot, addSection, copyStudy, countInPlan, freeName, harmonyTurns, heldInTurn, makeStudy, putShape, readSection, removeSection, removeShape, renameStudy, setCapo, setCycle, setHarmony, setScript, setSteps, setTempo, type Section, type Study } from './index.js';
+import {
+  pressSlot,
+  addSection,
+  copyStudy,
+  countInPlan,
+  freeName,
+  harmonyTurns,
+  heldInTurn,
+  makeStudy,
+  putShape,
+  readSection,
+  removeSection,
+  removeShape,
+  renameStudy,
+  setCapo,
+  setCycle,
+  setHarmony,
+  setScript,
+  setSteps,
+  setTempo,
+  type Section,
+  type Study,
+} from './index.js';
 
 const buleria = cycleById('buleria')!;
 const shape = (id: string, frets: string): Shape => ({ id, name: id, ...readShape(frets, '') });
@@ -12,7 +34,13 @@ const second = shape('second', 'x-x-3-2-1-1');
 const base: Study = { ...makeStudy('s', 'Study', buleria), shapes: [first, second] };
 const section = (change: Partial<Section>): Section => ({ ...(base.sections[0] as Section), ...change });
 const read = (change: Partial<Section>) =>
-  readSection({ section: section(change), shapes: base.shapes, tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE });
+  readSection({
+    section: section(change),
+    shapes: base.shapes,
+    tuning: STANDARD_TUNING,
+    capo: 0,
+    profile: DEFAULT_PROFILE,
+  });
 const id = base.sections[0]!.id;
 
 describe('commands', () => {
@@ -66,11 +94,20 @@ describe('harmony', () => {
   it('per group: two shapes over five groups take two turns', () => {
     const s = section({ harmony: { per: 'group', shapes: ['first', 'second'] } });
     expect(harmonyTurns(s)).toBe(2);
-    expect(heldInTurn(s, base.shapes, 1).map((h) => h.shape.id)).toEqual(['second', 'first', 'second', 'first', 'second']);
+    expect(heldInTurn(s, base.shapes, 1).map((h) => h.shape.id)).toEqual([
+      'second',
+      'first',
+      'second',
+      'first',
+      'second',
+    ]);
   });
   it('neighbours of one shape are joined to one arc', () => {
     const s = section({ harmony: { per: 'group', shapes: ['first', 'first', 'second', 'second', 'second'] } });
-    expect(heldInTurn(s, base.shapes, 0).map((h) => [h.from / TICKS_PER_COUNT, h.to / TICKS_PER_COUNT])).toEqual([[0, 6], [6, 12]]);
+    expect(heldInTurn(s, base.shapes, 0).map((h) => [h.from / TICKS_PER_COUNT, h.to / TICKS_PER_COUNT])).toEqual([
+      [0, 6],
+      [6, 12],
+    ]);
   });
   it('without shapes all strings are open', () => expect(heldInTurn(section({}), [], 0)[0]?.shape.id).toBe('open'));
 });
@@ -79,7 +116,10 @@ describe('the plan for playback', () => {
   it('has each stroke with its pitch under the shape held there', () => {
     const { plan } = read({ script: 'p:b . . . . . {.}x18', harmony: { per: 'turn', shapes: ['first', 'second'] } });
     const basses = plan.sounds.filter((s) => s.kind === 'pluck').map((s) => [s.at / TICKS_PER_COUNT, s.string, s.midi]);
-    expect(basses).toEqual([[0, 6, 40], [12, 4, 53]]);
+    expect(basses).toEqual([
+      [0, 6, 40],
+      [12, 4, 53],
+    ]);
     expect(plan).toMatchObject({ turns: 2, length: 2 * cycleLength(buleria) });
   });
   it('claps the accents by weight and clicks every count', () => {
@@ -91,22 +131,34 @@ describe('the plan for playback', () => {
   it('strings of a strum follow one another, low first when down', () => {
     const { plan } = read({ script: 'id:321' });
     const strum = plan.sounds.filter((s) => s.kind === 'pluck').slice(0, 3);
-    expect(strum.map((s) => [s.string, s.delayMs])).toEqual([[3, 0], [2, 7], [1, 14]]);
+    expect(strum.map((s) => [s.string, s.delayMs])).toEqual([
+      [3, 0],
+      [2, 7],
+      [1, 14],
+    ]);
   });
   it('staccato stops half-way; a rest stops what is not let ring', () => {
     const stops = (script: string) =>
-      read({ script, harmony: { per: 'turn', shapes: [] } }).plan.sounds.filter((s) => s.kind === 'stop' && s.at < 5040).map((s) => [s.at, s.kind === 'stop' && s.strings]);
+      read({ script, harmony: { per: 'turn', shapes: [] } })
+        .plan.sounds.filter((s) => s.kind === 'stop' && s.at < 5040)
+        .map((s) => [s.at, s.kind === 'stop' && s.strings]);
     expect(stops("i' m")).toEqual([[1260, [3]]]);
     expect(stops('i . {.}x22')).toEqual([[2520, [3]]]);
     expect(stops('i~ . {.}x22')).toEqual([]);
   });
   it('a golpe along with a stroke knocks and plucks at once; a slap stops the strings', () => {
     const { plan } = read({ script: 'p:5* S {.}x22' });
-    expect(plan.sounds.filter((s) => s.at === 0 && s.kind !== 'clap' && s.kind !== 'click').map((s) => s.kind).sort()).toEqual(['golpe', 'pluck']);
+    expect(
+      plan.sounds
+        .filter((s) => s.at === 0 && s.kind !== 'clap' && s.kind !== 'click')
+        .map((s) => s.kind)
+        .sort(),
+    ).toEqual(['golpe', 'pluck']);
     expect(plan.sounds.find((s) => s.kind === 'slap')?.at).toBe(2520);
     expect(plan.sounds.some((s) => s.kind === 'stop' && s.at === 2520)).toBe(true);
   });
-  it('a left-hand mute is a dead stroke', () => expect(read({ script: 'ix' }).plan.sounds.find((s) => s.kind === 'pluck')).toMatchObject({ damping: 'left hand' }));
+  it('a left-hand mute is a dead stroke', () =>
+    expect(read({ script: 'ix' }).plan.sounds.find((s) => s.kind === 'pluck')).toMatchObject({ damping: 'left hand' }));
   it('counts in for a turn, for two when the turn is short', () => {
     expect(countInPlan(buleria).turns).toBe(1);
     expect(countInPlan(cycleById('vals')!)).toMatchObject({ turns: 2, length: 6 * TICKS_PER_COUNT });
@@ -122,16 +174,21 @@ describe('a reading in sentences', () => {
     expect(lines({ script: FIVE })).toContain('24 passes of 5 steps (2.5 counts) over 12 counts a turn.');
     expect(titles({ script: '{id iu}x3' })).toContain('Comes round every turn');
   });
-  it('says what meets each accent', () => expect(lines({ script: FIVE })).toContain('12 e down · 3 a down · 6 m down · 8 a down · 10 e down'));
+  it('says what meets each accent', () =>
+    expect(lines({ script: FIVE })).toContain('12 e down · 3 a down · 6 m down · 8 a down · 10 e down'));
   it('names weak strokes and silent accents with their turns', () => {
     expect(titles({ script: FIVE })).toContain('5 of 25 accents fall on a weak stroke');
-    expect(lines({ script: FIVE }).find((l) => l.startsWith('e down'))).toBe('e down carries 12 and 10 in turn 1; 3 and 8 in turn 2; 6 in turn 3.');
+    expect(lines({ script: FIVE }).find((l) => l.startsWith('e down'))).toBe(
+      'e down carries 12 and 10 in turn 1; 3 and 8 in turn 2; 6 in turn 3.',
+    );
     expect(lines({ script: '. {id}x23' })).toContain('Silent: 12.');
   });
   it('names the ceiling with its finger, and who is late above it', () => {
     expect(titles({ script: FIVE, bpm: 120 })[0]).toBe('Ceiling 352: i');
     expect(titles({ script: FIVE, bpm: 380 })[0]).toBe('No room at 380: i is late');
-    expect(lines({ script: FIVE, bpm: 380 })[0]).toBe('At 380, i has 78 ms between strokes and needs 85 (down and up: half a return).');
+    expect(lines({ script: FIVE, bpm: 380 })[0]).toBe(
+      'At 380, i has 78 ms between strokes and needs 85 (down and up: half a return).',
+    );
   });
   it('tells a better start, the ghost that belongs in a hole, and what to plant', () => {
     expect(titles({ script: FIVE })).toContain('Begin it on its 3rd step (m down)');
@@ -141,7 +198,13 @@ describe('a reading in sentences', () => {
   });
   it('a shape wider than the hand is not for this hand', () => {
     const wide = shape('wide', '1-x-x-x-x-6');
-    const r = readSection({ section: section({ script: 'p', harmony: { per: 'turn', shapes: ['wide'] } }), shapes: [wide], tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE });
+    const r = readSection({
+      section: section({ script: 'p', harmony: { per: 'turn', shapes: ['wide'] } }),
+      shapes: [wide],
+      tuning: STANDARD_TUNING,
+      capo: 0,
+      profile: DEFAULT_PROFILE,
+    });
     expect(r.findings.map((f) => f.title)).toContain('wide: not for this hand');
   });
   it('an empty script has nothing to say', () => expect(read({ script: '' }).findings).toEqual([]));

@@ -48,7 +48,11 @@ function gainOf(m: Motion): number {
 /** Claps on the accents, by weight, and a click on every count of one turn. */
 export function beatsOfTurn(cycle: AccentCycle, turn: number): BeatSound[] {
   const from = turn * cycleLength(cycle);
-  const clicks = cycle.labels.map((_, n): BeatSound => ({ kind: 'click', at: ticks(from + n * TICKS_PER_COUNT), gain: n === 0 ? 1 : 0.6 }));
+  const clicks = cycle.labels.map((_, n): BeatSound => ({
+    kind: 'click',
+    at: ticks(from + n * TICKS_PER_COUNT),
+    gain: n === 0 ? 1 : 0.6,
+  }));
   const claps = cycle.accents.map((a): BeatSound => ({ kind: 'clap', at: ticks(from + a.at), gain: a.weight }));
   return [...clicks, ...claps];
 }
@@ -106,7 +110,11 @@ export function planPlayback(section: Section, layout: Layout, shapes: readonly 
     }
   }
   const length = ticks(turns * turnLength);
-  return { sounds: byPlace(sounds.map((s) => (s.at >= length ? { ...s, at: ticks(s.at - length) } : s))), length, turns };
+  return {
+    sounds: byPlace(sounds.map((s) => (s.at >= length ? { ...s, at: ticks(s.at - length) } : s))),
+    length,
+    turns,
+  };
 }
 
 const dampingOf = (m: Motion): Damping => (hasMark(m, 'x') ? 'left hand' : hasMark(m, '%') ? 'palm' : 'none');

@@ -1,6 +1,24 @@
 import { soundStroke, type Shape, type Tuning } from '../fretting/index.js';
-import { handLoad, motionCheck, plantPlan, type HandLoad, type HandProfile, type Pendulum, type Plant, type PlantEvent } from '../hand/index.js';
-import { flatten, layOnCycle, parseScript, rotations, type FlatPattern, type Layout, type Rotation, type ScriptFault } from '../pattern/index.js';
+import {
+  handLoad,
+  motionCheck,
+  plantPlan,
+  type HandLoad,
+  type HandProfile,
+  type Pendulum,
+  type Plant,
+  type PlantEvent,
+} from '../hand/index.js';
+import {
+  flatten,
+  layOnCycle,
+  parseScript,
+  rotations,
+  type FlatPattern,
+  type Layout,
+  type Rotation,
+  type ScriptFault,
+} from '../pattern/index.js';
 import { directionOf, hasMark } from '../stroke/index.js';
 import { bpm, wrap } from '../time/index.js';
 import { cycleLength } from '../cycle/index.js';
@@ -43,7 +61,18 @@ export function readSection(request: ReadingRequest): Reading {
   const pendulum = motionCheck(pattern);
   const load = handLoad(flat, bpm(section.bpm), profile);
   const ranked = rotations(flat, cycle);
-  const findings = sayFindings({ section, shapes, capo, flat, layout, rotations: ranked, plants, pendulum, load, profile });
+  const findings = sayFindings({
+    section,
+    shapes,
+    capo,
+    flat,
+    layout,
+    rotations: ranked,
+    plants,
+    pendulum,
+    load,
+    profile,
+  });
   return {
     faults,
     flat,

@@ -40,9 +40,13 @@ export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: strin
   const best = latest ? reached(latest) : null;
   if (!latest || best === null) return { bpm: clampBpm(ladder.start), reason: 'The ladder’s own start.' };
   const days = daysBetween(latest.startedAt, today);
-  if (latest.pain) return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: 'Slow: pain was noted last time.' };
+  if (latest.pain)
+    return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: 'Slow: pain was noted last time.' };
   if (days > LONG_BREAK_DAYS)
-    return { bpm: clampBpm(best - 4 * ladder.step), reason: `Four rungs under ${best}, after ${days} days without playing.` };
+    return {
+      bpm: clampBpm(best - 4 * ladder.step),
+      reason: `Four rungs under ${best}, after ${days} days without playing.`,
+    };
   return { bpm: clampBpm(best - ladder.step), reason: `One rung under ${best}, clean last time.` };
 }
 

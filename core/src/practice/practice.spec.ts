@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { cleanShare, climb, daysBetween, nextTempo, reached, rungCount, shiftLog, type Ladder, type LogEntry, type PracticePass } from './index.js';
+import {
+  cleanShare,
+  climb,
+  daysBetween,
+  nextTempo,
+  reached,
+  rungCount,
+  shiftLog,
+  type Ladder,
+  type LogEntry,
+  type PracticePass,
+} from './index.js';
 
 const up: Ladder = { start: 100, end: 112, step: 6, passes: 2 };
 const passes = (text: string, bpm = 100): PracticePass[] => [...text].map((c) => ({ bpm, clean: c === 'c' }));
@@ -20,7 +31,8 @@ describe('ladder', () => {
     expect(climb(up, passes('cc'))).toMatchObject({ bpm: 106, cleanHere: 0 });
     expect(climb(up, passes('cnc')).bpm).toBe(100);
   });
-  it('stops at its end and says that it is held', () => expect(climb(up, passes('cccccc'))).toMatchObject({ bpm: 112, done: true }));
+  it('stops at its end and says that it is held', () =>
+    expect(climb(up, passes('cccccc'))).toMatchObject({ bpm: 112, done: true }));
   it('goes a rung slower after two misses in a row, never without end', () => {
     expect(climb(up, passes('nn')).bpm).toBe(94);
     expect(climb(up, passes('n'.repeat(40))).bpm).toBe(76);
@@ -44,10 +56,14 @@ describe('log', () => {
   });
   it('next time begins a rung under it', () => expect(nextTempo([clean], up, '2026-03-04').bpm).toBe(120));
   it('after more than ten days it begins four rungs lower, and says why', () =>
-    expect(nextTempo([clean], up, '2026-03-20')).toEqual({ bpm: 102, reason: 'Four rungs under 126, after 18 days without playing.' }));
+    expect(nextTempo([clean], up, '2026-03-20')).toEqual({
+      bpm: 102,
+      reason: 'Four rungs under 126, after 18 days without playing.',
+    }));
   it('pain makes it slow', () => expect(nextTempo([{ ...clean, pain: true }], up, '2026-03-04').bpm).toBe(100));
   it('nothing logged begins at the ladder’s start', () => expect(nextTempo([], up, '2026-03-04').bpm).toBe(100));
-  it('days are whole, whatever the hour', () => expect(daysBetween('2026-03-02T23:59:00Z', '2026-03-03T00:01:00Z')).toBe(1));
+  it('days are whole, whatever the hour', () =>
+    expect(daysBetween('2026-03-02T23:59:00Z', '2026-03-03T00:01:00Z')).toBe(1));
   it('a made log is moved so that it ends yesterday, its gaps kept', () => {
     const moved = shiftLog([clean, entry('2026-03-10T18:00:00.000Z', [])], '2026-11-25');
     expect(moved.map((e) => e.startedAt.slice(0, 10))).toEqual(['2026-11-16', '2026-11-24']);

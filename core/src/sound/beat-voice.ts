@@ -3,7 +3,10 @@ import { noiseSource } from './noise.js';
 export type Beat = 'golpe' | 'slap' | 'clap' | 'click';
 
 /** Seconds until each has fallen to a thousandth, its body's pitch, and how much of it is noise. */
-const VOICE: Record<Beat, { readonly ring: number; readonly hz: number; readonly noise: number; readonly edge: number }> = {
+const VOICE: Record<
+  Beat,
+  { readonly ring: number; readonly hz: number; readonly noise: number; readonly edge: number }
+> = {
   golpe: { ring: 0.09, hz: 190, noise: 0.35, edge: 0.25 },
   slap: { ring: 0.14, hz: 95, noise: 0.7, edge: 0.12 },
   clap: { ring: 0.12, hz: 1_100, noise: 0.9, edge: 0.6 },

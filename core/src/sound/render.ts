@@ -21,6 +21,7 @@ export function renderPlan(plan: Plan, { bpm, rate, loops = 1, volumes = {} }: R
   mixer.schedule(soundsBetween(plan, anchor, ticks(0), end));
   const out = new Float32Array(frameOf(end, bpm, rate));
   const block = 128;
-  for (let from = 0; from < out.length; from += block) mixer.render(out.subarray(from, Math.min(out.length, from + block)), from);
+  for (let from = 0; from < out.length; from += block)
+    mixer.render(out.subarray(from, Math.min(out.length, from + block)), from);
   return out;
 }

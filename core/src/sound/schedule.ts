@@ -13,7 +13,9 @@ export interface Anchor {
 
 /** The frame at which a sound begins, counted from its anchor in one rounding. */
 export function frameAt(anchor: Anchor, at: Ticks, delayMs = 0): number {
-  return anchor.frame + frameOf(ticks(at - anchor.at), anchor.bpm, anchor.rate) + Math.round((delayMs * anchor.rate) / 1000);
+  return (
+    anchor.frame + frameOf(ticks(at - anchor.at), anchor.bpm, anchor.rate) + Math.round((delayMs * anchor.rate) / 1000)
+  );
 }
 
 /** Where the music stands at a frame, in ticks with fraction, loops counted on. */

@@ -7,18 +7,37 @@ import { frameAt, Mixer, placeAt, renderPlan, soundsBetween, type Anchor } from 
 
 const RATE = 48_000;
 const pluck = (at: number, string: 1 | 2 | 3 | 4 | 5 | 6, m: number, more: Partial<PlanSound> = {}): PlanSound =>
-  ({ kind: 'pluck', at: ticks(at), string, midi: midi(m), gain: 0.8, delayMs: 0, damping: 'none', ...more }) as PlanSound;
-const plan = (sounds: PlanSound[], counts: number): Plan => ({ sounds, length: ticks(counts * TICKS_PER_COUNT), turns: 1 });
+  ({
+    kind: 'pluck',
+    at: ticks(at),
+    string,
+    midi: midi(m),
+    gain: 0.8,
+    delayMs: 0,
+    damping: 'none',
+    ...more,
+  }) as PlanSound;
+const plan = (sounds: PlanSound[], counts: number): Plan => ({
+  sounds,
+  length: ticks(counts * TICKS_PER_COUNT),
+  turns: 1,
+});
 const firstSound = (samples: Float32Array, from = 0) => samples.findIndex((v, n) => n >= from && v !== 0);
-const energy = (samples: Float32Array, from: number, to: number) => samples.slice(from, to).reduce((sum, v) => sum + v * v, 0);
+const energy = (samples: Float32Array, from: number, to: number) =>
+  samples.slice(from, to).reduce((sum, v) => sum + v * v, 0);
 
 describe('sample positions', () => {
   it('an offline render has every onset on exactly its planned sample', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 0, max: 5039 }), fc.constantFrom(44_100, 48_000), (tempo, at, rate) => {
-        const samples = renderPlan(plan([pluck(at, 3, 60)], 2), { bpm: bpm(tempo), rate });
-        expect(firstSound(samples)).toBe(Math.round((at * 60 * rate) / (5040 * tempo)));
-      }),
+      fc.property(
+        fc.integer({ min: 20, max: 400 }),
+        fc.integer({ min: 0, max: 5039 }),
+        fc.constantFrom(44_100, 48_000),
+        (tempo, at, rate) => {
+          const samples = renderPlan(plan([pluck(at, 3, 60)], 2), { bpm: bpm(tempo), rate });
+          expect(firstSound(samples)).toBe(Math.round((at * 60 * rate) / (5040 * tempo)));
+        },
+      ),
       { numRuns: 25 },
     );
   });
@@ -79,7 +98,12 @@ describe('strings', () => {
     expect(energy(stopped, 40_000, 60_000)).toBeLessThan(energy(ringing, 40_000, 60_000) / 1000);
   });
   it('a dead stroke dies at once, a palm mute sooner than a free string', () => {
-    const at = (damping: string) => energy(renderPlan(plan([pluck(0, 3, 55, { damping } as never)], 2), { bpm: bpm(60), rate: RATE }), 12_000, 24_000);
+    const at = (damping: string) =>
+      energy(
+        renderPlan(plan([pluck(0, 3, 55, { damping } as never)], 2), { bpm: bpm(60), rate: RATE }),
+        12_000,
+        24_000,
+      );
     expect(at('left hand')).toBeLessThan(at('palm'));
     expect(at('palm')).toBeLessThan(at('none') / 10);
   });
@@ -109,8 +133,11 @@ describe('volumes', () => {
     expect(out[0]).not.toBe(0);
   });
   it('all six strings and the knocks together stay under full scale', () => {
-    const all = [1, 2, 3, 4, 5, 6].map((s) => pluck(0, s as 1, 40 + s * 4, { gain: 0.95 } as never));
-    const samples = renderPlan(plan([...all, { kind: 'golpe', at: ticks(0), gain: 1 }], 1), { bpm: bpm(120), rate: RATE });
+    const all = [1, 2, 3, 4, 5, 6].map((s) => pluck(0, s as 1, 40 + s * 4, { gain: 0.95 }));
+    const samples = renderPlan(plan([...all, { kind: 'golpe', at: ticks(0), gain: 1 }], 1), {
+      bpm: bpm(120),
+      rate: RATE,
+    });
     expect(Math.max(...samples)).toBeLessThan(1);
   });
 });

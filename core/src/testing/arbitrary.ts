@@ -9,14 +9,20 @@ const fingers = fc.subarray([...FINGERS], { minLength: 1, maxLength: 4 });
 
 const marks = (allowed: readonly Mark[]) =>
   fc.subarray([...allowed]).map((list) => {
-    const kept = list.filter((m) => !((m === ',' && list.includes('!')) || (m === '~' && list.some((o) => "'x%".includes(o)))));
+    const kept = list.filter(
+      (m) => !((m === ',' && list.includes('!')) || (m === '~' && list.some((o) => "'x%".includes(o)))),
+    );
     return MARKS.filter((m) => kept.includes(m));
   });
 const without = (list: readonly Finger[], ...out: Mark[]) =>
   MARKS.filter((m) => !out.includes(m) && !(m === '*' && list.includes('a')));
 
 const strum: fc.Arbitrary<Step> = fc
-  .record({ fingers, dir: fc.constantFrom('d' as const, 'u' as const), strings: fc.option(fc.subarray([...STRINGS], { minLength: 1 })) })
+  .record({
+    fingers,
+    dir: fc.constantFrom('d' as const, 'u' as const),
+    strings: fc.option(fc.subarray([...STRINGS], { minLength: 1 })),
+  })
   .chain(({ fingers: f, dir, strings }) =>
     marks(without(f, '_')).map((m): Step => ({
       kind: 'stroke',
@@ -29,7 +35,11 @@ const strum: fc.Arbitrary<Step> = fc
 const pluck: fc.Arbitrary<Step> = fingers.chain((f) =>
   fc
     .record({
-      strings: fc.oneof(fc.constant(null), fc.constant('treble' as const), fc.subarray([...STRINGS], { minLength: f.length, maxLength: f.length })),
+      strings: fc.oneof(
+        fc.constant(null),
+        fc.constant('treble' as const),
+        fc.subarray([...STRINGS], { minLength: f.length, maxLength: f.length }),
+      ),
       marks: marks(without(f, '_')),
     })
     .map((r): Step => ({ kind: 'stroke', fingers: f, dir: null, strings: r.strings, marks: r.marks })),
@@ -61,10 +71,20 @@ export const anyPattern: fc.Arbitrary<Pattern> = fc.record({
 });
 
 /** A row of n plain strokes, one step each. */
-export const strokesOf = (n: number): string => Array.from({ length: n }, (_, i) => ['p', 'i', 'm', 'a'][i % 4]).join(' ');
+export const strokesOf = (n: number): string =>
+  Array.from({ length: n }, (_, i) => ['p', 'i', 'm', 'a'][i % 4]).join(' ');
 
 export const anyCycle: fc.Arbitrary<AccentCycle> = fc.integer({ min: 1, max: 64 }).map((counts) =>
-  makeCycle({ id: 'any', name: 'Any', family: 'tango', counts, accents: [[0, 1]], groups: [counts], countNote: 'eighth', tempo: [60, 90, 120] }),
+  makeCycle({
+    id: 'any',
+    name: 'Any',
+    family: 'tango',
+    counts,
+    accents: [[0, 1]],
+    groups: [counts],
+    countNote: 'eighth',
+    tempo: [60, 90, 120],
+  }),
 );
 export const anySteps = fc.constantFrom(...STEPS_PER_COUNT);
 

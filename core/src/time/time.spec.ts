@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bpm, clampBpm, frameOf, lcm, millisOf, positionAtFrame, stepTicks, tapTempo, ticks, TICKS_PER_COUNT, wrap } from './index.js';
+import {
+  bpm,
+  clampBpm,
+  frameOf,
+  lcm,
+  millisOf,
+  positionAtFrame,
+  stepTicks,
+  tapTempo,
+  ticks,
+  TICKS_PER_COUNT,
+  wrap,
+} from './index.js';
 
 describe('ticks', () => {
   it.each([2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 15, 16])('%i steps fill a count exactly', (n) => {

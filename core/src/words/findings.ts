@@ -30,15 +30,9 @@ export interface FindingMatter {
 /** What there is to say about a section, in sentences, in the order in which a player asks. */
 export function sayFindings(m: FindingMatter): Finding[] {
   if (m.flat.events.length === 0) return [];
-  return [
-    ceiling(m),
-    comesRound(m),
-    ...accents(m),
-    betterStart(m),
-    hand(m),
-    plants(m),
-    ...spans(m),
-  ].filter((f): f is Finding => f !== null);
+  return [ceiling(m), comesRound(m), ...accents(m), betterStart(m), hand(m), plants(m), ...spans(m)].filter(
+    (f): f is Finding => f !== null,
+  );
 }
 
 const counts = (ticks: number): string => {
@@ -66,7 +60,12 @@ function placesByTurn(list: readonly { label: string; turn: number }[], turns: n
   for (const m of list) byLabel.set(m.label, [...(byLabel.get(m.label) ?? []), m.turn + 1]);
   const byTurns = new Map<string, string[]>();
   for (const [label, at] of byLabel) {
-    const key = at.length === turns ? (turns === 1 ? '' : ' in every turn') : ` in turn${at.length === 1 ? '' : 's'} ${listed(at.map(String))}`;
+    const key =
+      at.length === turns
+        ? turns === 1
+          ? ''
+          : ' in every turn'
+        : ` in turn${at.length === 1 ? '' : 's'} ${listed(at.map(String))}`;
     byTurns.set(key, [...(byTurns.get(key) ?? []), label]);
   }
   return [...byTurns].map(([key, labels]) => listed(labels) + key).join('; ');
@@ -94,7 +93,12 @@ function accents({ layout, section }: FindingMatter): Finding[] {
       lines: [...who].map(([by, list]) => `${by} carries ${placesByTurn(list, layout.turns)}.`),
     });
   } else if (layout.missed.length === 0) {
-    found.push({ id: 'weak', tone: 'good', title: 'Every accent is carried', lines: [`All ${section.cycle.accents.length} accents meet a strong stroke in every turn.`] });
+    found.push({
+      id: 'weak',
+      tone: 'good',
+      title: 'Every accent is carried',
+      lines: [`All ${section.cycle.accents.length} accents meet a strong stroke in every turn.`],
+    });
   }
   if (layout.missed.length > 0)
     found.push({
@@ -115,7 +119,10 @@ function betterStart({ rotations, flat, layout, section }: FindingMatter): Findi
   const name = step && step.kind !== 'rest' && step.kind !== 'hold' ? ` (${sayMotion(step)})` : '';
   const equal = rotations.every((r) => r.overall === best.overall);
   if (best.slot === 0 || (best.overall === written.overall && best.firstTurn === written.firstTurn)) {
-    const line = equal && layout.realign.cycles > 1 ? 'All starts are equal over the whole round; this one gives the first turn most.' : `It gives the accents ${percent(written.overall)} of the weight they ask for; no other start gives more.`;
+    const line =
+      equal && layout.realign.cycles > 1
+        ? 'All starts are equal over the whole round; this one gives the first turn most.'
+        : `It gives the accents ${percent(written.overall)} of the weight they ask for; no other start gives more.`;
     return { id: 'start', tone: 'good', title: 'The start is well chosen', lines: [line] };
   }
   const line = equal
@@ -130,9 +137,19 @@ function hand({ pendulum, section }: FindingMatter): Finding | null {
     list.length > 6 ? `${plural(list.length, 'place')}, first at ${list[0] ? at(list[0]) : ''}` : listed(list.map(at));
   if (pendulum.applies === 'nothing') return null;
   if (pendulum.applies === 'flicks')
-    return { id: 'hand', tone: 'plain', title: 'Hand: fingers flick one after another', lines: ['The hand stays; there is no pendulum to keep.'] };
+    return {
+      id: 'hand',
+      tone: 'plain',
+      title: 'Hand: fingers flick one after another',
+      lines: ['The hand stays; there is no pendulum to keep.'],
+    };
   if (pendulum.applies === 'plucks')
-    return { id: 'hand', tone: 'plain', title: 'Hand: plucked', lines: ['No pendulum: the fingers close into the hand.'] };
+    return {
+      id: 'hand',
+      tone: 'plain',
+      title: 'Hand: plucked',
+      lines: ['No pendulum: the fingers close into the hand.'],
+    };
   const lines: string[] = [];
   for (const way of ['d', 'u'] as const) {
     const here = pendulum.holes.filter((h) => h.way === way);
@@ -163,15 +180,21 @@ function plants({ plants: list, flat }: FindingMatter): Finding | null {
   const sets = [...new Set(figures.map((p) => p.set.join(' ')))];
   const broken = list.find((p) => p.reason !== null && p.reason !== 'run over' && p.reason !== 'strum');
   const motion = broken ? flat.events[broken.index]?.motion : undefined;
-  const why = broken && motion && broken.reason && broken.reason !== 'run over'
-    ? [`${fingersOf(motion).join(' ')} on step ${(flat.events[broken.index]?.slot ?? 0) + 1} plays unplanted: ${WHY[broken.reason]}.`]
-    : [];
+  const why =
+    broken && motion && broken.reason && broken.reason !== 'run over'
+      ? [
+          `${fingersOf(motion).join(' ')} on step ${(flat.events[broken.index]?.slot ?? 0) + 1} plays unplanted: ${WHY[broken.reason]}.`,
+        ]
+      : [];
   if (sets.length === 0) return { id: 'plants', tone: 'plain', title: 'Nothing to plant', lines: why };
   return {
     id: 'plants',
     tone: 'plain',
     title: `Plant ${sets.slice(0, 3).join(', then ')} at once`,
-    lines: [`${plural(figures.length, 'figure')} in a pass. Or set each next finger while the one before plays.`, ...why],
+    lines: [
+      `${plural(figures.length, 'figure')} in a pass. Or set each next finger while the one before plays.`,
+      ...why,
+    ],
   };
 }
 
@@ -185,7 +208,11 @@ function ceiling({ load, section }: FindingMatter): Finding | null {
     ? `${who} has ${Math.floor(tight.leastMs)} ms between strokes and needs ${Math.ceil(tight.neededMs)}`
     : `the joint ${who} is the tightest place`;
   const detail =
-    cause.kind === 'golpe' ? ' (the golpe is tapped with a)' : cause.kind === 'finger' && cause.half ? ' (down and up: half a return)' : '';
+    cause.kind === 'golpe'
+      ? ' (the golpe is tapped with a)'
+      : cause.kind === 'finger' && cause.half
+        ? ' (down and up: half a return)'
+        : '';
   const late = section.bpm > load.ceiling;
   const near = !late && section.bpm > load.ceiling * 0.9;
   return {

@@ -1,7 +1,13 @@
 import { hasMark, type Direction, type Finger, type Motion } from '../stroke/index.js';
 
 export const WAY: Record<Direction, string> = { d: 'down', u: 'up' };
-export const FINGER_NAME: Record<Finger, string> = { p: 'thumb', i: 'index', m: 'middle', a: 'ring', e: 'little finger' };
+export const FINGER_NAME: Record<Finger, string> = {
+  p: 'thumb',
+  i: 'index',
+  m: 'middle',
+  a: 'ring',
+  e: 'little finger',
+};
 
 /** A list as it is said: “12, 3 and 8”. */
 export const listed = (words: readonly string[]): string =>
@@ -19,7 +25,9 @@ export function sayMotion(m: Motion): string {
   return (m.dir ? `${fingers} ${WAY[m.dir]}` : fingers) + golpe;
 }
 /** The same for what meets an accent. */
-export const sayMet = (by: { fingers: readonly Finger[]; dir: Direction | null; kind: Motion['kind'] } | null): string => {
+export const sayMet = (
+  by: { fingers: readonly Finger[]; dir: Direction | null; kind: Motion['kind'] } | null,
+): string => {
   if (!by) return 'nothing';
   if (by.kind !== 'stroke') return by.kind;
   return by.fingers.join(' ') + (by.dir ? ` ${WAY[by.dir]}` : '');

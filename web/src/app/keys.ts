@@ -27,7 +27,9 @@ export class Keys {
   /** Whether the key is for the field that has the focus rather than for the place. */
   static typing(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    return !!target?.closest('input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]');
+    return !!target?.closest(
+      'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
+    );
   }
   /** Space and Enter belong to a control that was reached with the keyboard. */
   static onControl(e: KeyboardEvent): boolean {

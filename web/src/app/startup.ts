@@ -33,7 +33,9 @@ export class Startup {
     try {
       await this.collection.load();
     } catch {
-      this.trouble.set('This browser’s storage can’t be read, so nothing can be kept here. Allow storage for this page, or leave private browsing.');
+      this.trouble.set(
+        'This browser’s storage can’t be read, so nothing can be kept here. Allow storage for this page, or leave private browsing.',
+      );
       return;
     }
     this.openLast();

@@ -22,7 +22,9 @@ export class Compute {
   readonly answered = this.latest.asReadonly();
 
   protected start(): Remote<Computer> | Computer {
-    return wrap<Computer>(new Worker(new URL('./reading.worker', import.meta.url), { type: 'module', name: 'reading' }));
+    return wrap<Computer>(
+      new Worker(new URL('./reading.worker', import.meta.url), { type: 'module', name: 'reading' }),
+    );
   }
 
   /** Asks for a reading; the answer arrives in `answered`, unless a newer request has overtaken it. */

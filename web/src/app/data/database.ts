@@ -1,8 +1,13 @@
+import { InjectionToken } from '@angular/core';
 import type { AccentCycle, HandProfile, LogEntry } from '@ruffle-wheel/core';
 import { Dexie, type Table } from 'dexie';
 import type { Settings, StudyRow } from './rows';
 
-export const DATABASE_NAME = 'ruffle-wheel';
+/** Names the tables, and the channel over which tabs hear of each other's saves. */
+export const DATABASE_NAME = new InjectionToken<string>('DATABASE_NAME', {
+  providedIn: 'root',
+  factory: () => 'ruffle-wheel',
+});
 
 /** Tables in the browser. A change of their form gets a new version with an upgrade, never an edit of this one. */
 export class Database extends Dexie {
@@ -12,7 +17,7 @@ export class Database extends Dexie {
   readonly cycles!: Table<AccentCycle, string>;
   readonly settings!: Table<Settings, string>;
 
-  constructor(name = DATABASE_NAME) {
+  constructor(name: string) {
     super(name);
     this.version(1).stores({
       studies: 'id, savedAt',

@@ -2,7 +2,14 @@
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import type { Settings } from './rows';
 
-export { readCycleRow, readFile, readLogRow, readProfileRow, readStudyRow, refuseBySize } from '@ruffle-wheel/core/format';
+export {
+  readCycleRow,
+  readFile,
+  readLogRow,
+  readProfileRow,
+  readStudyRow,
+  refuseBySize,
+} from '@ruffle-wheel/core/format';
 export { writeEverything, writeStudy } from '@ruffle-wheel/core/format';
 
 const volume = Joi.number().min(0).max(1).required();

@@ -1,8 +1,8 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { AccentCycle, HandProfile, LogEntry, Study } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
 import type { Table } from 'dexie';
-import { Database } from './database';
+import { Database, DATABASE_NAME } from './database';
 import { type DamagedRow, DEFAULT_SETTINGS, type Settings, type StudyRow } from './rows';
 
 export interface StoredCollection {
@@ -12,19 +12,34 @@ export interface StoredCollection {
   readonly cycles: AccentCycle[];
   readonly damaged: DamagedRow[];
 }
-export type SaveResult = { readonly ok: true; readonly row: StudyRow } | { readonly ok: false; readonly theirs: StudyRow | null };
+export type SaveResult =
+  { readonly ok: true; readonly row: StudyRow } | { readonly ok: false; readonly theirs: StudyRow | null };
 /** Told to the other tabs after something was stored. */
 export interface Stored {
   readonly kind: 'study' | 'shelf' | 'log' | 'settings';
   readonly id?: string;
 }
-type Check<T> = (row: unknown) => { ok: true; value: T } | { ok: false; faults: readonly { path: string; message: string }[] };
+type Check<T> = (
+  row: unknown,
+) => { ok: true; value: T } | { ok: false; faults: readonly { path: string; message: string }[] };
+
+/** Rows checked in one go before the page gets its turn again. */
+const PORTION = 40;
+async function inPortions<T>(rows: readonly unknown[], check: (row: unknown) => T[]): Promise<T[]> {
+  const passed: T[] = [];
+  for (let from = 0; from < rows.length; from += PORTION) {
+    if (from > 0) await new Promise((resolve) => setTimeout(resolve));
+    passed.push(...rows.slice(from, from + PORTION).flatMap(check));
+  }
+  return passed;
+}
 
 /** The only way to the tables: every row read back goes through its check, other tabs hear of every save. */
 @Injectable({ providedIn: 'root' })
 export class Store {
-  private readonly db = new Database();
-  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('ruffle-wheel');
+  private readonly name = inject(DATABASE_NAME);
+  private readonly db = new Database(this.name);
+  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(this.name);
   private readonly heard = new Subject<Stored>();
   /** What other tabs have stored. */
   readonly elsewhere = this.heard.asObservable();
@@ -39,27 +54,32 @@ export class Store {
   async readAll(): Promise<StoredCollection> {
     const door = await import('./door');
     const damaged: DamagedRow[] = [];
-    const pass = <T>(table: string, rows: unknown[], check: Check<T>): T[] =>
-      rows.flatMap((row) => {
+    const pass = <T>(table: string, rows: unknown[], check: Check<T>): Promise<T[]> =>
+      inPortions(rows, (row) => {
         const read = check(row);
         if (read.ok) return [read.value];
         const first = read.faults[0];
         const id = (row as { id?: unknown } | null)?.id;
-        damaged.push({ table, id: typeof id === 'string' ? id : '?', message: first ? `${first.path}: ${first.message}` : '' });
+        damaged.push({
+          table,
+          id: typeof id === 'string' ? id : '?',
+          message: first ? `${first.path}: ${first.message}` : '',
+        });
         return [];
       });
-    const studies = pass<StudyRow>('studies', await this.db.studies.toArray(), (row) => {
+    const studies = await pass<StudyRow>('studies', await this.db.studies.toArray(), (row) => {
       const { revision, savedAt, study } = row as Partial<StudyRow>;
       const read = door.readStudyRow(study);
       if (!read.ok) return read;
-      if (typeof revision !== 'number' || typeof savedAt !== 'string') return { ok: false, faults: [{ path: 'revision', message: 'is missing' }] };
+      if (typeof revision !== 'number' || typeof savedAt !== 'string')
+        return { ok: false, faults: [{ path: 'revision', message: 'is missing' }] };
       return { ok: true, value: { id: read.value.id, revision, savedAt, study: read.value } };
     });
     return {
       studies,
-      log: pass('log', await this.db.log.toArray(), door.readLogRow),
-      profiles: pass('profiles', await this.db.profiles.toArray(), door.readProfileRow),
-      cycles: pass('cycles', await this.db.cycles.toArray(), door.readCycleRow),
+      log: await pass('log', await this.db.log.toArray(), door.readLogRow),
+      profiles: await pass('profiles', await this.db.profiles.toArray(), door.readProfileRow),
+      cycles: await pass('cycles', await this.db.cycles.toArray(), door.readCycleRow),
       damaged,
     };
   }
@@ -130,12 +150,21 @@ export class Store {
   }
 
   /** Puts imported things beside what is there: the same id is replaced, everything else stays. All or nothing. */
-  async merge(c: { studies: readonly Study[]; log: readonly LogEntry[]; profiles: readonly HandProfile[]; cycles: readonly AccentCycle[] }) {
+  async merge(c: {
+    studies: readonly Study[];
+    log: readonly LogEntry[];
+    profiles: readonly HandProfile[];
+    cycles: readonly AccentCycle[];
+  }) {
     const { studies, log, profiles, cycles } = this.db;
     await this.db.transaction('rw', [studies, log, profiles, cycles], async () => {
-      const there = new Map((await studies.bulkGet(c.studies.map((s) => s.id))).flatMap((r) => (r ? [[r.id, r.revision] as const] : [])));
+      const there = new Map(
+        (await studies.bulkGet(c.studies.map((s) => s.id))).flatMap((r) => (r ? [[r.id, r.revision] as const] : [])),
+      );
       const savedAt = new Date().toISOString();
-      await studies.bulkPut(c.studies.map((study) => ({ id: study.id, revision: (there.get(study.id) ?? 0) + 1, savedAt, study })));
+      await studies.bulkPut(
+        c.studies.map((study) => ({ id: study.id, revision: (there.get(study.id) ?? 0) + 1, savedAt, study })),
+      );
       await log.bulkPut([...c.log]);
       await profiles.bulkPut([...c.profiles]);
       await cycles.bulkPut([...c.cycles]);
@@ -161,4 +190,3 @@ export class Store {
     };
   }
 }
-

@@ -7,7 +7,13 @@ import { words } from '../words/en';
   selector: 'app-key-list',
   imports: [A11yModule],
   template: `<div class="veil" (click)="closed.emit()" aria-hidden="true"></div>
-    <section role="dialog" aria-modal="true" [attr.aria-label]="words.title" cdkTrapFocus [cdkTrapFocusAutoCapture]="true">
+    <section
+      role="dialog"
+      aria-modal="true"
+      [attr.aria-label]="words.title"
+      cdkTrapFocus
+      [cdkTrapFocusAutoCapture]="true"
+    >
       <h2>{{ words.title }}</h2>
       <dl>
         @for (row of words.list; track row[0]) {

@@ -21,7 +21,10 @@ export class Engine {
 
   static async start(): Promise<Engine> {
     const native = new AudioContext({ latencyHint: 'interactive' });
-    const [tone] = await Promise.all([import('tone/build/esm/core/context/Context'), native.audioWorklet.addModule(WORKLET)]);
+    const [tone] = await Promise.all([
+      import('tone/build/esm/core/context/Context'),
+      native.audioWorklet.addModule(WORKLET),
+    ]);
     const node = new AudioWorkletNode(native, 'mixer', { numberOfInputs: 0, outputChannelCount: [2] });
     node.connect(native.destination);
     const engine = new Engine(native, node);

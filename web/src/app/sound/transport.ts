@@ -81,7 +81,7 @@ export class Transport {
     }
     // Stopped again while the engine was getting ready.
     if (this.state() !== 'starting') return;
-    this.startsAt = countIn ? -lead.length : 0;
+    this.startsAt = countIn ? 0 - lead.length : 0;
     this.handedTo = this.startsAt;
     const frame = this.engine.frame + Math.round(START_SECONDS * this.engine.rate);
     this.anchors = [{ at: ticks(this.startsAt), frame, bpm: bpm(tempo), rate: this.engine.rate }];

@@ -1,10 +1,20 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type AccentCycle, CYCLES, DEFAULT_PROFILE, type HandProfile, type LogEntry, shiftLog, type Study } from '@ruffle-wheel/core';
+import {
+  type AccentCycle,
+  CYCLES,
+  DEFAULT_PROFILE,
+  type HandProfile,
+  type LogEntry,
+  shiftLog,
+  type Study,
+} from '@ruffle-wheel/core';
 import { Store, type DamagedRow, DEFAULT_SETTINGS, type Settings, type StudyRow } from '../data';
 
 export type ImportResult =
   | { readonly ok: true; readonly studies: number; readonly sessions: number; readonly first: string | null }
   | { readonly ok: false; readonly message: string; readonly faults: readonly { path: string; message: string }[] };
+
+const newestFirst = (log: readonly LogEntry[]) => [...log].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 
 /** All that the player keeps, held as signals and stored as it changes. */
 @Injectable({ providedIn: 'root' })
@@ -39,11 +49,18 @@ export class Collection {
 
   async reload() {
     const all = await this.store.readAll();
-    this.studies.set(all.studies.sort((a, b) => b.savedAt.localeCompare(a.savedAt) || a.study.name.localeCompare(b.study.name)));
-    this.log.set(all.log.sort((a, b) => b.startedAt.localeCompare(a.startedAt)));
+    this.studies.set(
+      all.studies.sort((a, b) => b.savedAt.localeCompare(a.savedAt) || a.study.name.localeCompare(b.study.name)),
+    );
+    this.log.set(newestFirst(all.log));
     this.profiles.set(all.profiles);
     this.ownCycles.set(all.cycles);
     this.damaged.set(all.damaged);
+  }
+
+  /** A study saved by its own store: nothing needs to be read again. */
+  takeSaved(row: StudyRow) {
+    this.studies.update((rows) => [row, ...rows.filter((r) => r.id !== row.id)]);
   }
 
   /** Changes settings and stores them a moment later: sliders move in many small steps. */
@@ -55,7 +72,8 @@ export class Collection {
 
   async bringDemo(): Promise<ImportResult> {
     const response = await fetch('demo/residency.json');
-    if (!response.ok) return { ok: false, message: `The demo data could not be fetched (${response.status}).`, faults: [] };
+    if (!response.ok)
+      return { ok: false, message: `The demo data could not be fetched (${response.status}).`, faults: [] };
     const today = new Date().toISOString().slice(0, 10);
     const result = await this.importText(await response.text(), (log) => shiftLog(log, today));
     if (result.ok && !this.settings().profileId) this.set({ profileId: this.profiles()[0]?.id ?? '' });
@@ -70,7 +88,10 @@ export class Collection {
     return this.importText(await file.text());
   }
 
-  private async importText(text: string, log: (entries: readonly LogEntry[]) => LogEntry[] = (l) => [...l]): Promise<ImportResult> {
+  private async importText(
+    text: string,
+    log: (entries: readonly LogEntry[]) => LogEntry[] = (l) => [...l],
+  ): Promise<ImportResult> {
     const door = await import('../data/door');
     const reading = door.readFile(text);
     if (!reading.ok) return reading;
@@ -119,11 +140,11 @@ export class Collection {
   }
   async saveLog(entry: LogEntry) {
     await this.store.saveLog(entry);
-    await this.reload();
+    this.log.update((log) => newestFirst([entry, ...log.filter((e) => e.id !== entry.id)]));
   }
   async deleteLog(entry: LogEntry): Promise<() => Promise<void>> {
     await this.store.deleteLog(entry.id);
-    await this.reload();
+    this.log.update((log) => log.filter((e) => e.id !== entry.id));
     return () => this.saveLog(entry);
   }
   async saveProfile(profile: HandProfile) {

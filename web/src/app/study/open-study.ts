@@ -21,7 +21,9 @@ export class OpenStudy {
   private readonly past = signal<readonly Study[]>([]);
   private readonly future = signal<readonly Study[]>([]);
   private readonly sectionChoice = signal('');
-  private revision = 0;
+  /** Revision of each study as last read or saved here. */
+  private readonly revisions = new Map<string, number>();
+  private storing: Promise<unknown> = Promise.resolve();
   private saveTimer: ReturnType<typeof setTimeout> | undefined;
   private lastStep = { key: '', at: 0 };
   private readonly saveState = signal<SaveState>('saved');
@@ -38,7 +40,13 @@ export class OpenStudy {
     const study = this.current();
     const section = this.section();
     if (!study || !section) return null;
-    return { section, shapes: study.shapes, tuning: study.tuning, capo: study.capo, profile: this.collection.profile() };
+    return {
+      section,
+      shapes: study.shapes,
+      tuning: study.tuning,
+      capo: study.capo,
+      profile: this.collection.profile(),
+    };
   });
   /** What the worker found about the open section; the one before stays until the next arrives. */
   readonly reading = computed(() => {
@@ -62,7 +70,7 @@ export class OpenStudy {
   open(row: StudyRow, section = '') {
     void this.flush();
     this.current.set(row.study);
-    this.revision = row.revision;
+    this.revisions.set(row.id, row.revision);
     this.past.set([]);
     this.future.set([]);
     this.saveState.set('saved');
@@ -84,7 +92,8 @@ export class OpenStudy {
     const after = command(before);
     if (after === before) return;
     const now = performance.now();
-    const joined = key !== '' && key === this.lastStep.key && now - this.lastStep.at < ONE_STEP_MS && this.future().length === 0;
+    const joined =
+      key !== '' && key === this.lastStep.key && now - this.lastStep.at < ONE_STEP_MS && this.future().length === 0;
     this.lastStep = { key, at: now };
     if (!joined) this.past.update((p) => [...p, before].slice(-MOST_UNDONE));
     this.future.set([]);
@@ -126,20 +135,23 @@ export class OpenStudy {
     await this.save();
   }
 
-  private async save() {
+  /** Saves follow one another, each with the revision that the one before has left. */
+  private save(): Promise<unknown> {
     const study = this.current();
-    if (!study) return;
-    try {
-      const result = await this.store.saveStudy(study, this.revision);
-      if (result.ok) {
-        // Another study may have been opened while this one was being stored.
-        if (this.current()?.id === study.id) this.revision = result.row.revision;
-        if (this.current() === study) this.saveState.set('saved');
-        await this.collection.reload();
-      } else this.saveState.set('conflict');
-    } catch {
-      this.saveState.set('failed');
-    }
+    if (!study) return Promise.resolve();
+    this.storing = this.storing.then(async () => {
+      try {
+        const result = await this.store.saveStudy(study, this.revisions.get(study.id) ?? 0);
+        if (result.ok) {
+          this.revisions.set(study.id, result.row.revision);
+          this.collection.takeSaved(result.row);
+          if (this.current() === study) this.saveState.set('saved');
+        } else this.saveState.set('conflict');
+      } catch {
+        this.saveState.set('failed');
+      }
+    });
+    return this.storing;
   }
 
   private async takeTheirsIfIdle() {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { cycleLength, fretsText, heldInTurn, type Ladder, reached, rungCount, setLadder } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
@@ -22,7 +31,9 @@ export class PractisePlace {
   private readonly collection = inject(Collection);
   protected readonly stand = signal(false);
   protected readonly section = this.open.section;
-  protected readonly ladder = computed((): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 });
+  protected readonly ladder = computed(
+    (): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 },
+  );
   protected readonly cautionsRead = computed(() => this.collection.profile().cautionsRead);
 
   protected readonly heard = computed(() => {
@@ -110,6 +121,7 @@ export class PractisePlace {
     const n = Math.round(Number(text));
     const low = { start: 20, end: 20, step: 1, passes: 1 }[field];
     const high = { start: 400, end: 400, step: 100, passes: 50 }[field];
-    if (section && Number.isFinite(n)) this.open.apply(setLadder(section.id, { ...section.ladder, [field]: Math.min(high, Math.max(low, n)) }));
+    if (section && Number.isFinite(n))
+      this.open.apply(setLadder(section.id, { ...section.ladder, [field]: Math.min(high, Math.max(low, n)) }));
   }
 }

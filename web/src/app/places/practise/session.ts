@@ -35,7 +35,9 @@ export class PracticeSession {
     const study = this.open.study();
     const section = this.open.section();
     if (!study || !section) return null;
-    const own = this.collection.log().filter((e) => e.studyId === study.id && e.sectionName === section.name && e.id !== this.entryId);
+    const own = this.collection
+      .log()
+      .filter((e) => e.studyId === study.id && e.sectionName === section.name && e.id !== this.entryId);
     return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
   });
 

@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FINGERS, type Finger, type HandProfile, LITTLE_FINGER_SPELLINGS, type LittleFingerSpelling, millimetres, millis } from '@ruffle-wheel/core';
+import {
+  FINGERS,
+  type Finger,
+  type HandProfile,
+  LITTLE_FINGER_SPELLINGS,
+  type LittleFingerSpelling,
+  millimetres,
+  millis,
+} from '@ruffle-wheel/core';
 import { Collection } from '../../study';
 import { words } from '../../words/en';
 
@@ -24,7 +32,9 @@ export class Hands {
   protected readonly collection = inject(Collection);
   protected readonly spellings = LITTLE_FINGER_SPELLINGS;
   protected readonly profile = this.collection.profile;
-  protected readonly fingers = computed(() => FINGERS.map((finger) => ({ finger, ms: this.profile().returnMs[finger] })));
+  protected readonly fingers = computed(() =>
+    FINGERS.map((finger) => ({ finger, ms: this.profile().returnMs[finger] })),
+  );
   protected readonly measures: readonly { key: Measure; label: string }[] = [
     { key: 'jointMs', label: words.shelf.joint },
     { key: 'thumbJointMs', label: words.shelf.thumbJoint },
@@ -36,7 +46,12 @@ export class Hands {
     this.collection.set({ profileId: id });
   }
   protected async newHand() {
-    const profile: HandProfile = { ...this.profile(), id: crypto.randomUUID(), name: this.words.newHand, cautionsRead: false };
+    const profile: HandProfile = {
+      ...this.profile(),
+      id: crypto.randomUUID(),
+      name: this.words.newHand,
+      cautionsRead: false,
+    };
     await this.collection.saveProfile(profile);
     this.choose(profile.id);
   }

@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { addSection, copyStudy, freeName, makeStudy, removeSection, renameSection, renameStudy, type Study } from '@ruffle-wheel/core';
+import {
+  addSection,
+  copyStudy,
+  freeName,
+  makeStudy,
+  removeSection,
+  renameSection,
+  renameStudy,
+  type Study,
+} from '@ruffle-wheel/core';
 import type { StudyRow } from '../../data';
 import { Collection, type ImportResult, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
@@ -84,7 +93,9 @@ export class ShelfPlace {
     const result = await this.collection.importFile(file);
     this.refused.set(result.ok ? null : result);
     if (result.ok) {
-      this.notice.say(`${this.words.imported}: ${result.studies} ${this.words.studies.toLowerCase()}, ${result.sessions} sessions`);
+      this.notice.say(
+        `${this.words.imported}: ${result.studies} ${this.words.studies.toLowerCase()}, ${result.sessions} sessions`,
+      );
       this.afterChange(result.studies === 1 ? result.first : null);
     }
   }

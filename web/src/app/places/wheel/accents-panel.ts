@@ -42,11 +42,14 @@ export class AccentsPanel {
   readonly turn = input(0);
   protected readonly accents = computed(() => {
     const cycle = this.open.section()?.cycle;
-    return cycle ? [...cycle.accents].sort((a, b) => a.at - b.at).map((a) => ({ at: a.at, label: placeLabel(cycle, a.at) })) : [];
+    return cycle
+      ? [...cycle.accents].sort((a, b) => a.at - b.at).map((a) => ({ at: a.at, label: placeLabel(cycle, a.at) }))
+      : [];
   });
   protected readonly rows = computed(() => {
     const rows: { turn: number; meetings: AccentMeeting[] }[] = [];
-    for (const m of this.open.reading()?.layout.meetings ?? []) (rows[m.turn] ??= { turn: m.turn, meetings: [] }).meetings.push(m);
+    for (const m of this.open.reading()?.layout.meetings ?? [])
+      (rows[m.turn] ??= { turn: m.turn, meetings: [] }).meetings.push(m);
     return rows;
   });
   protected say(m: AccentMeeting): string {

@@ -39,7 +39,17 @@ const SLOT_KEYS = 'pimaedug!.-';
 /** What does the right hand do against the cycle? */
 @Component({
   selector: 'app-wheel-place',
-  imports: [MatTabsModule, WheelDrawing, Strip, ScriptEditor, Icon, FindingsPanel, AccentsPanel, ShapePanel, CyclePanel],
+  imports: [
+    MatTabsModule,
+    WheelDrawing,
+    Strip,
+    ScriptEditor,
+    Icon,
+    FindingsPanel,
+    AccentsPanel,
+    ShapePanel,
+    CyclePanel,
+  ],
   templateUrl: './wheel-place.html',
   styleUrl: './wheel-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -55,6 +65,7 @@ export class WheelPlace {
   private readonly turnChoice = signal(0);
   protected readonly selected = signal<number | null>(null);
   protected readonly section = this.open.section;
+  private readonly sectionId = computed(() => this.section()?.id);
   protected readonly reading = this.open.reading;
   protected readonly turns = computed(() => this.reading()?.layout.turns ?? 1);
   protected readonly allTurns = computed(() => this.reading()?.layout.realign.cycles ?? 1);
@@ -153,7 +164,7 @@ export class WheelPlace {
     inject(Keys).forPlace((e) => this.pressed(e));
     // Another section or study begins at its first turn with nothing chosen.
     effect(() => {
-      void this.section()?.id;
+      void this.sectionId();
       untracked(() => {
         this.turnChoice.set(0);
         this.selected.set(null);
@@ -167,7 +178,8 @@ export class WheelPlace {
   }
   protected fix(from: number, to: number, text: string) {
     const section = this.section();
-    if (section) this.open.apply(setScript(section.id, section.script.slice(0, from) + text + section.script.slice(to)));
+    if (section)
+      this.open.apply(setScript(section.id, section.script.slice(0, from) + text + section.script.slice(to)));
   }
   protected useCell(script: string, steps: number) {
     const section = this.section();

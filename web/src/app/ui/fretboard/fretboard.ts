@@ -36,7 +36,14 @@ export class Fretboard {
       const finger = this.shape().fingers[i] ?? null;
       const y = (string - 1) * this.gap;
       const x = fret ? touchAt(fret, this.capo(), this.scale()) - this.from() : -13;
-      return { string, y, fret, x, finger: fret ? (finger ?? '') : fret === 0 ? '' : '×', thickness: 0.5 + string * 0.22 };
+      return {
+        string,
+        y,
+        fret,
+        x,
+        finger: fret ? (finger ?? '') : fret === 0 ? '' : '×',
+        thickness: 0.5 + string * 0.22,
+      };
     }),
   );
   protected readonly label = computed(() => {

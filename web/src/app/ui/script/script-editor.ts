@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, effect, type ElementRef, inject, DestroyRef, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  type ElementRef,
+  inject,
+  DestroyRef,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { ScriptFault } from '@ruffle-wheel/core';
 import type { ScriptField } from './script-field';
 

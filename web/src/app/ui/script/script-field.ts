@@ -56,7 +56,12 @@ export class ScriptField {
     let from = 0;
     while (from < now.length && from < text.length && now[from] === text[from]) from++;
     let end = 0;
-    while (end < now.length - from && end < text.length - from && now[now.length - 1 - end] === text[text.length - 1 - end]) end++;
+    while (
+      end < now.length - from &&
+      end < text.length - from &&
+      now[now.length - 1 - end] === text[text.length - 1 - end]
+    )
+      end++;
     this.view.dispatch({
       changes: { from, to: now.length - end, insert: text.slice(from, text.length - end) },
       annotations: Transaction.remote.of(true),

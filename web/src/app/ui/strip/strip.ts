@@ -1,5 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, output, viewChild } from '@angular/core';
-import { accentAt, type AccentCycle, cycleLength, groupStarts, printStep, TICKS_PER_COUNT, type FlatPattern, type TurnSlot } from '@ruffle-wheel/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
+import {
+  accentAt,
+  type AccentCycle,
+  cycleLength,
+  groupStarts,
+  printStep,
+  TICKS_PER_COUNT,
+  type FlatPattern,
+  type TurnSlot,
+} from '@ruffle-wheel/core';
 
 /** Least room for one slot, in pixels; longer turns scroll. */
 const SLOT_PX = 27;
@@ -58,7 +76,8 @@ export class Strip {
       const slot = n === null ? undefined : this.slots()[n];
       if (!slot || box.scrollWidth <= box.clientWidth) return;
       const x = (slot.inTurn / this.length()) * box.scrollWidth;
-      if (x < box.scrollLeft || x > box.scrollLeft + box.clientWidth - 2 * SLOT_PX) box.scrollLeft = x - box.clientWidth / 2;
+      if (x < box.scrollLeft || x > box.scrollLeft + box.clientWidth - 2 * SLOT_PX)
+        box.scrollLeft = x - box.clientWidth / 2;
     });
   }
 }

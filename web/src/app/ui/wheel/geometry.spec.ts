@@ -10,14 +10,18 @@ describe('ruffle rim', () => {
     expect(on(0)).toBeGreaterThan(on(8));
     expect(on(8)).toBeGreaterThan(on(1));
   });
-  it('an accent by the seam lifts both sides of it', () => expect(lift(buleria, 0.999)).toBeGreaterThan(lift(buleria, 0.92)));
+  it('an accent by the seam lifts both sides of it', () =>
+    expect(lift(buleria, 0.999)).toBeGreaterThan(lift(buleria, 0.92)));
   it('has whole folds to every count of every cycle', () => {
     for (const c of CYCLES) expect(foldCount(c) % c.counts).toBe(0);
   });
   it('never reaches the count labels', () => {
     for (const c of CYCLES) {
-      const numbers = ruffle(c, 0).match(/-?\d+(\.\d+)?/g)!.map(Number);
-      for (let n = 0; n + 1 < numbers.length; n += 2) expect(Math.hypot(numbers[n]!, numbers[n + 1]!)).toBeLessThan(RADIUS.label);
+      const numbers = ruffle(c, 0)
+        .match(/-?\d+(\.\d+)?/g)!
+        .map(Number);
+      for (let n = 0; n + 1 < numbers.length; n += 2)
+        expect(Math.hypot(numbers[n]!, numbers[n + 1]!)).toBeLessThan(RADIUS.label);
     }
   });
 });
@@ -25,7 +29,11 @@ describe('ruffle rim', () => {
 describe('stitches', () => {
   const stitches = (script: string) => {
     const { strokes } = layOnCycle(parseScript(script, { stepsPerCount: 2 }).pattern, buleria);
-    return stitchesOf(strokes.filter((s) => s.turn === 0), buleria, 24);
+    return stitchesOf(
+      strokes.filter((s) => s.turn === 0),
+      buleria,
+      24,
+    );
   };
   it('stand at their place in the turn, twelve at the top, three at the right', () => {
     const [first] = stitches('i {.}x23');
@@ -34,9 +42,13 @@ describe('stitches', () => {
     expect(at((3 * TICKS_PER_COUNT) / cycleLength(buleria), 100).x).toBeCloseTo(100);
   });
   it('thumb and fingers together have one stitch in each lane', () =>
-    expect(stitches('pima:t {.}x23').map((s) => [s.lane, s.letter])).toEqual([['fingers', 'ima'], ['thumb', 'p']]));
+    expect(stitches('pima:t {.}x23').map((s) => [s.lane, s.letter])).toEqual([
+      ['fingers', 'ima'],
+      ['thumb', 'p'],
+    ]));
   it('tell down, up, pluck, ghost, golpe and slap apart by shape, not by colour alone', () =>
     expect(new Set(stitches('id iu i (d) G S {.}x18').map((s) => s.path)).size).toBe(6));
   it('are marked on accents', () => expect(stitches('i i {.}x22').map((s) => s.accented)).toEqual([true, false]));
-  it('shrink when there are many', () => expect(stitchScale(192, RADIUS.fingers)).toBeLessThan(stitchScale(24, RADIUS.fingers)));
+  it('shrink when there are many', () =>
+    expect(stitchScale(192, RADIUS.fingers)).toBeLessThan(stitchScale(24, RADIUS.fingers)));
 });

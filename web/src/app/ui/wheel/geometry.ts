@@ -1,7 +1,7 @@
 import { type AccentCycle, cycleLength, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 
 /** Radii in the drawing's own units; the wheel fits into 680 × 680 around its middle. */
-export const RADIUS = { label: 312, cloth: 240, rim: 222, fingers: 188, thumb: 136, harmony: 92, fingersIn: 164, thumbIn: 112 };
+export const RADIUS = { label: 306, cloth: 240, rim: 222, fingers: 192, thumb: 142, harmony: 99, thumbIn: 118 };
 const FOLD = 9;
 const FOLD_BY_WEIGHT = 34;
 const FOLDS_WANTED = 48;
@@ -53,17 +53,28 @@ export function ruffle(cycle: AccentCycle, shift: number): string {
 /** Creases that run from the folds' joints into the cloth. */
 export function creases(cycle: AccentCycle): string {
   const folds = foldCount(cycle);
-  return Array.from({ length: folds }, (_, n) => `M ${p(at(n / folds, RADIUS.rim + 3))} L ${p(at(n / folds, RADIUS.cloth))}`).join(' ');
+  return Array.from(
+    { length: folds },
+    (_, n) => `M ${p(at(n / folds, RADIUS.rim + 3))} L ${p(at(n / folds, RADIUS.cloth))}`,
+  ).join(' ');
 }
 
-/** An arc of the harmony ring from one place of the turn to another, a little short of both ends. */
+/**
+ * An arc of the harmony ring from one place of the turn to another, a little short of both ends. Around
+ * the foot of the wheel it runs the other way, so that writing along it stands upright.
+ */
 export function arc(from: number, to: number, radius: number): string {
-  const gap = 0.006;
+  const gap = 0.004;
+  const middle = (from + to) / 2;
+  const back = to - from <= 0.999 && middle > 0.25 && middle < 0.75;
   const whole = to - from > 0.999;
   const a = at(from + gap, radius);
   const b = at(to - gap, radius);
   const large = to - from - 2 * gap > 0.5 ? 1 : 0;
-  return whole ? `M ${p(a)} A ${radius} ${radius} 0 1 1 ${p(b)}` : `M ${p(a)} A ${radius} ${radius} 0 ${large} 1 ${p(b)}`;
+  if (back) return `M ${p(b)} A ${radius} ${radius} 0 ${large} 0 ${p(a)}`;
+  return whole
+    ? `M ${p(a)} A ${radius} ${radius} 0 1 1 ${p(b)}`
+    : `M ${p(a)} A ${radius} ${radius} 0 ${large} 1 ${p(b)}`;
 }
 
 /** Outline of a stitch around 0 0, its point toward −y (outward before it is turned into place). */

@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { accentAt, type AccentCycle, cycleLength, groupStarts, type HeldShape, type LaidStroke, TICKS_PER_COUNT, type TurnSlot } from '@ruffle-wheel/core';
+import {
+  accentAt,
+  type AccentCycle,
+  cycleLength,
+  groupStarts,
+  type HeldShape,
+  type LaidStroke,
+  TICKS_PER_COUNT,
+  type TurnSlot,
+} from '@ruffle-wheel/core';
 import { arc, at, creases, RADIUS, ruffle } from './geometry';
 import { stitchesOf } from './stitches';
 
@@ -36,7 +45,10 @@ export class WheelDrawing {
 
   protected readonly counts = computed(() => {
     const cycle = this.cycle();
-    const strong = (n: number) => cycle.accents.some((a) => a.weight >= 0.5 && Math.floor(a.at / TICKS_PER_COUNT) === n && a.at % TICKS_PER_COUNT === 0);
+    const strong = (n: number) =>
+      cycle.accents.some(
+        (a) => a.weight >= 0.5 && Math.floor(a.at / TICKS_PER_COUNT) === n && a.at % TICKS_PER_COUNT === 0,
+      );
     return cycle.labels.map((label, n) => ({
       label,
       n,
@@ -53,21 +65,41 @@ export class WheelDrawing {
       .map((a) => ({ at: a.at, place: at(a.at / this.length(), RADIUS.label - 6) })),
   );
   protected readonly seams = computed(() =>
-    this.cycle().groups.length > 1 ? groupStarts(this.cycle()).map((s) => `M ${line(s / this.length(), RADIUS.thumbIn - 4, RADIUS.cloth + 4)}`) : [],
+    this.cycle().groups.length > 1
+      ? groupStarts(this.cycle()).map((s) => `M ${line(s / this.length(), RADIUS.thumbIn - 4, RADIUS.cloth + 4)}`)
+      : [],
   );
-  protected readonly stitches = computed(() => stitchesOf(this.strokes(), this.cycle(), Math.max(12, this.slots().length)));
+  protected readonly stitches = computed(() =>
+    stitchesOf(this.strokes(), this.cycle(), Math.max(12, this.slots().length)),
+  );
   protected readonly arcs = computed(() =>
     this.held().map((h) => {
       const from = h.from / this.length();
       const to = h.to / this.length();
-      return { path: arc(from, to, RADIUS.harmony), name: h.shape.name, place: at((from + to) / 2, RADIUS.harmony - 21), key: h.from, wide: to - from > 0.11 };
+      const middle = (from + to) / 2;
+      const below = to - from <= 0.999 && middle > 0.25 && middle < 0.75;
+      // Letters about 7.5 wide must fit along the arc.
+      const room = Math.floor(((to - from) * 2 * Math.PI * RADIUS.harmony - 8) / 7.5);
+      const { name } = h.shape;
+      const shown = name.length <= room ? name : room > 2 ? `${name.slice(0, room - 1)}…` : '';
+      return {
+        path: arc(from, to, RADIUS.harmony),
+        along: arc(from, to, RADIUS.harmony + (below ? 4.5 : -4.5)),
+        name: shown,
+        key: h.from,
+      };
     }),
   );
   protected readonly pads = computed(() =>
     this.slots().map((s, n) => {
       const from = s.inTurn / this.length();
       const half = s.duration / this.length() / 2;
-      return { n, path: wedge(from - half, from + half), chosen: n === this.selected(), accent: accentAt(this.cycle(), s.inTurn) > 0 };
+      return {
+        n,
+        path: wedge(from - half, from + half),
+        chosen: n === this.selected(),
+        accent: accentAt(this.cycle(), s.inTurn) > 0,
+      };
     }),
   );
 }
@@ -80,7 +112,12 @@ function line(share: number, from: number, to: number): string {
 }
 /** The piece of both lanes that belongs to a slot. */
 function wedge(from: number, to: number): string {
-  const [a, b, c, d] = [at(from, RADIUS.thumbIn), at(from, RADIUS.rim - 4), at(to, RADIUS.rim - 4), at(to, RADIUS.thumbIn)];
+  const [a, b, c, d] = [
+    at(from, RADIUS.thumbIn),
+    at(from, RADIUS.rim - 4),
+    at(to, RADIUS.rim - 4),
+    at(to, RADIUS.thumbIn),
+  ];
   const xy = (q: { x: number; y: number }) => `${text(q.x)} ${text(q.y)}`;
   const [out, inn] = [RADIUS.rim - 4, RADIUS.thumbIn];
   return `M ${xy(a)} L ${xy(b)} A ${out} ${out} 0 0 1 ${xy(c)} L ${xy(d)} A ${inn} ${inn} 0 0 0 ${xy(a)} Z`;

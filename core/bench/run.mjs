@@ -1,0 +1,61 @@
+// Medians of what the worker does while a player types and plays. Ratios where there is something to compare.
+import { performance } from 'node:perf_hooks';
+import {
+  bpm,
+  cycleById,
+  DEFAULT_PROFILE,
+  layOnCycle,
+  makeSection,
+  parseScript,
+  printScript,
+  readSection,
+  renderPlan,
+  rotations,
+  STANDARD_TUNING,
+} from '../dist/index.js';
+
+const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+function measure(work, runs = 31) {
+  for (let n = 0; n < 5; n++) work();
+  return median(
+    Array.from({ length: runs }, () => {
+      const from = performance.now();
+      work();
+      return performance.now() - from;
+    }),
+  );
+}
+const say = (what, figure, note = '') => console.log(`${what.padEnd(58)} ${figure.padStart(12)}  ${note}`);
+const ms = (n) => `${n.toFixed(2)} ms`;
+
+const buleria = cycleById('buleria');
+const strokes = (n) => Array.from({ length: n }, (_, i) => ['p:5', 'i:3', 'm:2', 'a:1'][i % 4]).join(' ');
+const reading = (script) => () =>
+  readSection({
+    section: { ...makeSection('s', 'S', buleria), script },
+    shapes: [],
+    tuning: STANDARD_TUNING,
+    capo: 0,
+    profile: DEFAULT_PROFILE,
+  });
+
+say('whole reading, five strokes over 12 counts', ms(measure(reading('ed ad md id iu'))), 'keystroke to findings');
+say('whole reading, 61 strokes that come round after 61 turns', ms(measure(reading(strokes(61)), 9)), 'under 50 ms');
+const parse = (n) => {
+  const text = strokes(n);
+  return measure(() => parseScript(text, { stepsPerCount: 2 }));
+};
+const [short, long] = [parse(400), parse(4000)];
+say('parse, 4 000 strokes', ms(long), `${(long / short).toFixed(1)}× the time of 400`);
+const pattern = parseScript(strokes(4000), { stepsPerCount: 2 }).pattern;
+say('print, 4 000 strokes', ms(measure(() => printScript(pattern))));
+const laid = measure(() => layOnCycle(parseScript(strokes(61), { stepsPerCount: 2 }).pattern, buleria), 9);
+say('layOnCycle, 1 464 strokes', ms(laid));
+say(
+  'rotations, 61 starts over 61 turns',
+  ms(measure(() => rotations(parseScript(strokes(61), { stepsPerCount: 2 }).pattern, buleria), 9)),
+);
+const { plan } = reading('ed ad md id iu')();
+const seconds = (plan.length / 5040) * (60 / 180);
+const render = measure(() => renderPlan(plan, { bpm: bpm(180), rate: 48_000 }), 5);
+say('offline render, six strings and knocks', `${((seconds * 1000) / render).toFixed(0)}×`, 'faster than real time');

@@ -1,0 +1,95 @@
+import { readFile } from 'node:fs/promises';
+import { expect, leaveFields, saved, test, writeScript } from './player.js';
+
+test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceiling, practised and kept', async ({
+  player: page,
+}) => {
+  await writeScript(page, 'ed ad md id iu');
+  const findings = page.getByRole('tabpanel');
+  await expect(findings.getByRole('heading', { name: 'Comes round after 5 turns' })).toBeVisible();
+  await expect(findings.getByText('24 passes of 5 steps (2.5 counts) over 12 counts a turn.')).toBeVisible();
+  await expect(findings.getByText('12 e down · 3 a down · 6 m down · 8 a down · 10 e down')).toBeVisible();
+  await expect(findings.getByText(/e down carries 12 and 10 in turn 1/)).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Accents' }).click();
+  const rows = page.getByRole('table').getByRole('row');
+  await expect(rows).toHaveCount(6);
+  await expect(rows.nth(2)).toHaveText(/2\s*i up\s*e down\s*weak\s*a down\s*e down\s*weak\s*i up/);
+  await leaveFields(page);
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('img', { name: /turn 2 of 5/ })).toBeVisible();
+
+  await test.step('hear it: the marker follows the sound', async () => {
+    await page.keyboard.press('c');
+    await page.keyboard.press('Space');
+    await expect(page.locator('.play.sounding')).toBeVisible();
+    const hand = page.locator('app-wheel-drawing .hand');
+    const first = await hand.getAttribute('transform');
+    await expect(hand).not.toHaveAttribute('transform', first ?? '');
+    await page.keyboard.press('Space');
+    await expect(hand).toHaveCount(0);
+  });
+
+  await test.step('raise the tempo until the ceiling is named with its finger', async () => {
+    await page.getByRole('tab', { name: 'Findings' }).click();
+    await leaveFields(page);
+    await expect(page.locator('.ceiling')).toHaveText(/ceiling\s+375 · i/);
+    for (let n = 0; n < 26; n++) await page.keyboard.press(']');
+    await expect(findings.getByRole('heading', { name: 'No room at 392: i is late' })).toBeVisible();
+    await expect(page.locator('.ceiling.over')).toBeVisible();
+  });
+
+  await test.step('hold another shape', async () => {
+    await page.getByRole('tab', { name: 'Shape' }).click();
+    await page.getByLabel('Order of shapes 1', { exact: true }).selectOption({ label: 'Em 9' });
+    await expect(page.getByRole('heading', { name: 'Held now: Em 9' })).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Em 9: string 6 open, string 5 fret 2 finger 1/ })).toBeVisible();
+  });
+
+  await test.step('run passes up the ladder in stand view, with keys only', async () => {
+    await leaveFields(page);
+    await page.keyboard.press('4');
+    await expect(page.getByText('Begin at 164')).toBeVisible();
+    await page.keyboard.press('v');
+    await expect(page.locator('.place.stand')).toBeVisible();
+    await page.keyboard.press('Space');
+    await expect(page.getByRole('button', { name: 'Stop and write down (Space)' })).toBeVisible();
+    for (const key of ['PageDown', 'PageDown', 'PageUp', 'PageDown', 'PageDown', 'PageDown', 'PageDown'])
+      await page.keyboard.press(key);
+    await expect(page.locator('.stage .tempo')).toHaveText('172');
+    await page.keyboard.press('PageUp');
+    await page.keyboard.press('PageUp');
+    await expect(page.locator('.stage .tempo')).toHaveText('164');
+    await page.keyboard.press('Space');
+    await expect(page.getByText(/Written to the logbook: .* 9 passes, 164 clean/)).toBeVisible();
+    await page.keyboard.press('v');
+  });
+
+  await test.step('find them in the logbook, and again after a reload', async () => {
+    await page.keyboard.press('6');
+    const line = page.getByRole('row', { name: /Lantern Stair · Rasgueado .* 164 6 of 9 \(67 %\)/ });
+    await expect(line).toHaveCount(1);
+    await page.keyboard.press('1');
+    await saved(page);
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText('ed ad md id iu');
+    await expect(page.getByRole('heading', { name: 'Comes round after 5 turns' })).toBeVisible();
+    await page.keyboard.press('6');
+    await expect(line).toHaveCount(1);
+  });
+
+  await test.step('export everything, clear, import: identical', async () => {
+    await page.keyboard.press('7');
+    const exportAll = async () => {
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Export everything' }).click();
+      return (await download).path();
+    };
+    const before = await exportAll();
+    await page.getByRole('button', { name: 'Clear everything' }).click();
+    await expect(page.getByText('The shelf is empty.')).toBeVisible();
+    await page.getByLabel('Import a file').setInputFiles(before);
+    await expect(page.getByRole('heading', { name: 'Lantern Stair' })).toBeVisible();
+    expect(await readFile(await exportAll(), 'utf8')).toBe(await readFile(before, 'utf8'));
+  });
+});

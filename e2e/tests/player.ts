@@ -1,0 +1,37 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Every test begins at the Wheel with the demo data, and fails when the console has complained. */
+export const test = base.extend<{ player: Page }>({
+  player: async ({ page }, use) => {
+    const complaints: string[] = [];
+    listen(page, complaints);
+    await open(page);
+    await use(page);
+    expect(complaints).toEqual([]);
+  },
+});
+export { expect };
+
+export function listen(page: Page, complaints: string[]) {
+  page.on('console', (m) => {
+    if (m.type() === 'error' || m.type() === 'warning') complaints.push(m.text());
+  });
+  page.on('pageerror', (e) => complaints.push(e.message));
+}
+export async function open(page: Page) {
+  await page.goto('/');
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveValue('lantern-stair');
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Ceiling/ })).toBeVisible();
+}
+/** Puts another text into the script editor, as a player would: select all and type. */
+export async function writeScript(page: Page, text: string) {
+  await page.getByRole('textbox', { name: 'Hand script' }).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await page.keyboard.type(text);
+  await page.keyboard.press('Tab');
+}
+export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
+/** Puts the focus where keys belong to the place. */
+export const leaveFields = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

@@ -1,0 +1,126 @@
+import { readFile } from 'node:fs/promises';
+import { expect, leaveFields, listen, open, saved, test } from './player.js';
+
+const file = (name: string, text: string | Buffer) => ({
+  name,
+  mimeType: 'application/json',
+  buffer: Buffer.from(text),
+});
+
+test('hostile, huge, truncated and later files are refused in words, and nothing stored changes', async ({
+  player: page,
+}) => {
+  await page.keyboard.press('7');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export Lantern Stair' }).click();
+  const good = await readFile(await (await download).path(), 'utf8');
+  const take = page.getByLabel('Import a file');
+  const said = page.getByRole('alert');
+  const studies = page.locator('.rows h3');
+
+  await take.setInputFiles(file('cut.json', good.slice(0, good.length / 2)));
+  await expect(said).toContainText('breaks off before its end');
+  await take.setInputFiles(file('diary.json', 'Dear diary'));
+  await expect(said).toContainText('it is no JSON');
+  await take.setInputFiles(file('other.json', '{"a":1}'));
+  await expect(said).toContainText('no study file of Ruffle Wheel');
+  await take.setInputFiles(file('later.json', good.replace('"version": 1', '"version": 9')));
+  await expect(said).toContainText('version 9; this Ruffle Wheel reads up to 1');
+  await take.setInputFiles(file('faulty.json', good.replace('"capo": 0', '"capo": 77')));
+  await expect(said).toContainText('a fault; nothing was taken');
+  await said.getByText('What is wrong in the file').click();
+  await expect(said).toContainText('studies[0].capo');
+  await expect(studies).toHaveCount(5);
+
+  // 200 MB would be slow to hand over; a file that only says so is refused before it is read.
+  await page.evaluate(() => {
+    const field = document.querySelector<HTMLInputElement>('input[type=file]');
+    const huge = new File(['{}'], 'huge.json');
+    Object.defineProperty(huge, 'size', { value: 200 * 1024 * 1024 });
+    Object.defineProperty(field, 'files', { value: [huge], configurable: true });
+    field?.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+  await expect(said).toContainText('200 MB; 20 MB is the most');
+  await expect(studies).toHaveCount(5);
+});
+
+test('script tags in names are shown as the text they are', async ({ player: page }) => {
+  await page.keyboard.press('7');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export Lantern Stair' }).click();
+  const good = await readFile(await (await download).path(), 'utf8');
+  const name = '<img src=x onerror=alert(1)><script>alert(2)</script>';
+  const hostile = good
+    .replace('"name": "Lantern Stair"', `"name": ${JSON.stringify(name)}`)
+    .replace(/"id": "lantern-stair"/g, '"id": "hostile"');
+  await page.getByLabel('Import a file').setInputFiles(file('hostile.json', hostile));
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveValue('hostile');
+  await page.keyboard.press('1');
+  await expect(page.locator('img')).toHaveCount(0);
+});
+
+test('new, copy, rename, sections, delete with undo, demo back', async ({ player: page }) => {
+  await page.keyboard.press('7');
+  await page.getByRole('button', { name: 'Copy Salt Rope' }).click();
+  await expect(page.getByRole('heading', { name: 'Salt Rope 2' })).toBeVisible();
+  await page.getByLabel('Name of the open study').fill('Wet Rope');
+  await page.getByLabel('Name of the open study').press('Enter');
+  await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await expect(page.getByRole('combobox', { name: 'Section', exact: true }).locator('option')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Remove this section' }).click();
+  await expect(page.getByRole('combobox', { name: 'Section', exact: true }).locator('option')).toHaveCount(2);
+  await saved(page);
+  await page.getByRole('button', { name: 'Delete Wet Rope' }).click();
+  await expect(page.getByRole('heading', { name: 'Wet Rope' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
+  await page.getByRole('button', { name: 'New study', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await page.getByRole('button', { name: 'Clear everything' }).click();
+  await expect(page.getByText('The shelf is empty.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring the demo data back' }).click();
+  await expect(page.locator('.rows h3')).toHaveCount(5);
+});
+
+test('hands: limits change the figures, the little finger is spelt as the player does', async ({ player: page }) => {
+  await page.keyboard.press('7');
+  await page.getByLabel('i', { exact: true }).fill('320');
+  await page.getByLabel('i', { exact: true }).press('Enter');
+  await expect(page.locator('.ceiling')).toHaveText(/ceiling\s+187 · i/);
+  await page.getByRole('combobox', { name: 'Little finger is written', exact: true }).selectOption('ch');
+  await page.getByLabel('I have read this').uncheck();
+  await page.reload();
+  await expect(page.locator('.ceiling')).toHaveText(/187/);
+  await expect(page.getByLabel('I have read this')).not.toBeChecked();
+});
+
+test('two tabs do not overwrite each other silently', async ({ player: page, context }) => {
+  const complaints: string[] = [];
+  const other = await context.newPage();
+  listen(other, complaints);
+  await open(other);
+  await leaveFields(page);
+  await page.keyboard.press(']');
+  await saved(page);
+  const tempo = (p: typeof page) => p.getByRole('spinbutton', { name: /Counts a minute/ });
+  await expect(tempo(other)).toHaveValue('192');
+
+  // Both change it within the same moment: the slower one is asked.
+  await Promise.all([page.keyboard.press(']'), other.keyboard.press('[')]);
+  const asked = async (p: typeof page) => (await p.getByText('Another tab has changed this study').count()) > 0;
+  await expect(async () => expect((await asked(page)) || (await asked(other))).toBe(true)).toPass();
+  const late = (await asked(page)) ? page : other;
+  await late.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await expect(late.getByRole('combobox', { name: 'Study', exact: true }).locator('option:checked')).toHaveText(
+    'Lantern Stair 2',
+  );
+  expect(complaints).toEqual([]);
+});
+
+test('Ctrl+S exports the open study', async ({ player: page }) => {
+  const download = page.waitForEvent('download');
+  await page.keyboard.press('Control+s');
+  expect((await download).suggestedFilename()).toBe('Lantern Stair.ruffle.json');
+});

@@ -1,0 +1,137 @@
+import { expect, leaveFields, saved, test, writeScript } from './player.js';
+
+test('a script with five faults shows five, each underlined at its place, and a fix mends one', async ({
+  player: page,
+}) => {
+  await writeScript(page, 'ed ii ad im:23 md a* id p:54 iu }');
+  const faults = page.locator('.faults li');
+  await expect(faults).toHaveCount(5);
+  await expect(page.locator('.cm-content .fault')).toHaveText(['ii', 'im:23', 'a*', 'p:54', '}']);
+  await page.getByRole('button', { name: 'Write im:32' }).click();
+  await expect(faults).toHaveCount(4);
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText('ed ii ad im:32 md a* id p:54 iu }');
+});
+
+test('an empty wheel teaches, strokes go in by key, and undo goes back through all of it', async ({ player: page }) => {
+  const script = page.getByRole('textbox', { name: 'Hand script' });
+  await writeScript(page, ' ');
+  const starts = page.locator('.empty button');
+  await expect(starts).toHaveCount(3);
+  await leaveFields(page);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('i');
+  await page.keyboard.press('d');
+  await page.keyboard.press('!');
+  await expect(script).toHaveText(/^\. id! \. \./);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('p');
+  await page.keyboard.press('g');
+  await expect(script).toHaveText(/^\. id! p\* \./);
+  await expect(page.locator('.stitch')).toHaveCount(2);
+  for (let n = 0; n < 5; n++) await page.keyboard.press('Control+z');
+  await expect(starts).toHaveCount(3);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('.stitch')).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await starts.first().click();
+  await expect(script).toHaveText('ed ad md id iu');
+  await expect(page.getByText('Comes round every turn')).toBeVisible();
+});
+
+test('the hand’s pendulum, planting and the better start are said in sentences', async ({ player: page }) => {
+  await writeScript(page, 'id iu id iu . iu id iu');
+  await expect(page.getByText('Ghost down at 2.')).toBeVisible();
+  await writeScript(page, 'p:4 i:3 a:1 m:2');
+  await expect(page.getByRole('heading', { name: 'Plant p i a at once' })).toBeVisible();
+  await expect(page.getByText(/m on step 4 plays unplanted/)).toBeVisible();
+});
+
+test('a slot can be chosen with the pointer, on the wheel and on the line', async ({ player: page }) => {
+  await page.locator('app-strip .cell').nth(3).click();
+  await expect(page.locator('.hint')).toContainText('md');
+  await page.locator('app-wheel-drawing .pad').nth(2).click({ force: true });
+  await expect(page.locator('.hint')).toContainText('ad');
+});
+
+test('cycles by family and school, and an own cycle made, kept and deleted', async ({ player: page }) => {
+  await page.getByRole('tab', { name: 'Cycle' }).click();
+  await page.getByRole('button', { name: /12 3 7 8 10/ }).click();
+  await expect(page.getByText(/The third accent comes late/).first()).toBeVisible();
+  await page.getByRole('combobox', { name: 'Accent cycle', exact: true }).selectOption({ label: 'Seguiriya' });
+  await expect(page.locator('app-wheel-drawing .count.strong')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Make an own cycle from this' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Pier Five');
+  await page.getByLabel('Counts', { exact: true }).fill('5');
+  await page.getByLabel('Groups', { exact: true }).fill('3+1');
+  await expect(page.getByText(/The groups add up to 4 counts; the turn has 5/)).toBeVisible();
+  await page.getByLabel('Groups', { exact: true }).fill('3+2');
+  await page.getByRole('textbox', { name: 'Accents' }).fill('1 4!8 5.5!6');
+  await page.getByRole('button', { name: 'Keep cycle' }).click();
+  await expect(page.locator('app-wheel-drawing .count')).toHaveText(['1', '2', '3', '4', '5']);
+  await expect(page.locator('app-wheel-drawing .between')).toHaveCount(1);
+  await saved(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Cycle' }).click();
+  await expect(page.getByRole('combobox', { name: 'Accent cycle', exact: true }).locator('option:checked')).toHaveText(
+    /Pier Five/,
+  );
+  await page.getByRole('button', { name: 'Delete own cycle' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Edit this cycle' })).toBeVisible();
+});
+
+test('a shape is written in text, faults named; it can be held per turn and removed with undo', async ({
+  player: page,
+}) => {
+  await page.getByRole('tab', { name: 'Shape' }).click();
+  await page.getByRole('button', { name: 'New shape' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('C low');
+  await page.getByLabel('Frets 6 to 1').fill('x-3-2-0-1');
+  await expect(page.getByText(/names six strings from 6 to 1/)).toBeVisible();
+  await page.getByLabel('Frets 6 to 1').fill('x-3-2-0-1-0');
+  await page.getByLabel('Fingers 6 to 1').fill('x-3-2-0-1-0');
+  await page.getByRole('button', { name: 'Keep shape' }).click();
+  await page.getByRole('combobox', { name: 'Shapes change', exact: true }).selectOption('turn');
+  await page.getByLabel('Order of shapes 1', { exact: true }).selectOption({ label: 'C low' });
+  await expect(page.getByRole('heading', { name: 'Held now: C low' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove C low' }).click();
+  await expect(page.getByRole('heading', { name: 'Held now: C low' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Held now: C low' })).toBeVisible();
+});
+
+test('keys move the tempo, tap it, and ? shows them all', async ({ player: page }) => {
+  const tempo = page.getByRole('spinbutton', { name: /Counts a minute/ });
+  await leaveFields(page);
+  await page.keyboard.press('[');
+  await expect(tempo).toHaveValue('176');
+  for (let n = 0; n < 4; n++) {
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(400);
+  }
+  await expect(tempo).not.toHaveValue('176');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await tempo.fill('999');
+  await tempo.press('Enter');
+  await expect(tempo).toHaveValue('400');
+});
+
+test('with less motion asked for, the marker steps instead of gliding', async ({ player: page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /^Ceiling/ })).toBeVisible();
+  await page.keyboard.press('c');
+  await page.keyboard.press('Space');
+  const seen = new Set<number>();
+  for (let n = 0; n < 12; n++) {
+    const transform = await page.locator('app-wheel-drawing .hand').getAttribute('transform');
+    seen.add(Number(/[\d.]+/.exec(transform ?? '')?.[0] ?? 0));
+    await page.waitForTimeout(60);
+  }
+  for (const degrees of seen) expect(degrees % 15).toBeCloseTo(0, 3);
+  expect(seen.size).toBeGreaterThan(1);
+});

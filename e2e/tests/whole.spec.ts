@@ -1,0 +1,88 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { gzipSync } from 'node:zlib';
+import { expect, leaveFields, test } from './player.js';
+
+const PLACES = [
+  ['Wheel', '1'],
+  ['Practise', '4'],
+  ['Logbook', '6'],
+  ['Shelf', '7'],
+] as const;
+
+for (const theme of ['light', 'dark'] as const)
+  test(`axe finds no serious fault in any place, ${theme}`, async ({ player: page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    for (const [name, key] of PLACES) {
+      await page.keyboard.press(key);
+      await expect(page).toHaveTitle(`${name} · Ruffle Wheel`);
+      await leaveFields(page);
+      if (name === 'Wheel') {
+        for (const tab of ['Accents', 'Shape', 'Cycle', 'Findings']) {
+          await page.getByRole('tab', { name: tab }).click();
+          await clean(page);
+        }
+        await leaveFields(page);
+      } else await clean(page);
+    }
+  });
+
+async function clean(page: import('@playwright/test').Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const bad = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(bad.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+test('the initial download stays under 250 kB compressed, and places are lazy', async ({ page, request }) => {
+  const html = await (await request.get('/')).text();
+  const files = [...html.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
+  let bytes = gzipSync(html).length;
+  for (const f of files) bytes += gzipSync(await (await request.get(`/${f}`)).body()).length;
+  expect(files.length).toBeGreaterThan(2);
+  expect(bytes).toBeLessThan(250_000);
+  const asked: string[] = [];
+  page.on('request', (r) => asked.push(new URL(r.url()).pathname));
+  await page.goto('/shelf');
+  await expect(page.getByRole('heading', { name: 'Lantern Stair' })).toBeVisible();
+  const before = asked.length;
+  await page.keyboard.press('6');
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  expect(asked.slice(before).some((p) => /chunk-.*\.js$/.test(p))).toBe(true);
+  expect(asked.filter((p) => !p.startsWith('/'))).toEqual([]);
+});
+
+test('the server is strict: policy, health, compression, caching by hash, plain 404', async ({ request }) => {
+  const index = await request.get('/', { headers: { accept: 'text/html' } });
+  const policy = index.headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("script-src 'self';");
+  expect(policy).toContain("object-src 'none'");
+  expect(policy).not.toContain('unsafe-eval');
+  expect(index.headers()['cache-control']).toBe('no-cache');
+  expect(await (await request.get('/health')).json()).toEqual({ ok: true });
+  const main = /src="(main-[A-Z0-9]+\.js)"/.exec(await index.text())?.[1] ?? '';
+  const script = await request.get(`/${main}`, { headers: { 'accept-encoding': 'gzip' } });
+  expect(script.headers()['cache-control']).toContain('immutable');
+  expect(script.headers()['content-encoding']).toBe('gzip');
+  expect((await request.get('/nothing.js')).status()).toBe(404);
+  expect((await request.get('/practise', { headers: { accept: 'text/html' } })).status()).toBe(200);
+});
+
+for (const [width, height] of [
+  [1024, 768],
+  [390, 844],
+] as const)
+  test(`nothing is wider than the window at ${width}x${height}`, async ({ player: page }) => {
+    await page.setViewportSize({ width, height });
+    for (const [name, key] of PLACES) {
+      await leaveFields(page);
+      await page.keyboard.press(key);
+      await expect(page).toHaveTitle(`${name} · Ruffle Wheel`);
+      const wide = await page.evaluate(() => {
+        const main = document.querySelector('main');
+        return Math.max(
+          document.documentElement.scrollWidth - innerWidth,
+          (main?.scrollWidth ?? 0) - (main?.clientWidth ?? 0),
+        );
+      });
+      expect(wide, name).toBeLessThanOrEqual(1);
+    }
+  });

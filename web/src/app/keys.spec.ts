@@ -1,0 +1,36 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { Keys } from './keys';
+import { Collection } from './study';
+
+const key = (name: string, target?: HTMLElement, more: KeyboardEventInit = {}) => {
+  const e = new KeyboardEvent('keydown', { key: name, bubbles: true, ...more });
+  Object.defineProperty(e, 'target', { value: target ?? document.body });
+  return e;
+};
+
+describe('keys', () => {
+  let keys: Keys;
+  beforeEach(() => {
+    TestBed.configureTestingModule({ providers: [provideRouter([])] });
+    keys = TestBed.inject(Keys);
+  });
+  it('L and C switch loop and count-in', () => {
+    const { settings } = TestBed.inject(Collection);
+    const before = settings();
+    expect(keys.press(key('l'))).toBe(true);
+    expect(keys.press(key('c'))).toBe(true);
+    expect(settings()).toMatchObject({ loop: !before.loop, countIn: !before.countIn });
+  });
+  it('a key typed into a field stays there', () =>
+    expect(keys.press(key('l', document.createElement('input')))).toBe(false));
+  it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
+  it('the place on screen is asked first, and gives its keys back when it goes', () => {
+    const seen: string[] = [];
+    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    expect(keys.press(key('l'))).toBe(true);
+    expect(seen).toEqual(['l']);
+    TestBed.resetTestingModule();
+    expect(keys.press(key('y'))).toBe(false);
+  });
+});

@@ -1,0 +1,117 @@
+import { TestBed } from '@angular/core/testing';
+import { countInPlan, cycleById, frameOf, bpm, ticks, TICKS_PER_COUNT, type TimedSound } from '@ruffle-wheel/core';
+import { Subject } from 'rxjs';
+import { heardPlace, START_ENGINE, Transport } from './transport';
+
+const RATE = 48_000;
+class FakeEngine {
+  readonly tick = new Subject<void>();
+  readonly peak = new Subject<number>();
+  readonly rate = RATE;
+  frame = 1_000;
+  readonly played: TimedSound[] = [];
+  volumes: Record<string, number> = {};
+  silenced = 0;
+  get heardFrame() {
+    return this.frame;
+  }
+  resume = () => Promise.resolve();
+  play = (sounds: readonly TimedSound[]) => void this.played.push(...sounds);
+  setVolume = (v: string, level: number) => void (this.volumes[v] = level);
+  silence = () => void this.silenced++;
+  /** Lets the audio clock run and the scheduler tick every 25 ms. */
+  run(seconds: number) {
+    for (let n = 0; n < seconds * 40; n++) {
+      this.frame += RATE / 40;
+      this.tick.next();
+    }
+  }
+}
+
+describe('transport', () => {
+  let engine: FakeEngine;
+  let transport: Transport;
+  const cycle = cycleById('tangos')!;
+  const plan = countInPlan(cycle);
+  const clicks = () => engine.played.filter((t) => t.sound.kind === 'click').map((t) => t.frame);
+  beforeEach(() => {
+    engine = new FakeEngine();
+    TestBed.configureTestingModule({ providers: [{ provide: START_ENGINE, useValue: () => Promise.resolve(engine) }] });
+    transport = TestBed.inject(Transport);
+    transport.load(plan, plan);
+  });
+  afterEach(() => transport.stop());
+
+  it('hands out every sound once, each at exactly its frame, loop after loop', async () => {
+    await transport.play(120, false);
+    engine.run(10);
+    const start = clicks()[0]!;
+    expect(clicks().length).toBeGreaterThanOrEqual(20);
+    clicks().forEach((f, n) => expect(f).toBe(start + frameOf(ticks(n * TICKS_PER_COUNT), bpm(120), RATE)));
+  });
+  it('counts in for one turn before the music, without a gap', async () => {
+    transport.load({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }, plan);
+    await transport.play(60, true);
+    expect(transport.state()).toBe('counting in');
+    engine.run(6);
+    expect(clicks()).toHaveLength(4);
+    const music = engine.played.filter((t) => t.sound.kind === 'clap' && t.frame >= clicks()[0]! + 4 * RATE);
+    expect(music[0]?.frame).toBe(clicks()[0]! + 5 * RATE);
+  });
+  it('takes up a new tempo from the next stretch on', async () => {
+    await transport.play(60, false);
+    engine.run(2);
+    transport.setTempo(120);
+    engine.run(6);
+    const gaps = clicks()
+      .map((f, n, all) => f - (all[n - 1] ?? f))
+      .slice(1);
+    expect(gaps[0]).toBe(RATE);
+    expect(gaps.at(-1)).toBe(RATE / 2);
+  });
+  it('stops at once and silences what was handed out', async () => {
+    await transport.play(60, false);
+    transport.stop();
+    expect(engine.silenced).toBe(1);
+    const before = engine.played.length;
+    engine.run(1);
+    expect(engine.played.length).toBe(before);
+    expect(transport.heard()).toBeNull();
+  });
+  it('without the loop the plan is played once', async () => {
+    transport.loop = false;
+    await transport.play(240, false);
+    engine.run(4);
+    expect(clicks()).toHaveLength(4);
+  });
+  it('remembers volumes set before there was sound', async () => {
+    transport.setVolume('claps', 0.1);
+    await transport.play(60, false);
+    expect(engine.volumes['claps']).toBe(0.1);
+  });
+  it('says in words when there is no sound to be had', async () => {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [{ provide: START_ENGINE, useValue: () => Promise.reject(new Error('none')) }],
+    });
+    const silent = TestBed.inject(Transport);
+    silent.load(plan, plan);
+    await silent.play(60, false);
+    expect(silent.error()).toMatch(/no sound/);
+    expect(silent.state()).toBe('stopped');
+  });
+  it('taps give a tempo', () => {
+    transport.tap(0);
+    transport.tap(500);
+    expect(transport.tap(1000)).toBe(120);
+  });
+});
+
+describe('what is heard', () => {
+  it('is told as turn, place and count; before the music it counts in', () => {
+    const turn = 12 * TICKS_PER_COUNT;
+    expect(heardPlace(turn + 3.5 * TICKS_PER_COUNT, turn)).toMatchObject({ turn: 1, count: 3, countingIn: false });
+    expect(heardPlace(0 - TICKS_PER_COUNT, turn)).toMatchObject({ turn: 0, count: 11, countingIn: true });
+    expect(heardPlace(null, turn)).toBeNull();
+  });
+});
