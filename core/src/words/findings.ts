@@ -4,7 +4,7 @@ import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant 
 import type { FlatPattern, Layout, Rotation } from '../pattern/index.js';
 import type { Section } from '../piece/model.js';
 import { fingersOf } from '../stroke/index.js';
-import { TICKS_PER_COUNT } from '../time/index.js';
+import { HIGHEST_BPM, TICKS_PER_COUNT } from '../time/index.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
 
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
@@ -200,7 +200,7 @@ function plants({ plants: list, flat }: FindingMatter): Finding | null {
 
 function ceiling({ load, section }: FindingMatter): Finding | null {
   if (load.ceiling === null || !load.cause) return null;
-  const top = Math.floor(load.ceiling);
+  const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
   const { cause } = load;
   const who = cause.kind === 'joint' ? `${cause.from} → ${cause.to}` : cause.finger;
   const tight = cause.kind === 'joint' ? undefined : load.fingers.find((f) => f.finger === cause.finger);

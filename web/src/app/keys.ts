@@ -15,12 +15,19 @@ export class Keys {
   private readonly collection = inject(Collection);
 
   private place: ((e: KeyboardEvent) => boolean) | null = null;
+  private placePlays: (() => Promise<void>) | null = null;
 
-  /** The place on screen is asked before the keys that hold everywhere; it gives its keys back when it goes. */
-  forPlace(handler: (e: KeyboardEvent) => boolean) {
+  /**
+   * The place on screen is asked before the keys that hold everywhere; it gives its keys back when it goes.
+   * @param plays what playing and stopping means there, when it is more than sound
+   */
+  forPlace(handler: (e: KeyboardEvent) => boolean, plays: (() => Promise<void>) | null = null) {
     this.place = handler;
+    this.placePlays = plays;
     inject(DestroyRef).onDestroy(() => {
-      if (this.place === handler) this.place = null;
+      if (this.place !== handler) return;
+      this.place = null;
+      this.placePlays = null;
     });
   }
 
@@ -68,6 +75,7 @@ export class Keys {
   }
 
   async playOrStop() {
+    if (this.placePlays) return this.placePlays();
     const section = this.open.section();
     if (this.transport.running()) this.transport.stop();
     else if (section) await this.transport.play(section.bpm, this.collection.settings().countIn);

@@ -1,4 +1,5 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
+import { Engine } from './sound/engine';
 import { Transport } from './sound/transport';
 import { Collection, OpenStudy } from './study';
 
@@ -40,6 +41,7 @@ export class Startup {
     }
     this.openLast();
     this.ready.set(true);
+    Engine.warm();
   }
 
   /** Opens the study of last time, or the first there is. */

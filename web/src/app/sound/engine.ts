@@ -19,6 +19,13 @@ export class Engine {
     node.port.onmessage = ({ data }: MessageEvent<number>) => this.peak.next(data);
   }
 
+  /** Fetches the clock beforehand, in a quiet moment, so that the first play begins at once. */
+  static warm() {
+    const load = () => void import('tone/build/esm/core/context/Context');
+    if ('requestIdleCallback' in globalThis) requestIdleCallback(load, { timeout: 8_000 });
+    else setTimeout(load, 3_000);
+  }
+
   static async start(): Promise<Engine> {
     const native = new AudioContext({ latencyHint: 'interactive' });
     const [tone] = await Promise.all([

@@ -22,6 +22,7 @@ export const words = {
     slower: 'Slower ([)',
     faster: 'Faster (])',
     ceiling: 'ceiling',
+    over: 'over',
     noCeiling: 'no strokes yet',
     countIn: 'Count-in (C)',
     loop: 'Loop (L)',

@@ -78,7 +78,10 @@ export class PractisePlace {
   protected readonly best = computed(() => reached({ passes: this.session.passes() }));
 
   constructor() {
-    inject(Keys).forPlace((e) => this.pressed(e));
+    inject(Keys).forPlace(
+      (e) => this.pressed(e),
+      () => this.beginOrStop(),
+    );
     inject(DestroyRef).onDestroy(() => {
       void this.session.finish();
       this.session.close();
@@ -98,8 +101,7 @@ export class PractisePlace {
   }
 
   private pressed(e: KeyboardEvent): boolean {
-    if (e.key === ' ' && !Keys.onControl(e)) void this.beginOrStop();
-    else if (e.key === 'PageDown') this.session.mark(true);
+    if (e.key === 'PageDown') this.session.mark(true);
     else if (e.key === 'PageUp') this.session.mark(false);
     else if (e.key === 'v' || e.key === 'V') void this.toggleStand();
     else if (e.key === 'Escape' && this.stand()) void this.toggleStand();

@@ -22,7 +22,8 @@ import { words } from '../../words/en';
             <th scope="row">{{ row.turn + 1 }}</th>
             @for (m of row.meetings; track m.at) {
               <td [class.weak]="m.weak" [class.silent]="!m.by">
-                {{ say(m) }}
+                <span aria-hidden="true">{{ short(m) }}</span>
+                <span class="unseen">{{ say(m) }}</span>
                 @if (m.weak) {
                   <span class="unseen">weak</span>
                 }
@@ -52,6 +53,11 @@ export class AccentsPanel {
       (rows[m.turn] ??= { turn: m.turn, meetings: [] }).meetings.push(m);
     return rows;
   });
+  protected short(m: AccentMeeting): string {
+    if (!m.by) return '–';
+    if (m.by.kind !== 'stroke') return m.by.kind;
+    return m.by.fingers.join('') + (m.by.dir === 'd' ? ' ↓' : m.by.dir === 'u' ? ' ↑' : '');
+  }
   protected say(m: AccentMeeting): string {
     return m.by ? sayMet(m.by) : this.words.nothing;
   }

@@ -21,6 +21,8 @@ import {
 
 /** Least room for one slot, in pixels; longer turns scroll. */
 const SLOT_PX = 27;
+/** Width of a letter of a step, in pixels. */
+const LETTER_PX = 9.6;
 
 /** One turn unrolled: counts above, the script's steps below, each under its count. */
 @Component({
@@ -41,7 +43,11 @@ export class Strip {
   private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
 
   private readonly length = computed(() => cycleLength(this.cycle()));
-  protected readonly least = computed(() => Math.max(this.slots().length * SLOT_PX, this.cycle().counts * 24));
+  private readonly slotWidth = computed(() => {
+    const longest = Math.max(0, ...this.cells().map((c) => c.text.length));
+    return Math.max(SLOT_PX, longest * LETTER_PX + 9);
+  });
+  protected readonly least = computed(() => Math.max(this.slots().length * this.slotWidth(), this.cycle().counts * 24));
   protected readonly counts = computed(() => {
     const seams = new Set<number>(groupStarts(this.cycle()));
     return this.cycle().labels.map((label, n) => ({
@@ -69,15 +75,17 @@ export class Strip {
   );
 
   constructor() {
-    // Keeps the selected slot in sight without moving the page.
+    // Keeps what is heard, or else the selected slot, in sight without moving the page.
     effect(() => {
       const n = this.selected();
+      const heard = this.heard();
       const box = this.frame().nativeElement;
       const slot = n === null ? undefined : this.slots()[n];
-      if (!slot || box.scrollWidth <= box.clientWidth) return;
-      const x = (slot.inTurn / this.length()) * box.scrollWidth;
+      const share = heard ?? (slot ? slot.inTurn / this.length() : null);
+      if (share === null || box.scrollWidth <= box.clientWidth) return;
+      const x = share * box.scrollWidth;
       if (x < box.scrollLeft || x > box.scrollLeft + box.clientWidth - 2 * SLOT_PX)
-        box.scrollLeft = x - box.clientWidth / 2;
+        box.scrollLeft = heard === null ? x - box.clientWidth / 2 : x - SLOT_PX;
     });
   }
 }

@@ -65,16 +65,15 @@ export function creases(cycle: AccentCycle): string {
  */
 export function arc(from: number, to: number, radius: number): string {
   const gap = 0.004;
+  // A whole turn has its middle, where its name stands, at the top.
+  if (to - from > 0.999) return `M ${p(at(0.501, radius))} A ${radius} ${radius} 0 1 1 ${p(at(0.499, radius))}`;
   const middle = (from + to) / 2;
-  const back = to - from <= 0.999 && middle > 0.25 && middle < 0.75;
-  const whole = to - from > 0.999;
+  const back = middle > 0.25 && middle < 0.75;
   const a = at(from + gap, radius);
   const b = at(to - gap, radius);
   const large = to - from - 2 * gap > 0.5 ? 1 : 0;
   if (back) return `M ${p(b)} A ${radius} ${radius} 0 ${large} 0 ${p(a)}`;
-  return whole
-    ? `M ${p(a)} A ${radius} ${radius} 0 1 1 ${p(b)}`
-    : `M ${p(a)} A ${radius} ${radius} 0 ${large} 1 ${p(b)}`;
+  return `M ${p(a)} A ${radius} ${radius} 0 ${large} 1 ${p(b)}`;
 }
 
 /** Outline of a stitch around 0 0, its point toward −y (outward before it is turned into place). */
@@ -88,5 +87,5 @@ export const STITCH: Record<'down' | 'up' | 'pluck' | 'ghost' | 'golpe' | 'slap'
 };
 /** Size of a stitch, 1 = as drawn, so that neighbours on a ring keep clear of each other. */
 export function stitchScale(slots: number, radius: number): number {
-  return Math.min(1.25, (2 * Math.PI * radius) / Math.max(1, slots) / 25);
+  return Math.min(1.5, (2 * Math.PI * radius) / Math.max(1, slots) / 25);
 }

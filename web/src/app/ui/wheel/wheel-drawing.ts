@@ -62,7 +62,12 @@ export class WheelDrawing {
   protected readonly between = computed(() =>
     this.cycle()
       .accents.filter((a) => a.at % TICKS_PER_COUNT !== 0)
-      .map((a) => ({ at: a.at, place: at(a.at / this.length(), RADIUS.label - 6) })),
+      .map((a) => ({
+        at: a.at,
+        place: at(a.at / this.length(), RADIUS.label - 2),
+        turn: (360 * a.at) / this.length(),
+        half: (a.at * 2) % TICKS_PER_COUNT === 0,
+      })),
   );
   protected readonly seams = computed(() =>
     this.cycle().groups.length > 1
