@@ -1,3 +1,3 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { environment: 'node', include: ['src/**/*.spec.ts'] } });
+export default defineConfig({ test: { environment: 'node', testTimeout: 60_000, include: ['src/**/*.spec.ts'] } });

@@ -3,6 +3,8 @@ import { performance } from 'node:perf_hooks';
 import {
   bpm,
   cycleById,
+  FIT_SCHOOLS,
+  fitCycle,
   DEFAULT_PROFILE,
   layOnCycle,
   makeSection,
@@ -59,3 +61,41 @@ const { plan } = reading('ed ad md id iu')();
 const seconds = (plan.length / 5040) * (60 / 180);
 const render = measure(() => renderPlan(plan, { bpm: bpm(180), rate: 48_000 }), 5);
 say('offline render, six strings and knocks', `${((seconds * 1000) / render).toFixed(0)}×`, 'faster than real time');
+
+// fitCycle: 12 counts, 12 cells at 3 speeds, k = 10.
+const fitCells = [
+  'id iu',
+  'ad md id',
+  'ed ad md id',
+  'ed ad md id iu',
+  'ad md id iu',
+  'pu md pd',
+  'pu ad pd',
+  'pd pu',
+  'md id iu',
+  'id iu id iu',
+  'G id iu',
+  'md id',
+].map((script) => ({ id: script, script }));
+const fitRequest = (tempo, weights) => ({
+  cycle: buleria,
+  cells: fitCells,
+  profile: DEFAULT_PROFILE,
+  bpm: bpm(tempo),
+  k: 10,
+  ...(weights ? { weights } : {}),
+});
+for (const school of FIT_SCHOOLS)
+  for (const tempo of [120, 200, 280]) {
+    const { looked } = fitCycle(fitRequest(tempo, school.weights));
+    const time = measure(() => fitCycle(fitRequest(tempo, school.weights)), 5);
+    // Chains there are, counted by the places they can break at: what enumeration would have to score.
+    const ways = Array.from({ length: 25 }, () => 0);
+    ways[0] = 1;
+    for (let at = 1; at <= 24; at++) for (const l of [1, 2, 4]) if (at >= l) ways[at] += 12 * ways[at - l];
+    say(
+      `fitCycle, 12 cells at 3 speeds, k 10, ${tempo}, ${school.name}`,
+      ms(time),
+      `under 50 ms; ${looked} moves of ${ways[24].toExponential(1)} chains`,
+    );
+  }

@@ -9,3 +9,5 @@ export * from './piece/index.js';
 export * from './practice/index.js';
 export * from './sound/index.js';
 export * from './words/index.js';
+export * from './search/index.js';
+export * from './fit/index.js';

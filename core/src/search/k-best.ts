@@ -1,0 +1,95 @@
+import { Heap } from './heap.js';
+import {
+  SearchCancelled,
+  type CostSplit,
+  type FoundPath,
+  type SearchProblem,
+  type SearchResult,
+  type SearchWatch,
+} from './model.js';
+
+interface Node<State, Step, Term extends string> {
+  readonly state: State;
+  readonly total: number;
+  /** total + bound */
+  readonly least: number;
+  readonly order: number;
+  readonly parent: Node<State, Step, Term> | null;
+  readonly step: Step | null;
+  readonly cost: Partial<Record<Term, number>>;
+}
+
+const ASK_EVERY = 512;
+
+/**
+ * The k cheapest paths from the start to an end, exactly, cheapest first. Best-first with a lower bound:
+ * each state is taken up at most k times, for a path through it that is not among its k cheapest can't be
+ * among the k cheapest of all. Ties go to the path found first, and moves are looked at in their order,
+ * so that the same request always gives the same answer.
+ * @throws SearchCancelled when the watch says so
+ */
+export function kBest<State, Step, Term extends string>(
+  problem: SearchProblem<State, Step, Term>,
+  k: number,
+  watch: SearchWatch = {},
+): SearchResult<Step, Term> {
+  const taken = new Map<string | number, number>();
+  const open = new Heap<Node<State, Step, Term>>((a, b) => a.least < b.least || (a.least === b.least && later(a, b)));
+  const bound = (s: State) => problem.bound?.(s) ?? 0;
+  let order = 0;
+  let looked = 0;
+  let rounds = 0;
+  open.push({ state: problem.start, total: 0, least: bound(problem.start), order, parent: null, step: null, cost: {} });
+  const paths: FoundPath<Step, Term>[] = [];
+  while (open.size > 0 && paths.length < k) {
+    if (++rounds % ASK_EVERY === 0) {
+      if (watch.cancelled?.()) throw new SearchCancelled();
+      watch.progress?.(paths.length / k);
+    }
+    const node = open.pop() as Node<State, Step, Term>;
+    const key = problem.key(node.state);
+    const times = taken.get(key) ?? 0;
+    if (times >= k) continue;
+    taken.set(key, times + 1);
+    if (problem.isEnd(node.state)) {
+      paths.push(pathOf(node, problem.terms));
+      continue;
+    }
+    for (const move of problem.moves(node.state)) {
+      looked++;
+      let total = node.total;
+      for (const term of problem.terms) total += move.cost[term] ?? 0;
+      const rest = bound(move.to);
+      if (rest === Infinity) continue;
+      open.push({
+        state: move.to,
+        total,
+        least: total + rest,
+        order: ++order,
+        parent: node,
+        step: move.step,
+        cost: move.cost,
+      });
+    }
+  }
+  return { paths, looked };
+
+  /** Among equals the one further on goes first, which reaches an end soonest; then the one found first. */
+  function later(a: Node<State, Step, Term>, b: Node<State, Step, Term>): boolean {
+    const [x, y] = [problem.stage(a.state), problem.stage(b.state)];
+    return x > y || (x === y && a.order < b.order);
+  }
+}
+
+function pathOf<State, Step, Term extends string>(
+  end: Node<State, Step, Term>,
+  terms: readonly Term[],
+): FoundPath<Step, Term> {
+  const steps: Step[] = [];
+  const cost = Object.fromEntries(terms.map((t) => [t, 0])) as Record<Term, number>;
+  for (let n: Node<State, Step, Term> | null = end; n; n = n.parent) {
+    if (n.step !== null) steps.push(n.step);
+    for (const t of terms) cost[t] += n.cost[t] ?? 0;
+  }
+  return { steps: steps.reverse(), total: end.total, cost: cost satisfies CostSplit<Term> };
+}

@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { kBest, SearchCancelled, type SearchProblem } from './index.js';
+
+/** A ladder of `rungs` stages with `width` states each; costs from a table. */
+function ladder(
+  costs: readonly (readonly (readonly number[])[])[],
+): SearchProblem<{ stage: number; at: number }, number, 'way'> {
+  return {
+    terms: ['way'],
+    start: { stage: 0, at: 0 },
+    key: (s) => s.stage * 100 + s.at,
+    stage: (s) => s.stage,
+    isEnd: (s) => s.stage === costs.length,
+    moves: (s) =>
+      (costs[s.stage]?.[s.at] ?? []).map((way, to) => ({
+        to: { stage: s.stage + 1, at: to },
+        step: to,
+        cost: { way },
+      })),
+  };
+}
+function enumerate(costs: readonly (readonly (readonly number[])[])[]): number[] {
+  let totals = [{ at: 0, sum: 0 }];
+  for (const table of costs)
+    totals = totals.flatMap((p) => (table[p.at] ?? []).map((c, at) => ({ at, sum: p.sum + c })));
+  return totals.map((t) => t.sum).sort((a, b) => a - b);
+}
+const table = (width: number) =>
+  fc.array(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: width, maxLength: width }), {
+    minLength: width,
+    maxLength: width,
+  });
+const tables = fc.array(table(3), { minLength: 1, maxLength: 6 });
+
+describe('k cheapest paths', () => {
+  it('are the k cheapest of all paths, in order', () => {
+    fc.assert(
+      fc.property(tables, fc.integer({ min: 1, max: 12 }), (costs, k) => {
+        const { paths } = kBest(ladder(costs), k);
+        expect(paths.map((p) => p.total)).toEqual(enumerate(costs).slice(0, k));
+        expect(new Set(paths.map((p) => p.steps.join())).size).toBe(paths.length);
+        for (const p of paths) expect(p.cost.way).toBe(p.total);
+      }),
+    );
+  });
+  it('a lower bound shortens the search and changes no answer', () => {
+    fc.assert(
+      fc.property(tables, (costs) => {
+        const plain = ladder(costs);
+        const rest = (s: { stage: number; at: number }): number =>
+          s.stage === costs.length
+            ? 0
+            : Math.min(...(costs[s.stage]?.[s.at] ?? []).map((c, at) => c + rest({ stage: s.stage + 1, at })));
+        const guided = kBest({ ...plain, bound: rest }, 3);
+        const blind = kBest(plain, 3);
+        expect(guided.paths.map((p) => p.total)).toEqual(blind.paths.map((p) => p.total));
+        expect(guided.looked).toBeLessThanOrEqual(blind.looked);
+      }),
+    );
+  });
+  it('the same request gives the same paths', () => {
+    const costs = [
+      [[1, 1]],
+      [
+        [1, 1],
+        [1, 1],
+      ],
+    ];
+    expect(kBest(ladder(costs), 4)).toEqual(kBest(ladder(costs), 4));
+  });
+  it('can be cancelled', () => {
+    const wide = Array.from({ length: 40 }, () =>
+      Array.from({ length: 9 }, () => Array.from({ length: 9 }, (_, i) => i)),
+    );
+    expect(() => kBest(ladder(wide), 50, { cancelled: () => true })).toThrow(SearchCancelled);
+  });
+  it('no way through gives no path', () => expect(kBest(ladder([[[]]]), 3).paths).toEqual([]));
+});
