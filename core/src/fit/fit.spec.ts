@@ -2,8 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById, cycleLength, makeCycle, type AccentCycle } from '../cycle/index.js';
 import { DEFAULT_PROFILE } from '../hand/index.js';
+import { flatten, parseScript } from '../pattern/index.js';
 import { bpm, ticks, TICKS_PER_COUNT, type Ticks } from '../time/index.js';
-import { FIT_SCHOOLS, FIT_TERMS, fitCycle, scoreFit, type FitCell, type FitLink, type FitRequest } from './index.js';
+import {
+  explainFit,
+  FIT_SCHOOLS,
+  FIT_TERMS,
+  fitCycle,
+  fitScript,
+  scoreFit,
+  type FitCell,
+  type FitLink,
+  type FitRequest,
+} from './index.js';
 
 const CELLS: FitCell[] = ['id iu', 'ad md id', 'ed ad md id iu', 'pu md pd', 'G i m', 'p:5* id (u) iu', 'md id'].map(
   (script) => ({ id: script, script }),
@@ -139,6 +150,40 @@ describe('fitCycle on a bulería', () => {
       scoreFit(ask({ cycle, cells: [{ id: 'x', script }] }), [{ cell: 'x', length: counts(1) }]).cost.seam;
     expect(of('id iu')).toBe(0);
     expect(of('ad md id')).toBeGreaterThan(0);
+  });
+});
+
+describe('a chain taken over', () => {
+  const result = fitCycle(ask({ k: 5 }));
+  const answers = result.infeasible ? [] : result.answers;
+  it('is hand script that plays every stroke where the chain has it', () => {
+    for (const a of answers) {
+      const { script, stepsPerCount } = fitScript(ask({}), a.steps);
+      const { pattern, faults } = parseScript(script, { stepsPerCount });
+      expect(faults).toEqual([]);
+      const flat = flatten(pattern);
+      expect(flat.length).toBe(cycleLength(buleria));
+      const begins: number[] = [];
+      let at = 0;
+      for (const link of a.steps) {
+        begins.push(at);
+        at += link.length;
+      }
+      const places = new Set(flat.events.map((e) => e.at as number));
+      expect(begins.every((b) => places.has(b))).toBe(true);
+    }
+  });
+  it('writes runs of one cell as a repeat', () =>
+    expect(
+      fitScript(
+        ask({}),
+        Array.from({ length: 12 }, () => ({ cell: 'id iu', length: counts(1) })),
+      ),
+    ).toEqual({ script: '{id iu}x12', stepsPerCount: 2 }));
+  it('is explained: accents met, joints, seam', () => {
+    const lines = explainFit(ask({}), answers[0]!).join(' ');
+    expect(lines).toMatch(/12 .* · 3 /);
+    expect(lines).toMatch(answers[0]!.cost.seam > 0 ? /turns back/ : /joins its own beginning/);
   });
 });
 

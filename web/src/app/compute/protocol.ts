@@ -1,6 +1,10 @@
-import type { Reading, ReadingRequest } from '@ruffle-wheel/core';
+import type { FitRequest, FitResult, Reading, ReadingRequest } from '@ruffle-wheel/core';
 
-/** What the worker can be asked. Types only: the machinery stands in the client and the worker. */
+/** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
   readSection(request: ReadingRequest): Reading;
+}
+/** What the solver worker can be asked. */
+export interface Solver {
+  fitCycle(request: FitRequest): FitResult;
 }

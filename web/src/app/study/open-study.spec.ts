@@ -41,6 +41,19 @@ describe('the open study', () => {
     open.apply(setScript('s-a', 'i'));
     expect(open.canRedo()).toBe(false);
   });
+  it('what is tried out is shown, not stored, until it is kept; keeping it is one step of undo', () => {
+    open.apply(setScript('s-a', 'p'));
+    open.tryOut({ script: 'id iu', stepsPerCount: 4, start: 0 });
+    expect(script()).toBe('id iu');
+    expect(open.study()?.sections[0]?.script).toBe('p');
+    open.tryOut(null);
+    expect(script()).toBe('p');
+    open.tryOut({ script: 'ed ad', stepsPerCount: 4, start: 0 });
+    open.keepPreview();
+    expect(open.study()?.sections[0]).toMatchObject({ script: 'ed ad', stepsPerCount: 4 });
+    open.undo();
+    expect(script()).toBe('p');
+  });
   it('letters typed in one go are one step', () => {
     for (const text of ['e', 'ed', 'ed ', 'ed a', 'ed ad']) open.apply(setScript('s-a', text), 'script');
     open.undo();

@@ -5,6 +5,11 @@ import { Store, type StudyRow } from '../data';
 import { Collection } from './collection';
 
 export type SaveState = 'saved' | 'saving' | 'conflict' | 'failed';
+export interface Preview {
+  readonly script: string;
+  readonly stepsPerCount: number;
+  readonly start: number;
+}
 const SAVE_AFTER_MS = 300;
 /** Changes of one kind that follow each other so fast are undone in one step. */
 const ONE_STEP_MS = 900;
@@ -28,10 +33,19 @@ export class OpenStudy {
   private lastStep = { key: '', at: 0 };
   private readonly saveState = signal<SaveState>('saved');
 
+  private readonly previewed = signal<Preview | null>(null);
+
   readonly study = this.current.asReadonly();
-  readonly section = computed(() => {
+  /** Something tried out in place of the written script; it is shown and heard, and not stored. */
+  readonly preview = this.previewed.asReadonly();
+  private readonly written = computed(() => {
     const sections = this.current()?.sections ?? [];
     return sections.find((s) => s.id === this.sectionChoice()) ?? sections[0] ?? null;
+  });
+  readonly section = computed(() => {
+    const written = this.written();
+    const preview = this.previewed();
+    return written && preview ? { ...written, ...preview } : written;
   });
   readonly saved = this.saveState.asReadonly();
   readonly canUndo = computed(() => this.past().length > 0);
@@ -77,6 +91,7 @@ export class OpenStudy {
     this.chooseSection(section || (row.study.sections[0]?.id ?? ''));
   }
   chooseSection(id: string) {
+    this.previewed.set(null);
     this.sectionChoice.set(id);
     this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
   }
@@ -85,8 +100,15 @@ export class OpenStudy {
     this.current.set(null);
   }
 
-  /** @param key commands with the same key that follow within a moment become one step of undo */
+  /**
+   * What is being tried out is kept first, for commands are made on what is seen.
+   * @param key commands with the same key that follow within a moment become one step of undo
+   */
   apply(command: Command, key = '') {
+    this.keepPreview();
+    this.run(command, key);
+  }
+  private run(command: Command, key: string) {
     const before = this.current();
     if (!before) return;
     const after = command(before);
@@ -99,7 +121,23 @@ export class OpenStudy {
     this.future.set([]);
     this.put(after);
   }
+  /** Shows and plays something else in place of the script; null goes back to what is written. */
+  tryOut(preview: Preview | null) {
+    this.previewed.set(preview);
+  }
+  /** What was tried out becomes the script, as one step of undo. */
+  keepPreview() {
+    const preview = this.previewed();
+    const id = this.written()?.id;
+    if (!preview || !id) return;
+    this.previewed.set(null);
+    this.apply((study) => ({
+      ...study,
+      sections: study.sections.map((s) => (s.id === id ? { ...s, ...preview } : s)),
+    }));
+  }
   undo() {
+    this.previewed.set(null);
     this.step(this.past, this.future);
   }
   redo() {
@@ -115,9 +153,10 @@ export class OpenStudy {
     this.put(next);
   }
 
+  /** The tempo is not part of what is tried out. */
   setTempo(bpm: number) {
     const section = this.section();
-    if (section) this.apply(setTempo(section.id, bpm), `tempo ${section.id}`);
+    if (section) this.run(setTempo(section.id, bpm), `tempo ${section.id}`);
   }
 
   private put(study: Study) {

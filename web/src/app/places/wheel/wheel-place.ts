@@ -31,6 +31,7 @@ import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { words } from '../../words/en';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
+import { FitPanel } from './fit-panel';
 import { FindingsPanel } from './findings-panel';
 import { ShapePanel } from './shape-panel';
 
@@ -46,6 +47,7 @@ const SLOT_KEYS = 'pimaedug!.-';
     ScriptEditor,
     Icon,
     FindingsPanel,
+    FitPanel,
     AccentsPanel,
     ShapePanel,
     CyclePanel,
