@@ -4,6 +4,8 @@ import {
   bpm,
   cycleById,
   FIT_SCHOOLS,
+  fingerLine,
+  LINE_SCHOOLS,
   fitCycle,
   DEFAULT_PROFILE,
   layOnCycle,
@@ -97,5 +99,32 @@ for (const school of FIT_SCHOOLS)
       `fitCycle, 12 cells at 3 speeds, k 10, ${tempo}, ${school.name}`,
       ms(time),
       `under 50 ms; ${looked} moves of ${ways[24].toExponential(1)} chains`,
+    );
+  }
+
+// fingerLine: a scale up and down the strings, k = 5; time must grow with the notes and no faster.
+const scale = (n) =>
+  Array.from({ length: n }, (_, i) => {
+    const place = Math.floor(i / 3) % 10;
+    return { at: i * 1260, strings: [place < 5 ? 6 - place : place - 3] };
+  });
+const lineRequest = (n, school, loops) => ({
+  notes: scale(n),
+  bpm: bpm(140),
+  profile: DEFAULT_PROFILE,
+  school,
+  stroke: 'rest',
+  k: 5,
+  ...(loops ? { loop: n * 1260 } : {}),
+});
+for (const school of LINE_SCHOOLS.filter((s) => !s.cycle))
+  for (const loops of [false, true]) {
+    const [a, b, c] = [100, 1000, 10000].map((n) =>
+      measure(() => fingerLine(lineRequest(n, school, loops)), n > 1000 ? 1 : 5),
+    );
+    say(
+      `fingerLine, 1 000 notes, ${school.name}${loops ? ', looped' : ''}`,
+      ms(b),
+      `under 100 ms; 100→1 000 ${(b / a).toFixed(1)}×, 1 000→10 000 ${(c / b).toFixed(1)}×`,
     );
   }

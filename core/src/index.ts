@@ -11,3 +11,4 @@ export * from './sound/index.js';
 export * from './words/index.js';
 export * from './search/index.js';
 export * from './fit/index.js';
+export * from './line/index.js';

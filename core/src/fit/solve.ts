@@ -133,7 +133,7 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     local.set(key, cost);
     return cost;
   }
-  const sum = (c: Partial<Record<FitTerm, number>>) => (c.late ?? 0) + (c.silent ?? 0) + (c.weak ?? 0) + (c.off ?? 0);
+  const sum = (c: Partial<Record<FitTerm, number>>) => FIT_TERMS.reduce((points, t) => points + (c[t] ?? 0), 0);
   const turnsBack = (a: Block | null, b: Block | null) =>
     a !== null && b !== null && a.lastWay !== null && a.lastWay === b.firstWay;
 
@@ -186,7 +186,9 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     const cost: Partial<Record<FitTerm, number>> = { ...own, late };
     if (turnsBack(s.last, block)) cost.joint = weights.joint;
     if (isNew) cost.variety = weights.variety;
-    return [{ to: after(s, block), step: { cell: block.cell, length: block.length }, cost }];
+    return [
+      { to: after(s, block), step: { cell: block.cell, length: block.length }, total: sum(cost), cost: () => cost },
+    ];
   }
 
   function after(s: State, block: Block): State {
@@ -229,7 +231,7 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     }
     const cost: Partial<Record<FitTerm, number>> = { late };
     if (turnsBack(s.last, s.first)) cost.seam = weights.seam;
-    return [{ to: { ...s, at: turn + 1, key: 'end' }, step: null, cost }];
+    return [{ to: { ...s, at: turn + 1, key: 'end' }, step: null, total: sum(cost), cost: () => cost }];
   }
 }
 

@@ -16,7 +16,7 @@ interface Node<State, Step, Term extends string> {
   readonly order: number;
   readonly parent: Node<State, Step, Term> | null;
   readonly step: Step | null;
-  readonly cost: Partial<Record<Term, number>>;
+  readonly cost: (() => Partial<Record<Term, number>>) | null;
 }
 
 const ASK_EVERY = 512;
@@ -39,7 +39,15 @@ export function kBest<State, Step, Term extends string>(
   let order = 0;
   let looked = 0;
   let rounds = 0;
-  open.push({ state: problem.start, total: 0, least: bound(problem.start), order, parent: null, step: null, cost: {} });
+  open.push({
+    state: problem.start,
+    total: 0,
+    least: bound(problem.start),
+    order,
+    parent: null,
+    step: null,
+    cost: null,
+  });
   const paths: FoundPath<Step, Term>[] = [];
   while (open.size > 0 && paths.length < k) {
     if (++rounds % ASK_EVERY === 0) {
@@ -57,8 +65,7 @@ export function kBest<State, Step, Term extends string>(
     }
     for (const move of problem.moves(node.state)) {
       looked++;
-      let total = node.total;
-      for (const term of problem.terms) total += move.cost[term] ?? 0;
+      const total = node.total + move.total;
       const rest = bound(move.to);
       if (rest === Infinity) continue;
       open.push({
@@ -89,7 +96,8 @@ function pathOf<State, Step, Term extends string>(
   const cost = Object.fromEntries(terms.map((t) => [t, 0])) as Record<Term, number>;
   for (let n: Node<State, Step, Term> | null = end; n; n = n.parent) {
     if (n.step !== null) steps.push(n.step);
-    for (const t of terms) cost[t] += n.cost[t] ?? 0;
+    const own = n.cost?.();
+    if (own) for (const t of terms) cost[t] += own[t] ?? 0;
   }
   return { steps: steps.reverse(), total: end.total, cost: cost satisfies CostSplit<Term> };
 }

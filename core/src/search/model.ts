@@ -6,8 +6,10 @@ export interface Move<State, Step, Term extends string> {
   readonly to: State;
   /** null = a move that adds nothing to the answer, such as closing a loop. */
   readonly step: Step | null;
-  /** Points by term, 0 or more; terms left out cost nothing. */
-  readonly cost: Partial<Record<Term, number>>;
+  /** Points, 0 or more. */
+  readonly total: number;
+  /** The same by term, asked for only on paths that are given back; terms left out cost nothing. */
+  readonly cost: () => Partial<Record<Term, number>>;
 }
 
 /**

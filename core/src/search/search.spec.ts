@@ -16,7 +16,8 @@ function ladder(
       (costs[s.stage]?.[s.at] ?? []).map((way, to) => ({
         to: { stage: s.stage + 1, at: to },
         step: to,
-        cost: { way },
+        total: way,
+        cost: () => ({ way }),
       })),
   };
 }
