@@ -57,3 +57,25 @@ test('editing what is tried out keeps it', async ({ player: page }) => {
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText('id iu');
   await expect(page.getByRole('button', { name: 'Back to what is written' })).toHaveCount(0);
 });
+
+test('a 32-note picado is typed, fingered under every school, heard and taken over, with keys alone', async ({
+  player: page,
+}) => {
+  await page.getByRole('tab', { name: 'Findings' }).focus();
+  for (let n = 0; n < 3; n++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  const field = page.getByLabel('Line by strings');
+  await field.focus();
+  await page.keyboard.type('33332222111122223333222211112222');
+  await expect(page.getByText('32 notes')).toBeVisible();
+  const schools = page.locator('app-line-panel li');
+  await expect(schools).toHaveCount(9);
+  await expect(schools.first()).toContainText(/crossings? awkward|crossings go with/);
+  await expect(schools.nth(1).locator('.other').first()).toBeVisible();
+  await expect(schools.last()).toContainText('r u r u r u r u');
+  await page.getByRole('button', { name: 'Take over: Fingering first' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(/^[ima]:3_ [ima]:3_/);
+  await field.fill('37');
+  await expect(page.getByRole('alert')).toContainText('strings are numbered 1 to 6');
+});

@@ -17,7 +17,7 @@ for (const theme of ['light', 'dark'] as const)
       await expect(page).toHaveTitle(`${name} · Ruffle Wheel`);
       await leaveFields(page);
       if (name === 'Wheel') {
-        for (const tab of ['Accents', 'Fit', 'Shape', 'Cycle', 'Findings']) {
+        for (const tab of ['Accents', 'Fit', 'Line', 'Shape', 'Cycle', 'Findings']) {
           await page.getByRole('tab', { name: tab }).click();
           await clean(page);
         }

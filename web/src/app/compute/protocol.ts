@@ -1,4 +1,4 @@
-import type { FitRequest, FitResult, Reading, ReadingRequest } from '@ruffle-wheel/core';
+import type { FitRequest, FitResult, LineRequest, Reading, ReadingRequest, SchoolLine } from '@ruffle-wheel/core';
 
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
@@ -7,4 +7,5 @@ export interface Computer {
 /** What the solver worker can be asked. */
 export interface Solver {
   fitCycle(request: FitRequest): FitResult;
+  compareSchools(request: Omit<LineRequest, 'school' | 'k'>): SchoolLine[];
 }

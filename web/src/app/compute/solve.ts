@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { FitRequest, FitResult } from '@ruffle-wheel/core';
+import type { FitRequest, FitResult, LineRequest, SchoolLine } from '@ruffle-wheel/core';
 import { type Remote, wrap } from 'comlink';
 import type { Solver } from './protocol';
 
@@ -15,11 +15,19 @@ export class Solve {
   private busy = false;
 
   /** @returns null when a newer request has overtaken this one, or it was cancelled */
-  async fit(request: FitRequest): Promise<FitResult | null> {
+  fit(request: FitRequest): Promise<FitResult | null> {
+    return this.run<FitResult>(async (solver) => solver.fitCycle(request));
+  }
+  /** The best fingering of a line under every school. @returns null when overtaken or cancelled */
+  schools(request: Omit<LineRequest, 'school' | 'k'>): Promise<SchoolLine[] | null> {
+    return this.run((solver) => solver.compareSchools(request));
+  }
+
+  private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {
     this.cancel();
     const ticket = ++this.ticket;
     this.busy = true;
-    const result = await this.solver().fitCycle(request);
+    const result = await ask(this.solver());
     if (ticket !== this.ticket) return null;
     this.busy = false;
     return result;

@@ -1,7 +1,10 @@
 /// <reference lib="webworker" />
-import { fitCycle } from '@ruffle-wheel/core';
+import { compareSchools, fitCycle } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import type { Solver } from './protocol';
 
-const solver: Solver = { fitCycle: (request) => fitCycle(request) };
+const solver: Solver = {
+  fitCycle: (request) => fitCycle(request),
+  compareSchools: (request) => compareSchools(request),
+};
 expose(solver);

@@ -25,12 +25,10 @@ import {
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
 import { Solve } from '../../compute/solve';
-import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
-import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
+import { TryOut } from './try-out';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -42,8 +40,6 @@ const LENGTHS = [
 const ANSWERS = 5;
 /** After the last change of the ask. */
 const ASK_AFTER_MS = 120;
-/** The reading of a chain shown is there by then; a later one takes over while it plays. */
-const HEARD_AFTER_MS = 100;
 
 /** Which chain of cells fills the cycle with its strong strokes on the accents? Answered as soon as it is asked. */
 @Component({
@@ -57,9 +53,7 @@ export class FitPanel {
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
-  private readonly notice = inject(Notice);
-  private readonly keys = inject(Keys);
-  private readonly transport = inject(Transport);
+  protected readonly tryOut = inject(TryOut);
   protected readonly schools = FIT_SCHOOLS;
   protected readonly lengthChoices = LENGTHS;
 
@@ -72,7 +66,6 @@ export class FitPanel {
   protected readonly fixedCell = signal('');
   protected readonly result = signal<FitResult | null>(null);
   protected readonly compared = signal<readonly number[]>([]);
-  protected readonly shown = signal<number | null>(null);
   protected readonly ownFault = signal('');
 
   private readonly cycle = computed(() => this.open.section()?.cycle ?? null, {
@@ -163,13 +156,10 @@ export class FitPanel {
       clearTimeout(timer);
       if (request) timer = setTimeout(() => void untracked(() => this.ask(request)), ASK_AFTER_MS);
     });
-    effect(() => {
-      if (this.open.preview() === null) untracked(() => this.shown.set(null));
-    });
     inject(DestroyRef).onDestroy(() => {
       clearTimeout(timer);
       this.solve.cancel();
-      this.open.tryOut(null);
+      this.tryOut.leave();
     });
   }
 
@@ -195,7 +185,7 @@ export class FitPanel {
     if (!result) return;
     this.result.set(result);
     this.compared.set([]);
-    if (this.shown() !== null) this.open.tryOut(null);
+    if (this.tryOut.shown()) this.tryOut.leave();
   }
 
   protected turnRule(id: string) {
@@ -215,18 +205,11 @@ export class FitPanel {
   }
   protected show(n: number) {
     const row = this.answers()[n];
-    if (!row || this.shown() === n) return this.open.tryOut(null);
-    this.open.tryOut({ script: row.script, stepsPerCount: row.stepsPerCount, start: 0 });
-    this.shown.set(n);
-    // Heard as soon as the worker has read it.
-    if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
+    if (row) this.tryOut.show(`fit ${n}`, row.script, row.stepsPerCount);
   }
   protected take(n: number) {
     const row = this.answers()[n];
-    if (!row) return;
-    this.open.tryOut({ script: row.script, stepsPerCount: row.stepsPerCount, start: 0 });
-    this.open.keepPreview();
-    this.notice.withUndo(`${this.words.taken}: ${row.script}`, () => this.open.undo());
+    if (row) this.tryOut.take(row.script, row.stepsPerCount, `${this.words.taken}: ${row.script}`);
   }
   protected compare(n: number) {
     this.compared.update((list) => this.toggle(list, n).slice(-2));

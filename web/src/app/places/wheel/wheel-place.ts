@@ -33,6 +33,7 @@ import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
 import { FitPanel } from './fit-panel';
 import { FindingsPanel } from './findings-panel';
+import { LinePanel } from './line-panel';
 import { ShapePanel } from './shape-panel';
 
 const SLOT_KEYS = 'pimaedug!.-';
@@ -48,6 +49,7 @@ const SLOT_KEYS = 'pimaedug!.-';
     Icon,
     FindingsPanel,
     FitPanel,
+    LinePanel,
     AccentsPanel,
     ShapePanel,
     CyclePanel,

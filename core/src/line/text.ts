@@ -1,0 +1,86 @@
+import { printStep, type ScriptFault } from '../pattern/index.js';
+import { FINGERS, type Finger, type Mark } from '../stroke/index.js';
+import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
+import type { LineNote } from './model.js';
+
+/** One step of a line as typed. */
+export type LineStep =
+  | { readonly kind: 'note'; readonly note: LineNote; readonly accent: boolean }
+  | { readonly kind: 'rest' }
+  | { readonly kind: 'hold' };
+export interface ReadLine {
+  readonly steps: readonly LineStep[];
+  readonly notes: readonly LineNote[];
+  readonly length: Ticks;
+  readonly faults: readonly ScriptFault[];
+}
+export const LONGEST_LINE_TEXT = 60_000;
+
+/**
+ * Reads a line typed by string numbers: `332211`, each a step. `.` is a rest, `-` holds, `[321]` are struck
+ * together; after a note `!` is an accent and `~` lets it ring; a letter before it pins its finger: `i3`.
+ * White space and `|` may stand anywhere.
+ */
+export function readLine(text: string, stepsPerCount: number): ReadLine {
+  const step = stepTicks(stepsPerCount) ?? stepTicks(2) ?? ticks(2520);
+  const steps: LineStep[] = [];
+  const faults: ScriptFault[] = [];
+  if (text.length > LONGEST_LINE_TEXT) {
+    const message = `A line holds ${LONGEST_LINE_TEXT} letters at most; this one has ${text.length}.`;
+    return { steps, notes: [], length: ticks(0), faults: [{ from: LONGEST_LINE_TEXT, to: text.length, message }] };
+  }
+  const token = /([pimae]*)(?:\[([^\]\s]*)\]?|(\d))([!~]*)|([.-])|[\s|]+|(.)/gs;
+  for (const m of text.matchAll(token)) {
+    const [whole, pins = '', together, single, marks = '', quiet, odd] = m;
+    const place = { from: m.index, to: m.index + whole.length };
+    if (quiet) steps.push({ kind: quiet === '.' ? 'rest' : 'hold' });
+    else if (odd)
+      faults.push({
+        ...place,
+        message: `“${odd}” is no note. Write string numbers 1 to 6, . for a rest, - to hold, [321] for notes together.`,
+      });
+    else if (single !== undefined || together !== undefined) {
+      const digits = [...(single ?? together ?? '')].map(Number);
+      const strings = digits.filter(isStringNumber);
+      if (strings.length !== digits.length || strings.length === 0 || new Set(strings).size !== strings.length) {
+        faults.push({ ...place, message: `“${whole}”: strings are numbered 1 to 6, each once.` });
+        steps.push({ kind: 'rest' });
+        continue;
+      }
+      const accent = marks.includes('!');
+      const note: LineNote = {
+        at: ticks(steps.length * step),
+        strings,
+        ...(marks.includes('~') ? { rings: true } : {}),
+        ...(accent ? { accent: 1 } : {}),
+        ...(pins ? { pinned: ([...pins] as Finger[]).sort((a, b) => FINGERS.indexOf(a) - FINGERS.indexOf(b)) } : {}),
+      };
+      steps.push({ kind: 'note', note, accent });
+    }
+  }
+  const notes = steps.flatMap((s) => (s.kind === 'note' ? [s.note] : []));
+  return { steps, notes, length: ticks(steps.length * step), faults };
+}
+
+/** A fingered line as hand script: one finger for each string from the thickest on. */
+export function lineScript(
+  steps: readonly LineStep[],
+  fingers: readonly (readonly Finger[])[],
+  stroke: 'rest' | 'free',
+): string {
+  let n = 0;
+  return steps
+    .map((s) => {
+      if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
+      const own = fingers[n++] ?? [];
+      const strings = [...s.note.strings].sort((a, b) => b - a);
+      const marks: Mark[] = [];
+      if (s.accent) marks.push('!');
+      const single = strings[0];
+      const lands = own.length === 1 && (own[0] === 'p' ? single !== 1 : single !== 6);
+      if (stroke === 'rest' && lands) marks.push('_');
+      if (s.note.rings) marks.push('~');
+      return printStep({ kind: 'stroke', fingers: own, dir: null, strings, marks });
+    })
+    .join(' ');
+}

@@ -1,0 +1,36 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { Keys } from '../../keys';
+import { Transport } from '../../sound/transport';
+import { OpenStudy } from '../../study';
+import { Notice } from '../../ui/notice';
+
+/** The reading of what is tried out is there by then; a later one takes over while it plays. */
+const HEARD_AFTER_MS = 100;
+
+/** An answer of a solver shown on the wheel and heard before it is taken over. */
+@Injectable({ providedIn: 'root' })
+export class TryOut {
+  private readonly open = inject(OpenStudy);
+  private readonly keys = inject(Keys);
+  private readonly transport = inject(Transport);
+  private readonly notice = inject(Notice);
+  private readonly key = signal<string | null>(null);
+  /** Which answer is on the wheel now. */
+  readonly shown = computed(() => (this.open.preview() ? this.key() : null));
+
+  /** Shows and plays an answer; the one shown already goes back to what is written. */
+  show(key: string, script: string, stepsPerCount: number) {
+    if (this.shown() === key) return this.leave();
+    this.open.tryOut({ script, stepsPerCount, start: 0 });
+    this.key.set(key);
+    if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
+  }
+  take(script: string, stepsPerCount: number, said: string) {
+    this.open.tryOut({ script, stepsPerCount, start: 0 });
+    this.open.keepPreview();
+    this.notice.withUndo(said, () => this.open.undo());
+  }
+  leave() {
+    this.open.tryOut(null);
+  }
+}
