@@ -12,3 +12,4 @@ export * from './words/index.js';
 export * from './search/index.js';
 export * from './fit/index.js';
 export * from './line/index.js';
+export * from './drill/index.js';

@@ -1,5 +1,13 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { type Command, copyStudy, freeName, type ReadingRequest, setTempo, type Study } from '@ruffle-wheel/core';
+import {
+  type Command,
+  type Harmony,
+  copyStudy,
+  freeName,
+  type ReadingRequest,
+  setTempo,
+  type Study,
+} from '@ruffle-wheel/core';
 import { Compute } from '../compute/compute';
 import { Store, type StudyRow } from '../data';
 import { Collection } from './collection';
@@ -9,6 +17,8 @@ export interface Preview {
   readonly script: string;
   readonly stepsPerCount: number;
   readonly start: number;
+  /** Other shapes, or none, under what is tried out. */
+  readonly harmony?: Harmony;
 }
 const SAVE_AFTER_MS = 300;
 /** Changes of one kind that follow each other so fast are undone in one step. */
@@ -108,6 +118,10 @@ export class OpenStudy {
     this.keepPreview();
     this.run(command, key);
   }
+  /** A command on what lies beside the script, such as tempo and ladder: what is tried out stays so. */
+  adjust(command: Command, key = '') {
+    this.run(command, key);
+  }
   private run(command: Command, key: string) {
     const before = this.current();
     if (!before) return;
@@ -156,7 +170,7 @@ export class OpenStudy {
   /** The tempo is not part of what is tried out. */
   setTempo(bpm: number) {
     const section = this.section();
-    if (section) this.run(setTempo(section.id, bpm), `tempo ${section.id}`);
+    if (section) this.adjust(setTempo(section.id, bpm), `tempo ${section.id}`);
   }
 
   private put(study: Study) {

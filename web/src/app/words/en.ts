@@ -185,6 +185,10 @@ export const words = {
     step: 'Step',
     passes: 'Clean passes a rung',
     bothWays: 'To a slower tempo the ladder leads down, where control shows. Two misses in a row: one rung slower.',
+    drill: 'Drill',
+    asWritten: 'As written',
+    asWrittenWhy:
+      'Harder than needed, then back: rhythms, starts, weak pairs, bursts. Each drill has its own line in the logbook.',
     stand: 'Stand view (V)',
     leaveStand: 'Leave stand view (V)',
     today: 'Begin at',

@@ -8,7 +8,20 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { cycleLength, fretsText, heldInTurn, type Ladder, reached, rungCount, setLadder } from '@ruffle-wheel/core';
+import {
+  cycleLength,
+  drillsFor,
+  type Harmony,
+  parseScript,
+  printScript,
+  vary,
+  fretsText,
+  heldInTurn,
+  type Ladder,
+  reached,
+  rungCount,
+  setLadder,
+} from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
@@ -75,6 +88,14 @@ export class PractisePlace {
       return { bpm, here: bpm === here, clean, height: 30 + (70 * i) / Math.max(1, n - 1) };
     });
   });
+  /** Drills made from the section as written, for as long as its script stays the same. */
+  protected readonly drills = computed(() => {
+    const written = this.open.study()?.sections.find((s) => s.id === this.section()?.id);
+    return written ? drillsFor(parseScript(written.script, written).pattern) : [];
+  });
+  protected readonly drillWhy = computed(
+    () => this.drills().find((d) => d.name === this.session.drill())?.why ?? this.words.asWrittenWhy,
+  );
   protected readonly best = computed(() => reached({ passes: this.session.passes() }));
 
   constructor() {
@@ -85,11 +106,14 @@ export class PractisePlace {
     inject(DestroyRef).onDestroy(() => {
       void this.session.finish();
       this.session.close();
+      this.session.drill.set(null);
+      this.open.tryOut(null);
     });
-    // Another section is another line in the logbook.
-    let before = this.section()?.id;
+    // Another section, or another drill, is another line in the logbook.
+    const what = () => `${this.section()?.id ?? ''} ${this.session.drill() ?? ''}`;
+    let before = what();
     effect(() => {
-      const id = this.section()?.id;
+      const id = what();
       untracked(() => {
         if (id !== before) {
           void this.session.finish();
@@ -108,6 +132,19 @@ export class PractisePlace {
     else return false;
     return true;
   }
+  protected chooseDrill(name: string) {
+    const written = this.open.study()?.sections.find((s) => s.id === this.section()?.id);
+    const drill = this.drills().find((d) => d.name === name);
+    if (!written || !drill) {
+      this.session.drill.set(null);
+      return this.open.tryOut(null);
+    }
+    const script = printScript(vary(parseScript(written.script, written).pattern, drill.variant));
+    const { stepsPerCount, start } = written;
+    const harmony: Harmony = drill.variant.kind === 'open strings' ? { per: 'turn', shapes: [] } : written.harmony;
+    this.open.tryOut({ script, stepsPerCount, start, harmony });
+    this.session.drill.set(drill.name);
+  }
   protected async beginOrStop() {
     if (this.session.running()) await this.session.finish();
     else await this.session.begin();
@@ -124,6 +161,6 @@ export class PractisePlace {
     const low = { start: 20, end: 20, step: 1, passes: 1 }[field];
     const high = { start: 400, end: 400, step: 100, passes: 50 }[field];
     if (section && Number.isFinite(n))
-      this.open.apply(setLadder(section.id, { ...section.ladder, [field]: Math.min(high, Math.max(low, n)) }));
+      this.open.adjust(setLadder(section.id, { ...section.ladder, [field]: Math.min(high, Math.max(low, n)) }));
   }
 }

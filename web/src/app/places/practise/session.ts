@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { climb, type LogEntry, nextTempo, type PracticePass, type Rung } from '@ruffle-wheel/core';
+import { climb, LONGEST_NAME, type LogEntry, nextTempo, type PracticePass, type Rung } from '@ruffle-wheel/core';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 
@@ -15,6 +15,7 @@ export class PracticeSession {
 
   private entryId = '';
   private sectionId = '';
+  private entryLabel = '';
   private startedAt = '';
   private playedMs = 0;
   private playingSince: number | null = null;
@@ -30,6 +31,14 @@ export class PracticeSession {
   readonly running = this.going.asReadonly();
   readonly rung = signal<Rung | null>(null);
 
+  /** The drill practised in place of the section as written. */
+  readonly drill = signal<string | null>(null);
+  /** Under which name the logbook keeps it: a drill climbs its own ladder. */
+  readonly label = computed(() => {
+    const name = this.open.section()?.name ?? '';
+    return (this.drill() ? `${name} · ${this.drill() ?? ''}` : name).slice(0, LONGEST_NAME);
+  });
+
   /** Where to begin today, from what the logbook says of this section. */
   readonly today = computed(() => {
     const study = this.open.study();
@@ -37,7 +46,7 @@ export class PracticeSession {
     if (!study || !section) return null;
     const own = this.collection
       .log()
-      .filter((e) => e.studyId === study.id && e.sectionName === section.name && e.id !== this.entryId);
+      .filter((e) => e.studyId === study.id && e.sectionName === this.label() && e.id !== this.entryId);
     return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
   });
 
@@ -48,6 +57,7 @@ export class PracticeSession {
     if (this.sectionId !== section.id || !this.entryId) {
       this.entryId = crypto.randomUUID();
       this.sectionId = section.id;
+      this.entryLabel = this.label();
       this.startedAt = new Date().toISOString();
       this.playedMs = 0;
       this.made.set([]);
@@ -99,7 +109,7 @@ export class PracticeSession {
       id: this.entryId,
       studyId: study.id,
       studyName: study.name,
-      sectionName: section.name,
+      sectionName: this.entryLabel,
       startedAt: this.startedAt,
       minutes,
       passes: this.made(),

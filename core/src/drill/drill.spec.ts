@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyPattern } from '../testing/arbitrary.js';
+import { flatten, parseScript, printScript } from '../pattern/index.js';
+import { fingersOf } from '../stroke/index.js';
+import { TICKS_PER_COUNT } from '../time/index.js';
+import { coincidences, comeRound, drillsFor, vary, type Variant } from './index.js';
+
+const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
+const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
+
+describe('drills', () => {
+  it('long-short and short-long keep the length and the strokes', () => {
+    expect(varied('p i m a', { kind: 'rhythm', shape: 'long-short' })).toBe('[p - - i]:2 [m - - a]:2');
+    expect(varied('p i m a', { kind: 'rhythm', shape: 'short-long' })).toBe('[p i - -]:2 [m a - -]:2');
+    const at = flatten(vary(read('p i m a'), { kind: 'rhythm', shape: 'long-short' })).events.map(
+      (e) => e.at / TICKS_PER_COUNT,
+    );
+    expect(at).toEqual([0, 0.75, 1, 1.75]);
+  });
+  it('threes regroup the same order, so that the accent wanders', () =>
+    expect(varied('p i m a i m', { kind: 'rhythm', shape: 'triplets' })).toBe('[p i m]:2 [a i m]:2'));
+  it('a rotation begins on another stroke and keeps the order', () =>
+    expect(varied('ed ad md id iu', { kind: 'rotation', start: 3 })).toBe('id iu ed ad md'));
+  it('one finger sounds full, the others are held down, not the one pushed up', () =>
+    expect(varied('p! i m a', { kind: 'finger accent', finger: 'm' })).toBe('p, i, m a,'));
+  it('one string sounds full', () =>
+    expect(varied('p:5 i:3 m:2', { kind: 'string accent', string: 3 })).toBe('p:5, i:3 m:2,'));
+  it('a weak pair does the work', () =>
+    expect(varied('i:1_ m:1_', { kind: 'pair', from: 'i', to: 'a' })).toBe('a:1_ m:1_'));
+  it('strums go through fewer strings, the first struck', () =>
+    expect(varied('id iu:123 p', { kind: 'fewer strings', strings: 2 })).toBe('id:65 iu:12 p'));
+  it('a burst lands on the stroke after it and rests as long', () =>
+    expect(varied('p i m a p i m a', { kind: 'burst', from: 2, strokes: 2 })).toBe('m a p .'));
+  it('bass and figure stand alone, each holding through the other', () => {
+    expect(varied('p:b ima:t p:b ima:t', { kind: 'layer', layer: 'bass' })).toBe('p:b - p:b -');
+    expect(varied('pima:t - p:5 im:32', { kind: 'layer', layer: 'figure' })).toBe('ima:t - - im:32');
+    expect(varied('pi:53', { kind: 'layer', layer: 'bass' })).toBe('p:5');
+    expect(varied('pima:t', { kind: 'layer', layer: 'bass' })).toBe('p:b');
+  });
+  it('every drill listed for a pattern is without fault and changes its sound or its shape', () => {
+    for (const text of [
+      'ed ad md id iu',
+      'p:5 i:3 m:2 a:1',
+      'pima:t - p:b ima:t',
+      'i:1_ m:1_ i:2_ m:2_',
+      '{id iu}x3 G',
+    ]) {
+      const drills = drillsFor(read(text));
+      expect(new Set(drills.map((d) => d.name)).size).toBe(drills.length);
+      for (const d of drills)
+        expect(parseScript(varied(text, d.variant), { stepsPerCount: 2 }).faults, d.name).toEqual([]);
+    }
+    expect(drillsFor(read('. .'))).toEqual([]);
+  });
+  it('no variant of any pattern makes a script that can’t be read back', () => {
+    fc.assert(
+      fc.property(anyPattern, (pattern) => {
+        for (const d of drillsFor(pattern)) {
+          const made = vary(pattern, d.variant);
+          expect(
+            parseScript(printScript(made), made).faults.map((f) => f.message),
+            `${d.name}: ${printScript(made)}`,
+          ).toEqual([]);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('a layer never loses a stroke of its own', () => {
+    fc.assert(
+      fc.property(anyPattern, (pattern) => {
+        const thumbs = (p: typeof pattern) =>
+          flatten(p)
+            .events.filter((e) => fingersOf(e.motion).includes('p'))
+            .map((e) => e.at);
+        expect(thumbs(vary(pattern, { kind: 'layer', layer: 'bass' }))).toEqual(thumbs(pattern));
+      }),
+    );
+  });
+});
+
+describe('coming round', () => {
+  it('a four-finger order under three-note groups comes round after 12 notes; its groups begin on p, a, m, i', () =>
+    expect(comeRound(['p', 'i', 'm', 'a'], 3)).toEqual({
+      notes: 12,
+      fingerPasses: 3,
+      groups: 4,
+      starts: ['p', 'a', 'm', 'i'],
+    }));
+  it('i m alternates its starts under three, repeats them under four', () => {
+    expect(comeRound(['i', 'm'], 3).starts).toEqual(['i', 'm']);
+    expect(comeRound(['i', 'm'], 4).starts).toEqual(['i']);
+  });
+  it('nothing comes round of nothing', () => expect(comeRound([], 3).notes).toBe(0));
+  it('bass and figure coincide where they are struck together', () =>
+    expect(coincidences(read('pima:t - p:b ima:t p - pm:51 -')).map((c) => c.at / TICKS_PER_COUNT)).toEqual([0, 3]));
+});

@@ -1,0 +1,28 @@
+import type { Finger } from '../stroke/index.js';
+import type { StringNumber } from '../time/index.js';
+
+/** One way of making a pattern harder, or simpler, than needed. */
+export type Variant =
+  | { readonly kind: 'rhythm'; readonly shape: 'long-short' | 'short-long' | 'triplets' }
+  /** Begin on another stroke; the order stays. */
+  | { readonly kind: 'rotation'; readonly start: number }
+  /** One finger at normal strength, all others held down. */
+  | { readonly kind: 'finger accent'; readonly finger: Finger }
+  /** One string at normal strength, all others held down. */
+  | { readonly kind: 'string accent'; readonly string: StringNumber }
+  /** Every stroke of one finger played by another, and the other way round. */
+  | { readonly kind: 'pair'; readonly from: Finger; readonly to: Finger }
+  /** Strums through fewer strings, the first struck of them; the change comes sooner. */
+  | { readonly kind: 'fewer strings'; readonly strings: number }
+  /** A stretch played through, landing on the stroke after it, then as long a rest. */
+  | { readonly kind: 'burst'; readonly from: number; readonly strokes: number }
+  | { readonly kind: 'layer'; readonly layer: 'bass' | 'figure' }
+  /** The right hand alone: no shape held. */
+  | { readonly kind: 'open strings' };
+
+export interface Drill {
+  readonly name: string;
+  /** One line: what it is for. */
+  readonly why: string;
+  readonly variant: Variant;
+}

@@ -1,0 +1,128 @@
+import { flatten, mapLeaves, writeOut, type Item, type Pattern } from '../pattern/index.js';
+import type { Finger, Mark, Step, Stroke } from '../stroke/index.js';
+import { FINGERS, MARKS } from '../stroke/index.js';
+import type { StringNumber } from '../time/index.js';
+import type { Variant } from './model.js';
+
+const NOWHERE = { from: 0, to: 0 };
+const step = (s: Step): Item => ({ kind: 'step', step: s, range: NOWHERE });
+const REST: Step = { kind: 'rest' };
+const HOLD: Step = { kind: 'hold' };
+const group = (items: readonly Step[], steps: number): Item => ({
+  kind: 'group',
+  items: items.map(step),
+  steps,
+  range: NOWHERE,
+});
+const isSounding = (s: Step): boolean => s.kind === 'stroke' || s.kind === 'golpe' || s.kind === 'slap';
+
+/**
+ * A drill made of a pattern, itself a pattern. What a variant can't change it leaves as it is; the result
+ * is always playable where the pattern was.
+ */
+export function vary(pattern: Pattern, variant: Variant): Pattern {
+  switch (variant.kind) {
+    case 'rhythm':
+      return rhythm(pattern, variant.shape);
+    case 'rotation':
+      return rotated(pattern, variant.start);
+    case 'finger accent':
+      return held(pattern, (s) => s.fingers.includes(variant.finger));
+    case 'string accent':
+      return held(pattern, (s) => Array.isArray(s.strings) && s.strings.includes(variant.string));
+    case 'pair':
+      return mapLeaves(writeOut(pattern), (s) => swapped(s, variant.from, variant.to));
+    case 'fewer strings':
+      return mapLeaves(writeOut(pattern), (s) => fewer(s, variant.strings));
+    case 'burst':
+      return burst(pattern, variant.from, variant.strokes);
+    case 'layer':
+      return mapLeaves(writeOut(pattern), (s) => layer(s, variant.layer));
+    case 'open strings':
+      return pattern;
+  }
+}
+
+const stepsOf = (pattern: Pattern): Step[] => flatten(pattern).slots.map((s) => s.step);
+/** Only patterns of even steps can be regrouped; others keep their own rhythm. */
+function isEven(pattern: Pattern): boolean {
+  const { slots } = flatten(pattern);
+  return slots.every((s) => s.duration === slots[0]?.duration);
+}
+
+function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets'): Pattern {
+  const steps = stepsOf(pattern);
+  if (!isEven(pattern)) return pattern;
+  const items: Item[] = [];
+  const size = shape === 'triplets' ? 3 : 2;
+  for (let i = 0; i < steps.length; i += size) {
+    const part = steps.slice(i, i + size);
+    if (part.length < size) items.push(...part.map(step));
+    else if (shape === 'triplets') items.push(group(part, 2));
+    else {
+      const [a, b] = part as [Step, Step];
+      items.push(group(shape === 'long-short' ? [a, HOLD, HOLD, b] : [a, b, HOLD, HOLD], 2));
+    }
+  }
+  return { ...pattern, items };
+}
+
+function rotated(pattern: Pattern, start: number): Pattern {
+  const items = writeOut(pattern).items.filter((i) => i.kind !== 'bar');
+  const n = items.length;
+  const by = n ? ((start % n) + n) % n : 0;
+  return { ...pattern, items: [...items.slice(by), ...items.slice(0, by)] };
+}
+
+/** The chosen strokes play normally, the rest softly: held down rather than the one pushed up. */
+function held(pattern: Pattern, isChosen: (s: Stroke) => boolean): Pattern {
+  return mapLeaves(writeOut(pattern), (s) => {
+    if (s.kind !== 'stroke') return s;
+    const plain: readonly Mark[] = s.marks.filter((m) => m !== '!' && m !== ',');
+    const marks = isChosen(s) ? plain : MARKS.filter((m): m is Mark => m === ',' || plain.includes(m));
+    return { ...s, marks };
+  });
+}
+
+function swapped(s: Step, from: Finger, to: Finger): Step {
+  if (s.kind !== 'stroke') return s;
+  const fingers = s.fingers
+    .map((f) => (f === from ? to : f === to ? from : f))
+    .sort((a, b) => FINGERS.indexOf(a) - FINGERS.indexOf(b));
+  // a can't stroke and tap at once.
+  return { ...s, fingers, marks: fingers.includes('a') ? s.marks.filter((m) => m !== '*') : s.marks };
+}
+
+function fewer(s: Step, strings: number): Step {
+  if (s.kind !== 'stroke' || s.dir === null) return s;
+  const all: StringNumber[] = Array.isArray(s.strings)
+    ? [...(s.strings as StringNumber[])]
+    : s.dir === 'd'
+      ? [6, 5, 4, 3, 2, 1]
+      : [1, 2, 3, 4, 5, 6];
+  return { ...s, strings: all.slice(0, Math.max(1, strings)) };
+}
+
+function burst(pattern: Pattern, from: number, strokes: number): Pattern {
+  const steps = stepsOf(pattern);
+  const n = steps.length;
+  if (n === 0) return pattern;
+  const part = Array.from({ length: strokes + 1 }, (_, i) => steps[(from + i) % n] as Step);
+  const landing = part[strokes];
+  // A landing that is silent in the pattern is landed on all the same, with the last stroke.
+  if (!landing || !isSounding(landing)) part[strokes] = [...part].reverse().find(isSounding) ?? REST;
+  const rests = Array.from({ length: Math.max(0, strokes - 1) }, () => REST);
+  return { ...pattern, items: [...part, ...rests].map(step) };
+}
+
+function layer(s: Step, keep: 'bass' | 'figure'): Step {
+  if (s.kind !== 'stroke') return keep === 'bass' && (s.kind === 'golpe' || s.kind === 'slap') ? REST : s;
+  const kept = s.fingers.filter((f) => (f === 'p') === (keep === 'bass'));
+  if (kept.length === 0) return HOLD;
+  if (kept.length === s.fingers.length) return s;
+  const strings =
+    Array.isArray(s.strings) && s.dir === null
+      ? s.fingers.flatMap((f, i) => (kept.includes(f) ? [(s.strings as StringNumber[])[i] as StringNumber] : []))
+      : s.strings;
+  return { ...s, fingers: kept, strings: strings === 'treble' && keep === 'bass' ? 'bass' : strings };
+}

@@ -1,0 +1,29 @@
+import { expect, leaveFields, test } from './player.js';
+
+test('a drill is made of the section, heard, practised on its own line, and leaves the script as it was', async ({
+  player: page,
+}) => {
+  const script = await page.getByRole('textbox', { name: 'Hand script' }).innerText();
+  await page.keyboard.press('4');
+  const drill = page.getByRole('combobox', { name: 'Drill' });
+  await drill.selectOption({ label: 'i and a change places' });
+  await expect(page.locator('.script code')).toContainText('ad! au');
+  await expect(page.getByText('Begin at 140')).toBeVisible();
+  await leaveFields(page);
+  await page.keyboard.press('c');
+  await page.keyboard.press('Space');
+  await expect(page.locator('.play.sounding')).toBeVisible();
+  await page.keyboard.press('PageDown');
+  await page.getByLabel('Step', { exact: true }).fill('12');
+  await page.getByLabel('Step', { exact: true }).press('Enter');
+  await expect(page.locator('.script code')).toContainText('ad! au');
+  await leaveFields(page);
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/Written to the logbook: .* 1 passes/)).toBeVisible();
+  await page.keyboard.press('6');
+  await expect(
+    page.getByRole('row', { name: /Lantern Stair · Rasgueado · i and a change places .* 140/ }),
+  ).toBeVisible();
+  await page.keyboard.press('1');
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(script);
+});
