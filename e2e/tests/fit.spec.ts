@@ -76,6 +76,8 @@ test('a 32-note picado is typed, fingered under every school, heard and taken ov
   await page.getByRole('button', { name: 'Take over: Fingering first' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(/^[ima]:3_ [ima]:3_/);
+  await page.getByLabel('Notes a string, or to an accent').fill('2');
+  await expect(page.getByText('Comes round after 4 notes; groups begin on p, m.')).toBeVisible();
   await field.fill('37');
   await expect(page.getByRole('alert')).toContainText('strings are numbered 1 to 6');
 });

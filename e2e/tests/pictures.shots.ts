@@ -12,6 +12,17 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('wheel-accents');
   await writeScript(page, 'ed ii ad im:23 md a* id p:54 iu }');
   await shot('wheel-faults');
+  await page.keyboard.press('Control+z');
+  await page.getByRole('tab', { name: 'Fit' }).click();
+  await page.waitForTimeout(600);
+  await page.locator('app-fit-panel h3').last().scrollIntoViewIfNeeded();
+  await page.locator('app-fit-panel li').first().scrollIntoViewIfNeeded();
+  await shot('wheel-fit');
+  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Salt Rope' });
+  await page.getByRole('tab', { name: 'Line' }).click();
+  await page.getByLabel('Line by strings').fill('33332222111122223333222211112222');
+  await page.waitForTimeout(600);
+  await shot('wheel-line');
   await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Last Boat South' });
   await page.getByRole('tab', { name: 'Shape' }).click();
   await shot('wheel-shape');

@@ -4,7 +4,7 @@ import { anyPattern } from '../testing/arbitrary.js';
 import { flatten, parseScript, printScript } from '../pattern/index.js';
 import { fingersOf } from '../stroke/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { coincidences, comeRound, drillsFor, vary, type Variant } from './index.js';
+import { coincidences, comeRound, drillsFor, sayComeRound, vary, type Variant } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
@@ -92,6 +92,10 @@ describe('coming round', () => {
     expect(comeRound(['i', 'm'], 3).starts).toEqual(['i', 'm']);
     expect(comeRound(['i', 'm'], 4).starts).toEqual(['i']);
   });
+  it('is said in one sentence', () =>
+    expect(sayComeRound(comeRound(['p', 'i', 'm', 'a'], 3))).toBe(
+      'Comes round after 12 notes; groups begin on p, a, m, i',
+    ));
   it('nothing comes round of nothing', () => expect(comeRound([], 3).notes).toBe(0));
   it('bass and figure coincide where they are struck together', () =>
     expect(coincidences(read('pima:t - p:b ima:t p - pm:51 -')).map((c) => c.at / TICKS_PER_COUNT)).toEqual([0, 3]));

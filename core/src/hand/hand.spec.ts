@@ -4,7 +4,7 @@ import { OPEN_SHAPE, soundStroke, STANDARD_TUNING } from '../fretting/index.js';
 import { flatten, parseScript, printScript } from '../pattern/index.js';
 import { directionOf, hasMark } from '../stroke/index.js';
 import { bpm } from '../time/index.js';
-import { DEFAULT_PROFILE, handLoad, motionCheck, plantPlan, type PlantEvent } from './index.js';
+import { ceilingRaises, DEFAULT_PROFILE, handLoad, motionCheck, plantPlan, type PlantEvent } from './index.js';
 
 const read = (text: string, stepsPerCount = 2) => parseScript(text, { stepsPerCount }).pattern;
 const touches = (text: string): PlantEvent[] =>
@@ -123,5 +123,13 @@ describe('load', () => {
   });
   it('a joint sets the ceiling where every finger has time but two stand close', () =>
     expect(load('p a . . . . . . . . . .', 60, 8).cause).toEqual({ kind: 'joint', from: 'p', to: 'a' }));
+  it('an exchange of fingers that lets it go faster is reckoned through', () => {
+    const weak = parseScript('e m e m', { stepsPerCount: 2 }).pattern;
+    const raises = ceilingRaises(weak, bpm(120), DEFAULT_PROFILE);
+    expect(raises[0]).toMatchObject({ from: 'e', to: 'i' });
+    expect(raises[0]!.ceiling).toBeCloseTo(handLoad(flatten(read('i m i m')), bpm(120), DEFAULT_PROFILE).ceiling!);
+    expect(ceilingRaises(read('id iu'), bpm(120), DEFAULT_PROFILE)).toEqual([]);
+    expect(ceilingRaises(read('.'), bpm(120), DEFAULT_PROFILE)).toEqual([]);
+  });
   it('nothing played has no ceiling', () => expect(load('. .')).toEqual({ fingers: [], ceiling: null, cause: null }));
 });

@@ -2,3 +2,4 @@ export * from './profile.js';
 export * from './plants.js';
 export * from './motion.js';
 export * from './load.js';
+export * from './raise.js';

@@ -1,5 +1,6 @@
 import { soundStroke, type Shape, type Tuning } from '../fretting/index.js';
 import {
+  ceilingRaises,
   handLoad,
   motionCheck,
   plantPlan,
@@ -61,6 +62,7 @@ export function readSection(request: ReadingRequest): Reading {
   const pendulum = motionCheck(pattern);
   const load = handLoad(flat, bpm(section.bpm), profile);
   const ranked = rotations(flat, cycle);
+  const raises = ceilingRaises(pattern, bpm(section.bpm), profile);
   const findings = sayFindings({
     section,
     shapes,
@@ -71,6 +73,7 @@ export function readSection(request: ReadingRequest): Reading {
     plants,
     pendulum,
     load,
+    raises,
     profile,
   });
   return {

@@ -1,6 +1,6 @@
 import { placeLabel } from '../cycle/index.js';
 import { shapeSpan, type Shape } from '../fretting/index.js';
-import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant } from '../hand/index.js';
+import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant, Raise } from '../hand/index.js';
 import type { FlatPattern, Layout, Rotation } from '../pattern/index.js';
 import type { Section } from '../piece/model.js';
 import { fingersOf } from '../stroke/index.js';
@@ -24,6 +24,7 @@ export interface FindingMatter {
   readonly plants: readonly Plant[];
   readonly pendulum: Pendulum;
   readonly load: HandLoad;
+  readonly raises: readonly Raise[];
   readonly profile: HandProfile;
 }
 
@@ -198,7 +199,7 @@ function plants({ plants: list, flat }: FindingMatter): Finding | null {
   };
 }
 
-function ceiling({ load, section }: FindingMatter): Finding | null {
+function ceiling({ load, section, raises }: FindingMatter): Finding | null {
   if (load.ceiling === null || !load.cause) return null;
   const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
   const { cause } = load;
@@ -213,6 +214,7 @@ function ceiling({ load, section }: FindingMatter): Finding | null {
       : cause.kind === 'finger' && cause.half
         ? ' (down and up: half a return)'
         : '';
+  const best = load.ceiling < HIGHEST_BPM ? raises[0] : undefined;
   const late = section.bpm > load.ceiling;
   const near = !late && section.bpm > load.ceiling * 0.9;
   return {
@@ -222,6 +224,9 @@ function ceiling({ load, section }: FindingMatter): Finding | null {
     lines: [
       `At ${section.bpm}, ${has}${detail}.`,
       ...(late ? [`It fits up to ${top}. Slow down, or give the stroke to another finger.`] : []),
+      ...(best
+        ? [`With ${best.from} and ${best.to} exchanged it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`]
+        : []),
       ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
     ],
   };

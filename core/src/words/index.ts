@@ -1,2 +1,3 @@
 export * from './strokes.js';
 export * from './findings.js';
+export * from './techniques.js';

@@ -8,6 +8,7 @@ import {
   renameSection,
   renameStudy,
   type Study,
+  TECHNIQUES,
 } from '@ruffle-wheel/core';
 import type { StudyRow } from '../../data';
 import { Collection, type ImportResult, OpenStudy } from '../../study';
@@ -28,6 +29,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
 })
 export class ShelfPlace {
   protected readonly words = words.shelf;
+  protected readonly techniques = TECHNIQUES;
   protected readonly collection = inject(Collection);
   protected readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);

@@ -10,6 +10,10 @@ import {
 } from '@angular/core';
 import {
   bpm,
+  comeRound,
+  type Finger,
+  FINGERS,
+  sayComeRound,
   dearest,
   explainLine,
   type LineRequest,
@@ -87,6 +91,15 @@ export class LinePanel {
           .map((s) => s[0])
           .join(' ')
       : '';
+  });
+
+  protected readonly orderFingers = signal('pami');
+  protected readonly orderGroup = signal(3);
+  /** Where a finger order comes round against groups, and what begins each group. */
+  protected readonly order = computed(() => {
+    const fingers = [...this.orderFingers()].filter((f): f is Finger => FINGERS.includes(f as Finger));
+    const found = comeRound(fingers, this.orderGroup());
+    return found.notes ? `${sayComeRound(found)}.` : '';
   });
 
   constructor() {
