@@ -1,0 +1,84 @@
+import { setScript } from '@ruffle-wheel/core';
+import { all, aWorld, element, field, press, show, texts, type, type World } from '../testing/world';
+import { Header } from './header';
+import { KeyList } from './key-list';
+
+let world: World;
+beforeEach(async () => {
+  world = await aWorld();
+});
+
+describe('header', () => {
+  it('names study, section, cycle, ceiling with its finger, and what is saved', async () => {
+    const f = await show(Header);
+    expect(texts(f, '.cycle')).toEqual(['Bulería · counted from 12']);
+    expect(texts(f, '.ceiling')).toEqual(['ceiling 352 · i']);
+    expect(texts(f, '.saved')).toEqual(['Saved']);
+  });
+  it('says when the tempo is over the ceiling, and when no stroke sets one', async () => {
+    const f = await show(Header);
+    world.open.setTempo(380);
+    await f.whenStable();
+    expect(all(f, '.ceiling.over')).toHaveLength(1);
+    world.open.apply(setScript('s-a', ''));
+    await f.whenStable();
+    expect(texts(f, '.ceiling')).toEqual(['no strokes yet']);
+    world.open.apply(setScript('s-a', 'i - - - - - - -'));
+    await f.whenStable();
+    expect(texts(f, '.ceiling')).toEqual(['ceiling over 400 · i']);
+  });
+  it('takes a typed tempo inside its bounds', async () => {
+    const f = await show(Header);
+    const tempo = all(f, 'input[type=number]')[0] as HTMLInputElement;
+    await type(f, tempo, '7');
+    expect(world.open.section()?.bpm).toBe(20);
+    await type(f, tempo, '133');
+    expect(world.open.section()?.bpm).toBe(133);
+  });
+  it('plays and stops, steps the tempo by the ladder, switches count-in and loop', async () => {
+    const f = await show(Header);
+    await press(f, 'Play');
+    expect(world.transport.played).toHaveLength(1);
+    await press(f, 'Stop');
+    expect(world.transport.running()).toBe(false);
+    const before = world.open.section()!;
+    await press(f, 'Faster');
+    expect(world.open.section()?.bpm).toBe(before.bpm + before.ladder.step);
+    await press(f, 'Count-in');
+    await press(f, 'Loop');
+    expect(world.collection.settings()).toMatchObject({ countIn: false, loop: false });
+  });
+  it('volumes are set apart', async () => {
+    const f = await show(Header);
+    await press(f, 'Volumes');
+    await type(f, field(f, 'Claps'), '20');
+    expect(world.collection.settings()).toMatchObject({ claps: 0.2, click: 0.3, guitar: 0.8 });
+  });
+  it('the light goes from system to day to stage and round', async () => {
+    const f = await show(Header);
+    const seen: string[] = [];
+    for (let n = 0; n < 3; n++) {
+      await press(f, 'Light');
+      seen.push(world.collection.settings().theme);
+    }
+    expect(seen).toEqual(['day', 'stage', 'system']);
+  });
+  it('undo and redo follow what was done', async () => {
+    const f = await show(Header);
+    world.open.apply(setScript('s-a', 'p'));
+    await f.whenStable();
+    await press(f, 'Undo');
+    expect(world.open.section()?.script).toBe('ed ad md id iu');
+    await press(f, 'Redo');
+    expect(world.open.section()?.script).toBe('p');
+  });
+  it('the key list names every key and closes', async () => {
+    const f = await show(KeyList);
+    let closed = 0;
+    f.componentInstance.closed.subscribe(() => closed++);
+    expect(texts(f, 'dt')).toEqual(expect.arrayContaining(['Space', 'Enter', '[ ]', 'p i m a e', 'V', 'Ctrl+S']));
+    await press(f, 'Close');
+    expect(closed).toBe(1);
+    expect(element(f).querySelector('[role=dialog]')?.getAttribute('aria-modal')).toBe('true');
+  });
+});

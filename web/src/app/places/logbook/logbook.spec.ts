@@ -1,0 +1,66 @@
+import { TestBed } from '@angular/core/testing';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import type { LogEntry } from '@ruffle-wheel/core';
+import { Subject } from 'rxjs';
+import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
+import { LogbookPlace } from './logbook-place';
+import { TempoChart } from './tempo-chart';
+
+const entry = (id: string, study: string, day: string, bpm: number, clean = true): LogEntry => ({
+  id,
+  studyId: study,
+  studyName: study.toUpperCase(),
+  sectionName: 'A',
+  startedAt: `${day}T18:00:00.000Z`,
+  minutes: 7.5,
+  passes: [
+    { bpm, clean },
+    { bpm: bpm + 5, clean: false },
+  ],
+  pain: false,
+});
+let world: World;
+const undo = new Subject<void>();
+beforeEach(async () => {
+  // The canvas of the chart is drawn in the browser only; what it shows is asked of its label.
+  TestBed.overrideComponent(TempoChart, {
+    set: { template: '<span class="chart">{{ label() }}</span>', imports: [], providers: [] },
+  });
+  world = await aWorld(undefined, [{ provide: MatSnackBar, useValue: { open: () => ({ onAction: () => undo }) } }]);
+  await world.collection.saveLog(entry('1', 'stairs', '2026-03-01', 100));
+  await world.collection.saveLog(entry('2', 'rope', '2026-03-02', 80, false));
+  await world.collection.saveLog(entry('3', 'stairs', '2026-03-05', 110));
+});
+
+describe('logbook', () => {
+  it('lists sessions, newest first, with tempo reached and marks', async () => {
+    const f = await show(LogbookPlace);
+    expect(texts(f, 'tbody tr').map((t) => t.slice(0, 60))).toEqual([
+      expect.stringMatching(/^Thu, 5 Mar 2026 STAIRS · A 7.5\s?110 1 of 2 \(50 %\)/) as string,
+      expect.stringMatching(/^Mon, 2 Mar 2026 ROPE · A 7.5\s?none clean 0 of 2/) as string,
+      expect.stringMatching(/^Sun, 1 Mar 2026 STAIRS · A 7.5\s?100/) as string,
+    ]);
+    expect(element(f).textContent).toMatch(/3 sessions · 23 minutes/);
+  });
+  it('shows one study alone', async () => {
+    const f = await show(LogbookPlace);
+    await type(f, all(f, 'select')[0] as HTMLSelectElement, 'rope');
+    expect(all(f, 'tbody tr')).toHaveLength(1);
+  });
+  it('deletes a line with undo', async () => {
+    const f = await show(LogbookPlace);
+    await press(f, 'Delete line: ROPE');
+    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(2));
+    undo.next();
+    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(3));
+  });
+  it('the chart says each line’s first and last tempo; sessions without a clean pass are no point', async () => {
+    const f = await show(LogbookPlace);
+    expect(texts(f, '.chart span, span.chart')[0]).toBe('Tempo reached, counts a minute: STAIRS · A from 100 to 110');
+  });
+  it('an empty one says how a line comes into it', async () => {
+    for (const id of ['1', '2', '3']) await world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
+    const f = await show(LogbookPlace);
+    expect(element(f).textContent).toMatch(/Nothing practised yet/);
+  });
+});

@@ -1,0 +1,173 @@
+import { TestBed } from '@angular/core/testing';
+import { type LogEntry, setLadder, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { all, aWorld, button, element, field, key, press, show, texts, type, type World } from '../../testing/world';
+import { PractisePlace } from './practise-place';
+import { PracticeSession } from './session';
+
+let world: World;
+beforeEach(async () => {
+  world = await aWorld();
+  world.open.adjust(setLadder('s-a', { start: 100, end: 130, step: 10, passes: 2 }));
+});
+const today = new Date().toISOString();
+const yesterday = (bpm: number, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: 'before',
+  studyId: 's',
+  studyName: 'Study',
+  sectionName: 'A',
+  startedAt: new Date(Date.now() - 86_400_000).toISOString(),
+  minutes: 10,
+  passes: [{ bpm, clean: true }],
+  pain: false,
+  ...more,
+});
+const tempo = () => world.open.section()?.bpm;
+
+describe('a practice session', () => {
+  const session = () => TestBed.inject(PracticeSession);
+  it('begins at the ladder’s start, or a rung under what was clean last time', async () => {
+    await session().begin();
+    expect(tempo()).toBe(100);
+    await session().finish();
+    session().close();
+    await world.collection.saveLog(yesterday(120));
+    await session().begin();
+    expect(tempo()).toBe(110);
+    expect(world.transport.played.at(-1)).toBe(110);
+  });
+  it('climbs with clean passes and falls after two misses', async () => {
+    const s = session();
+    await s.begin();
+    s.mark(true);
+    s.mark(true);
+    expect(tempo()).toBe(110);
+    s.mark(false);
+    s.mark(false);
+    expect(tempo()).toBe(100);
+    expect(s.passes()).toHaveLength(4);
+  });
+  it('counts from a tempo that the player sets by hand', async () => {
+    const s = session();
+    await s.begin();
+    s.mark(true);
+    world.open.setTempo(120);
+    s.mark(true);
+    expect(tempo()).toBe(120);
+    s.mark(true);
+    expect(tempo()).toBe(130);
+  });
+  it('stopping writes one line; going on lengthens the same line', async () => {
+    const s = session();
+    await s.begin();
+    s.mark(true);
+    await s.finish();
+    await s.begin();
+    s.mark(true);
+    await s.finish();
+    expect(world.collection.log()).toHaveLength(1);
+    expect(world.collection.log()[0]).toMatchObject({ studyName: 'Study', sectionName: 'A', pain: false });
+    expect(world.collection.log()[0]?.passes).toHaveLength(2);
+    expect(world.collection.log()[0]!.startedAt >= today.slice(0, 10)).toBe(true);
+  });
+  it('a moment without a mark leaves no line', async () => {
+    await session().begin();
+    await session().finish();
+    expect(world.collection.log()).toEqual([]);
+  });
+  it('marks outside a session do nothing', () => {
+    session().mark(true);
+    expect(session().passes()).toEqual([]);
+  });
+  it('pain ends the session, is written down, and slows what comes next', async () => {
+    const s = session();
+    await world.collection.saveLog(yesterday(130));
+    await s.begin();
+    s.mark(true);
+    await s.notePain();
+    expect(s.running()).toBe(false);
+    expect(world.collection.log()[0]?.pain).toBe(true);
+    s.close();
+    expect(s.today()?.reason).toMatch(/pain was noted/);
+  });
+  it('a drill climbs on a line of its own', async () => {
+    const s = session();
+    await world.collection.saveLog(yesterday(130));
+    s.drill.set('In threes');
+    expect(s.label()).toBe('A · In threes');
+    expect(s.today()?.bpm).toBe(100);
+    await s.begin();
+    s.mark(true);
+    await s.finish();
+    expect(world.collection.log()[0]?.sectionName).toBe('A · In threes');
+  });
+});
+
+describe('practise', () => {
+  const place = async () => {
+    const f = await show(PractisePlace);
+    const keys = TestBed.inject(Keys);
+    const hit = async (...names: string[]) => {
+      for (const n of names) {
+        keys.press(key(n));
+        await f.whenStable();
+      }
+    };
+    return { f, hit };
+  };
+  it('is played from keys alone: begin, clean, not clean, stop', async () => {
+    const { f, hit } = await place();
+    await hit(' ');
+    expect(button(f, 'Stop and write down')).toBeTruthy();
+    await hit('PageDown', 'PageDown', 'PageUp');
+    expect(texts(f, '.mark')).toEqual(['✓', '✓', '–']);
+    expect(texts(f, '.rung.here')).toEqual(['110']);
+    await hit(' ');
+    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(1));
+    await f.whenStable();
+    expect(element(f).textContent).toMatch(/Written to the logbook: .* 3 passes, 100 clean/);
+  });
+  it('shows the ladder as rungs, and takes a new one with its bounds', async () => {
+    const { f } = await place();
+    expect(texts(f, '.rung')).toEqual(['100', '110', '120', '130']);
+    await type(f, field(f, 'To'), '80');
+    expect(texts(f, '.rung')).toEqual(['100', '90', '80']);
+    await type(f, field(f, 'Step'), '0');
+    expect(world.open.section()?.ladder.step).toBe(1);
+    await type(f, field(f, 'From'), '9999');
+    expect(world.open.section()?.ladder.start).toBe(400);
+  });
+  it('shows the count heard, heavier on an accent, and the shape that comes next', async () => {
+    const { f } = await place();
+    world.transport.heard.set(3 * TICKS_PER_COUNT);
+    await f.whenStable();
+    expect(texts(f, '.count')).toEqual(['3']);
+    expect(all(f, '.count.strong')).toHaveLength(1);
+    expect(texts(f, '.shapes')[0]).toMatch(/^C x-3-2-0-1-0 next EM/);
+    world.transport.heard.set(4 * TICKS_PER_COUNT);
+    await f.whenStable();
+    expect(all(f, '.count.strong')).toHaveLength(0);
+  });
+  it('stand view hides all but what is played, and V or Esc leaves it', async () => {
+    const { f, hit } = await place();
+    await hit('v');
+    expect(all(f, '.place.stand')).toHaveLength(1);
+    expect(all(f, '.ladder')).toHaveLength(0);
+    await hit('Escape');
+    expect(all(f, '.ladder')).toHaveLength(1);
+  });
+  it('offers drills of the section, shows one, and goes back when the place is left', async () => {
+    const { f } = await place();
+    const drill = field(f, 'Drill') as unknown as HTMLSelectElement;
+    const names = [...drill.options].map((o) => o.text.trim());
+    expect(names).toEqual(expect.arrayContaining(['As written', 'Open strings', 'From the 2nd step', 'In threes']));
+    await type(f, drill, 'Open strings');
+    expect(world.open.section()?.harmony.shapes).toEqual([]);
+    await type(f, drill, 'From the 2nd step');
+    expect(world.open.section()?.script).toBe('ad md id iu ed');
+    await press(f, 'Begin');
+    expect(world.open.study()?.sections[0]?.script).toBe('ed ad md id iu');
+    f.destroy();
+    expect(world.open.section()?.script).toBe('ed ad md id iu');
+  });
+});

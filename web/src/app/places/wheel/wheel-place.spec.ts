@@ -1,0 +1,102 @@
+import { TestBed } from '@angular/core/testing';
+import { setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { all, aWorld, element, key, press, show, texts, type World } from '../../testing/world';
+import { WheelPlace } from './wheel-place';
+
+let world: World;
+beforeEach(async () => {
+  const ignore = () => undefined;
+  const query = {
+    matches: false,
+    addEventListener: ignore,
+    removeEventListener: ignore,
+    addListener: ignore,
+    removeListener: ignore,
+  };
+  vi.stubGlobal('matchMedia', () => query);
+  world = await aWorld();
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const place = async () => {
+  const f = await show(WheelPlace);
+  const keys = TestBed.inject(Keys);
+  const hit = async (...names: string[]) => {
+    for (const n of names) {
+      keys.press(key(n));
+      TestBed.tick();
+      await f.whenStable();
+    }
+  };
+  return { f, hit };
+};
+const script = () => world.open.section()?.script;
+
+describe('the wheel, by keys', () => {
+  it('arrows choose a slot and go on into the next turn', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowRight');
+    expect(texts(f, '.hint')[0]).toMatch(/^Slot 12 ed/);
+    await hit('ArrowLeft');
+    expect(element(f).textContent).toMatch(/turn 5 of 5/);
+    expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 and iu/);
+    await hit('Escape');
+    expect(texts(f, '.hint')[0]).toMatch(/choose a slot/);
+  });
+  it('letters write a stroke on the chosen slot; without one they do nothing', async () => {
+    const { hit } = await place();
+    await hit('m');
+    expect(script()).toBe('ed ad md id iu');
+    await hit('ArrowRight', 'ArrowRight', 'i', 'u', '!');
+    expect(script()).toBe('ed iu! md id iu');
+    await hit('.', '-');
+    expect(script()).toBe('ed - md id iu');
+    world.open.undo();
+    world.open.undo();
+    expect(script()).toBe('ed iu! md id iu');
+  });
+  it('page keys turn the turns', async () => {
+    const { f, hit } = await place();
+    await hit('PageDown', 'PageDown');
+    expect(element(f).textContent).toMatch(/turn 3 of 5/);
+    await hit('PageUp', 'PageUp', 'PageUp');
+    expect(element(f).textContent).toMatch(/turn 5 of 5/);
+  });
+});
+
+describe('the wheel, seen', () => {
+  it('an empty one offers three cells of its family, and takes one', async () => {
+    world.open.apply(setScript('s-a', ''));
+    const { f } = await place();
+    expect(all(f, '.empty button')).toHaveLength(3);
+    all(f, '.empty button')[1]!.click();
+    await f.whenStable();
+    expect(script()).toBe('id iu');
+    expect(all(f, '.empty')).toHaveLength(0);
+  });
+  it('lists faults with what would work, and writes the remedy', async () => {
+    world.open.apply(setScript('s-a', 'ed ii p:54'));
+    const { f } = await place();
+    expect(texts(f, '.faults li > code')).toEqual(['ii', 'p:54']);
+    await press(f, 'Write pd:54');
+    expect(script()).toBe('ed ii pd:54');
+  });
+  it('follows what is heard: the turn, the count and the shape of that turn', async () => {
+    const { f } = await place();
+    world.transport.heard.set((12 + 3.25) * TICKS_PER_COUNT);
+    await f.whenStable();
+    expect(element(f).querySelector('.big')?.textContent).toContain('3');
+    expect(element(f).textContent).toMatch(/turn 2 of 5/);
+    expect(texts(f, '.held-name')[0]).toBe('EM');
+    world.transport.heard.set(0 - TICKS_PER_COUNT * 2);
+    await f.whenStable();
+    expect(element(f).textContent).toMatch(/Counting in/);
+  });
+  it('says turn, accents and shapes to a screen reader', async () => {
+    const { f } = await place();
+    expect(element(f).querySelector('app-wheel-drawing svg')?.getAttribute('aria-label')).toBe(
+      'Bulería, turn 1 of 5. Accents: 12 e down, 3 a down, 6 m down, 8 a down and 10 e down. Shapes: C.',
+    );
+  });
+});

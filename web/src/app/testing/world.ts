@@ -1,0 +1,143 @@
+import { signal, type Type } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import {
+  cycleById,
+  makeStudy,
+  putShape,
+  type Reading,
+  readSection,
+  readShape,
+  setHarmony,
+  setScript,
+  type Shape,
+  type Study,
+} from '@ruffle-wheel/core';
+import { type AnsweredReading, Compute } from '../compute/compute';
+import { DATABASE_NAME } from '../data/database';
+import { Transport } from '../sound/transport';
+import { Collection, OpenStudy } from '../study';
+
+/** Answers at once, in the page: the same readings as the worker's. */
+export class InstantCompute {
+  private readonly latest = signal<AnsweredReading | null>(null);
+  readonly answered = this.latest.asReadonly();
+  ask(request: Parameters<Compute['ask']>[0]) {
+    const reading: Reading = readSection(request);
+    this.latest.set({ request, reading });
+  }
+}
+/** A transport without sound whose place a test sets. */
+export class SilentTransport {
+  readonly heard = signal<number | null>(null);
+  readonly level = signal(0);
+  readonly error = signal<string | null>(null);
+  readonly state = signal<'stopped' | 'playing'>('stopped');
+  readonly played: number[] = [];
+  loop = true;
+  readonly running = () => this.state() !== 'stopped';
+  async play(tempo: number) {
+    this.played.push(tempo);
+    this.state.set('playing');
+  }
+  stop() {
+    this.state.set('stopped');
+  }
+  load() {
+    return undefined;
+  }
+  setTempo(tempo: number) {
+    this.played.push(tempo);
+  }
+  setVolume() {
+    return undefined;
+  }
+  tap() {
+    return 111;
+  }
+}
+
+export const shape = (id: string, frets: string, fingers = frets): Shape => {
+  const read = readShape(frets, fingers);
+  return { id, name: id.toUpperCase(), frets: read.frets, fingers: read.fingers };
+};
+/** A bulería with a five-stroke cell and two shapes, one each turn. */
+export function fiveOverTwelve(): Study {
+  const base = makeStudy('s', 'Study', cycleById('buleria'));
+  const commands = [
+    putShape(shape('c', 'x-3-2-0-1-0')),
+    putShape(shape('em', '0-2-2-0-0-0', '0-1-2-0-0-0')),
+    setHarmony('s-a', { per: 'turn', shapes: ['c', 'em'] }),
+    setScript('s-a', 'ed ad md id iu'),
+  ];
+  return commands.reduce((study, command) => command(study), base);
+}
+
+export interface World {
+  readonly open: OpenStudy;
+  readonly collection: Collection;
+  readonly transport: SilentTransport;
+}
+/** Storage of its own, no worker, no sound, and one open study. */
+export async function aWorld(study: Study = fiveOverTwelve(), providers: unknown[] = []): Promise<World> {
+  const transport = new SilentTransport();
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      { provide: DATABASE_NAME, useValue: crypto.randomUUID() },
+      { provide: Compute, useClass: InstantCompute },
+      { provide: Transport, useValue: transport },
+      ...(providers as []),
+    ],
+  });
+  const collection = TestBed.inject(Collection);
+  await collection.addStudy(study);
+  const open = TestBed.inject(OpenStudy);
+  open.open(collection.studies()[0]!);
+  TestBed.tick();
+  return { open, collection, transport };
+}
+
+export async function show<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<ComponentFixture<T>> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return fixture;
+}
+export const element = (f: ComponentFixture<unknown>): HTMLElement => f.nativeElement as HTMLElement;
+export const all = (f: ComponentFixture<unknown>, css: string): HTMLElement[] => [
+  ...element(f).querySelectorAll<HTMLElement>(css),
+];
+export const texts = (f: ComponentFixture<unknown>, css: string): string[] =>
+  all(f, css).map((e) => (e.textContent ?? '').replace(/\s+/g, ' ').trim());
+/** The button with this text or label. */
+export function button(f: ComponentFixture<unknown>, name: string): HTMLButtonElement {
+  const found = all(f, 'button').find((b) =>
+    (b.getAttribute('aria-label') ?? b.textContent ?? '').replace(/\s+/g, ' ').trim().startsWith(name),
+  );
+  if (!found) throw new Error(`There is no button “${name}”.`);
+  return found as HTMLButtonElement;
+}
+export async function press(f: ComponentFixture<unknown>, name: string) {
+  button(f, name).click();
+  await f.whenStable();
+}
+export async function type(
+  f: ComponentFixture<unknown>,
+  field: HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement,
+  value: string,
+) {
+  field.value = value;
+  field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+  if (!(field instanceof HTMLSelectElement)) field.dispatchEvent(new Event('change', { bubbles: true }));
+  await f.whenStable();
+}
+/** The field inside the label that begins with this text. */
+export function field(f: ComponentFixture<unknown>, label: string): HTMLInputElement {
+  const found = all(f, 'label').find((l) => (l.textContent ?? '').trim().startsWith(label));
+  const control = found?.querySelector<HTMLInputElement>('input, select, textarea');
+  if (!control) throw new Error(`There is no field “${label}”.`);
+  return control;
+}
+export const key = (name: string, more: KeyboardEventInit = {}): KeyboardEvent =>
+  new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more });
