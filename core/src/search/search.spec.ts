@@ -53,10 +53,10 @@ describe('k cheapest paths', () => {
           s.stage === costs.length
             ? 0
             : Math.min(...(costs[s.stage]?.[s.at] ?? []).map((c, at) => c + rest({ stage: s.stage + 1, at })));
-        const guided = kBest({ ...plain, bound: rest }, 3);
-        const blind = kBest(plain, 3);
-        expect(guided.paths.map((p) => p.total)).toEqual(blind.paths.map((p) => p.total));
-        expect(guided.looked).toBeLessThanOrEqual(blind.looked);
+        const guided = { ...plain, bound: rest };
+        expect(kBest(guided, 3).paths.map((p) => p.total)).toEqual(kBest(plain, 3).paths.map((p) => p.total));
+        // With an exact bound the search walks straight to its one answer.
+        expect(kBest(guided, 1).looked).toBeLessThanOrEqual(kBest(plain, 1).looked);
       }),
     );
   });
