@@ -5,6 +5,9 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   player: page,
 }) => {
   await writeScript(page, 'ed ad md id iu');
+  await page.keyboard.press('4');
+  await expect(page).toHaveURL(/practise/);
+  await page.keyboard.press('1');
   const findings = page.getByRole('tabpanel');
   await expect(findings.getByRole('heading', { name: 'Comes round after 5 turns' })).toBeVisible();
   await expect(findings.getByText('24 passes of 5 steps (2.5 counts) over 12 counts a turn.')).toBeVisible();

@@ -30,7 +30,7 @@ export async function writeScript(page: Page, text: string) {
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
   await page.keyboard.type(text);
-  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
 }
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
 /** Puts the focus where keys belong to the place. */

@@ -24,6 +24,15 @@ describe('keys', () => {
   });
   it('a key typed into a field stays there', () =>
     expect(keys.press(key('l', document.createElement('input')))).toBe(false));
+  it('Escape leaves a field, so that keys belong to the place again', () => {
+    const field = document.createElement('select');
+    document.body.append(field);
+    field.focus();
+    expect(document.activeElement).toBe(field);
+    expect(keys.press(key('Escape', field))).toBe(true);
+    expect(document.activeElement).not.toBe(field);
+    field.remove();
+  });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {
     const seen: string[] = [];

@@ -38,6 +38,12 @@ export class Keys {
       'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
     );
   }
+  /** Escape gives the keys back to the place: the field lets the focus go. */
+  private static leaveField(e: KeyboardEvent): boolean {
+    if (!Keys.typing(e)) return false;
+    (e.target as HTMLElement).blur();
+    return true;
+  }
   /** Space and Enter belong to a control that was reached with the keyboard. */
   static onControl(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
@@ -47,6 +53,7 @@ export class Keys {
   /** @returns whether the key was taken */
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
+    if (e.key === 'Escape' && Keys.leaveField(e)) return true;
     if (e.altKey || Keys.typing(e)) return false;
     if (this.place?.(e)) return true;
     const place = PLACES[e.key];

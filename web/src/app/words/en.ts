@@ -288,7 +288,7 @@ export const words = {
       ['1 4 6 7', 'Wheel, Practise, Logbook, Shelf'],
       ['Ctrl+Z · Ctrl+Shift+Z', 'undo · redo'],
       ['Ctrl+S', 'export the open study'],
-      ['Esc then Tab', 'leave the script editor'],
+      ['Esc', 'leave the script or a field: keys belong to the place again'],
     ],
   },
 };
