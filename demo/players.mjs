@@ -40,6 +40,25 @@ export const cycles = [
   }),
 ];
 
+export const cells = [
+  {
+    id: 'own-ticket',
+    name: 'Ticket stamp',
+    script: 'pd:54 pu:45 p:3_ G',
+    stepsPerCount: 4,
+    family: 'flamenco',
+    note: 'Alzapúa in three, the tap on the fourth.',
+  },
+  {
+    id: 'own-wash',
+    name: 'Wash',
+    script: 'ed ad md id pu pd',
+    stepsPerCount: 6,
+    family: 'flamenco',
+    note: 'Four flicks, the thumb comes back through.',
+  },
+];
+
 /** Days before the last one on which was played; nothing between the 22nd and the 13th. */
 const DAYS = [35, 34, 32, 31, 29, 28, 26, 25, 23, 22, 13, 12, 10, 9, 8, 6, 5, 4, 2, 1, 0];
 const LAST_DAY = Date.UTC(2026, 2, 20, 18, 30);

@@ -2,10 +2,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { parseScript } from '../core/dist/index.js';
 import { readFile, writeEverything } from '../core/dist/format/index.js';
-import { cycles, logOf, profiles } from './players.mjs';
+import { cells, cycles, logOf, profiles } from './players.mjs';
 import { studies } from './studies.mjs';
 
-const text = writeEverything({ studies, log: logOf(studies), profiles, cycles });
+const text = writeEverything({ studies, log: logOf(studies), profiles, cycles, cells });
 const reading = readFile(text);
 const faults = reading.ok ? [] : [reading.message, ...reading.faults.map((f) => `${f.path}: ${f.message}`)];
 for (const s of studies)

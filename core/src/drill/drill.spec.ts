@@ -2,9 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyPattern } from '../testing/arbitrary.js';
 import { flatten, parseScript, printScript } from '../pattern/index.js';
+import { DEFAULT_PROFILE } from '../hand/index.js';
 import { fingersOf } from '../stroke/index.js';
-import { TICKS_PER_COUNT } from '../time/index.js';
-import { coincidences, comeRound, drillsFor, sayComeRound, vary, type Variant } from './index.js';
+import { bpm, TICKS_PER_COUNT } from '../time/index.js';
+import {
+  coincidences,
+  comeRound,
+  drillsFor,
+  sayComeRound,
+  startDrills,
+  vary,
+  weakestJoint,
+  type Variant,
+} from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
@@ -32,6 +42,24 @@ describe('drills', () => {
     expect(varied('id iu:123 p', { kind: 'fewer strings', strings: 2 })).toBe('id:65 iu:12 p'));
   it('a burst lands on the stroke after it and rests as long', () =>
     expect(varied('p i m a p i m a', { kind: 'burst', from: 2, strokes: 2 })).toBe('m a p .'));
+  it('a burst keeps the rhythm of cells that share their steps, and ends with a count', () => {
+    const five = vary(read('[ed ad md id iu]:2 pd - pu -'), { kind: 'burst', from: 3, strokes: 3 });
+    // Fifths of two halves and whole halves go into tenths of a count.
+    expect(five.stepsPerCount).toBe(10);
+    expect(printScript(five)).toMatch(/^id - iu -( - -)? pd( -){9} pu( \.)+$/);
+    expect(flatten(five).length % TICKS_PER_COUNT).toBe(0);
+  });
+  it('the finger order begins on another finger, rhythm and strings stay', () => {
+    expect(varied('i:3 - m:2! a:1', { kind: 'start finger', by: 1 })).toBe('m:3 - a:2! i:1');
+    expect(varied('ed ad md! id iu', { kind: 'start finger', by: 2 })).toBe('md id iu! ed ad');
+  });
+  it('the weakest joint is drilled with the stroke before it and the landing after it', () => {
+    const drill = weakestJoint(read('p:5 - - i:3 [m:2 a:1] - -'), bpm(100), DEFAULT_PROFILE)!;
+    expect(drill.name).toBe('Weakest joint: m → a');
+    expect(drill.why).toContain('33 % of the time there is at 100');
+    expect(drill.variant).toEqual({ kind: 'burst', from: 3, strokes: 3 });
+    expect(weakestJoint(read('. .'), bpm(100), DEFAULT_PROFILE)).toBeNull();
+  });
   it('bass and figure stand alone, each holding through the other', () => {
     expect(varied('p:b ima:t p:b ima:t', { kind: 'layer', layer: 'bass' })).toBe('p:b - p:b -');
     expect(varied('pima:t - p:5 im:32', { kind: 'layer', layer: 'figure' })).toBe('ima:t - - im:32');
@@ -53,6 +81,13 @@ describe('drills', () => {
     }
     expect(drillsFor(read('. .'))).toEqual([]);
   });
+  it('every other start is a drill of its own', () =>
+    expect(startDrills(drillsFor(read('ed ad md id iu'))).map((d) => varied('ed ad md id iu', d.variant)[0])).toEqual([
+      'a',
+      'm',
+      'i',
+      'i',
+    ]));
   it('no variant of any pattern makes a script that can’t be read back', () => {
     fc.assert(
       fc.property(anyPattern, (pattern) => {

@@ -1,6 +1,7 @@
+import { handLoad, tightestPlace, type HandProfile } from '../hand/index.js';
 import { flatten, type Pattern } from '../pattern/index.js';
 import { FINGERS, fingersOf, type Finger } from '../stroke/index.js';
-import { TICKS_PER_COUNT, type StringNumber } from '../time/index.js';
+import { TICKS_PER_COUNT, type Bpm, type StringNumber } from '../time/index.js';
 import { FINGER_NAME, ordinal } from '../words/strokes.js';
 import type { Drill } from './model.js';
 
@@ -10,6 +11,26 @@ const PAIRS: readonly (readonly [Finger, Finger])[] = [
   ['i', 'm'],
   ['m', 'a'],
 ];
+
+/**
+ * The one place that asks most of the hand at a tempo, alone: a stroke before it, then landing after it.
+ * Null when no finger has anything to come back to.
+ */
+export function weakestJoint(pattern: Pattern, bpm: Bpm, profile: HandProfile): Drill | null {
+  const flat = flatten(pattern);
+  const place = tightestPlace(handLoad(flat, bpm, profile));
+  const n = flat.slots.length;
+  if (!place || n === 0) return null;
+  const apart = place.next > place.slot ? place.next - place.slot : place.next + n - place.slot;
+  const strokes = Math.min(apart + 2, n);
+  const from = strokes === apart + 2 ? (place.slot + n - 1) % n : place.slot;
+  const who = place.fingers.length > 1 ? place.fingers.join(' → ') : `${place.fingers[0] ?? ''} again`;
+  return {
+    name: `Weakest joint: ${who}`,
+    why: `It takes ${Math.round(place.share * 100)} % of the time there is at ${bpm}: alone, with the stroke before and the landing after.`,
+    variant: { kind: 'burst', from, strokes },
+  };
+}
 
 /** Every drill that changes something in this pattern, in the order in which players take them. */
 export function drillsFor(pattern: Pattern): Drill[] {
@@ -56,6 +77,14 @@ export function drillsFor(pattern: Pattern): Drill[] {
         why: 'All others are held down.',
         variant: { kind: 'string accent', string },
       });
+  const alone = flat.events.filter((e) => fingersOf(e.motion).length === 1).length;
+  if (used.length > 1)
+    for (let by = 1; by < Math.min(alone, used.length); by++)
+      drills.push({
+        name: `Order begun ${by} later`,
+        why: 'The rhythm and strings stay; another finger begins.',
+        variant: { kind: 'start finger', by },
+      });
   const starts = Math.min(flat.slots.length, 12);
   for (let start = 1; start < starts; start++)
     drills.push({
@@ -77,12 +106,22 @@ export function drillsFor(pattern: Pattern): Drill[] {
         why: 'The change of direction comes sooner.',
         variant: { kind: 'fewer strings', strings: n },
       });
-  if (even)
-    for (let from = 0; from < Math.min(flat.slots.length, 8 * beat); from += beat)
-      drills.push({
-        name: `Burst from step ${from + 1}`,
-        why: 'One count fast, land on the next, rest.',
-        variant: { kind: 'burst', from, strokes: beat },
-      });
+  const last = Math.min(flat.slots.length, 8 * beat);
+  for (let from = 0; from < last; from += beat)
+    drills.push({
+      name: `Burst from step ${from + 1}`,
+      why: 'One count fast, land on the next, rest.',
+      variant: { kind: 'burst', from, strokes: beat },
+    });
+  for (let from = 0; from + beat < last; from += beat)
+    drills.push({
+      name: `Bursts from step ${from + 1} and ${from + beat + 1} joined`,
+      why: 'Two bursts in one, landing after the second.',
+      variant: { kind: 'burst', from, strokes: 2 * beat },
+    });
   return drills;
 }
+
+/** The drills that begin the pattern on each of its other steps: to be taken one after another. */
+export const startDrills = (drills: readonly Drill[]): readonly Drill[] =>
+  drills.filter((d) => d.variant.kind === 'rotation');

@@ -6,6 +6,8 @@ export type Variant =
   | { readonly kind: 'rhythm'; readonly shape: 'long-short' | 'short-long' | 'triplets' }
   /** Begin on another stroke; the order stays. */
   | { readonly kind: 'rotation'; readonly start: number }
+  /** The finger order begins on another finger; rhythm, strings and marks stay where they are. */
+  | { readonly kind: 'start finger'; readonly by: number }
   /** One finger at normal strength, all others held down. */
   | { readonly kind: 'finger accent'; readonly finger: Finger }
   /** One string at normal strength, all others held down. */

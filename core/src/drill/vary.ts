@@ -1,7 +1,7 @@
 import { flatten, mapLeaves, writeOut, type Item, type Pattern } from '../pattern/index.js';
 import type { Finger, Mark, Step, Stroke } from '../stroke/index.js';
 import { FINGERS, MARKS } from '../stroke/index.js';
-import type { StringNumber } from '../time/index.js';
+import { gcd, STEPS_PER_COUNT, TICKS_PER_COUNT, type StringNumber } from '../time/index.js';
 import type { Variant } from './model.js';
 
 const NOWHERE = { from: 0, to: 0 };
@@ -26,6 +26,8 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
       return rhythm(pattern, variant.shape);
     case 'rotation':
       return rotated(pattern, variant.start);
+    case 'start finger':
+      return startFinger(pattern, variant.by);
     case 'finger accent':
       return held(pattern, (s) => s.fingers.includes(variant.finger));
     case 'string accent':
@@ -74,6 +76,25 @@ function rotated(pattern: Pattern, start: number): Pattern {
   return { ...pattern, items: [...items.slice(by), ...items.slice(0, by)] };
 }
 
+/**
+ * Strokes of one finger hand their fingers on. A strum takes its direction and strings along, for these
+ * belong together; a pluck stays on its string. Golpes marked on a stroke go where `a` is free.
+ */
+function startFinger(pattern: Pattern, by: number): Pattern {
+  const written = writeOut(pattern);
+  const own = stepsOf(written).filter((s): s is Stroke => s.kind === 'stroke' && s.fingers.length === 1);
+  const n = own.length;
+  if (n === 0) return written;
+  let i = 0;
+  return mapLeaves(written, (s) => {
+    if (s.kind !== 'stroke' || s.fingers.length !== 1) return s;
+    const other = own[(((i++ + by) % n) + n) % n] as Stroke;
+    const strings = s.dir === null && other.dir === null ? s.strings : other.strings;
+    const marks = other.fingers.includes('a') ? s.marks.filter((m) => m !== '*') : s.marks;
+    return { ...s, fingers: other.fingers, dir: other.dir, strings, marks };
+  });
+}
+
 /** The chosen strokes play normally, the rest softly: held down rather than the one pushed up. */
 function held(pattern: Pattern, isChosen: (s: Stroke) => boolean): Pattern {
   return mapLeaves(writeOut(pattern), (s) => {
@@ -103,16 +124,34 @@ function fewer(s: Step, strings: number): Step {
   return { ...s, strings: all.slice(0, Math.max(1, strings)) };
 }
 
+/** The pattern cut into even steps, fine enough for every stroke; as it is when no such step can be written. */
+function finelyCut(pattern: Pattern): { stepsPerCount: number; slots: { step: Step; steps: number }[] } {
+  const { slots } = flatten(pattern);
+  const fine = slots.reduce((g, s) => gcd(g, s.duration), TICKS_PER_COUNT / pattern.stepsPerCount);
+  const stepsPerCount = STEPS_PER_COUNT.find((n) => n * fine === TICKS_PER_COUNT);
+  const even = stepsPerCount === undefined;
+  return {
+    stepsPerCount: stepsPerCount ?? pattern.stepsPerCount,
+    slots: slots.map((s) => ({ step: s.step, steps: even ? 1 : s.duration / fine })),
+  };
+}
+
 function burst(pattern: Pattern, from: number, strokes: number): Pattern {
-  const steps = stepsOf(pattern);
-  const n = steps.length;
+  const { stepsPerCount, slots } = finelyCut(pattern);
+  const n = slots.length;
   if (n === 0) return pattern;
-  const part = Array.from({ length: strokes + 1 }, (_, i) => steps[(from + i) % n] as Step);
-  const landing = part[strokes];
+  // What is held at the end is held to its end.
+  let taken = strokes;
+  while (taken < n && slots[(from + taken) % n]?.step.kind === 'hold') taken++;
+  const part = Array.from({ length: taken }, (_, i) => slots[(from + i) % n] as (typeof slots)[0]);
+  const next = slots[(from + taken) % n]?.step ?? REST;
   // A landing that is silent in the pattern is landed on all the same, with the last stroke.
-  if (!landing || !isSounding(landing)) part[strokes] = [...part].reverse().find(isSounding) ?? REST;
-  const rests = Array.from({ length: Math.max(0, strokes - 1) }, () => REST);
-  return { ...pattern, items: [...part, ...rests].map(step) };
+  const landing = isSounding(next) ? next : ([...part].reverse().find((p) => isSounding(p.step))?.step ?? REST);
+  const steps = part.flatMap((p) => [p.step, ...Array.from({ length: p.steps - 1 }, () => HOLD)]);
+  // The rest after it is as long as the burst, and the whole ends with a count.
+  const length = Math.ceil((2 * steps.length) / stepsPerCount) * stepsPerCount;
+  const rests = Array.from({ length: length - steps.length - 1 }, () => REST);
+  return { stepsPerCount, items: [...steps, landing, ...rests].map(step) };
 }
 
 function layer(s: Step, keep: 'bass' | 'figure'): Step {

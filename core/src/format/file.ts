@@ -1,4 +1,5 @@
 import { checkCycle, type DataFault } from '../cycle/index.js';
+import { checkCell } from '../pattern/index.js';
 import type { Study } from '../piece/index.js';
 import {
   FORMAT,
@@ -58,8 +59,9 @@ export function readFile(text: string): FileReading {
       'later version',
       `The file has version ${head.version}; this Ruffle Wheel reads up to ${FORMAT_VERSION}. Update it, or export from the older one.`,
     );
-  if (head.version !== FORMAT_VERSION) return refuse('faulty', 'The file names no version that was ever used.');
-  const { error, value } = fileSchema.validate(raw, { abortEarly: false, convert: false }) as {
+  const present = bringForward(head);
+  if (!present) return refuse('faulty', 'The file names no version that was ever used.');
+  const { error, value } = fileSchema.validate(present, { abortEarly: false, convert: false }) as {
     error?: { details: readonly { path: readonly (string | number)[]; message: string }[] };
     value: StudyFile;
   };
@@ -73,8 +75,16 @@ export function readFile(text: string): FileReading {
   return { ok: true, file: value };
 }
 
+/** An older file as the present version would have written it; null when its version never was. */
+function bringForward(file: { readonly version?: unknown }): object | null {
+  // Version 1 knew no cells of the player's own.
+  if (file.version === 1) return { ...file, version: FORMAT_VERSION, cells: [] };
+  return file.version === FORMAT_VERSION ? file : null;
+}
+
 const fileFaults = (file: StudyFile): DataFault[] => [
   ...file.studies.flatMap((s, i) => studyFaults(s, `studies[${i}].`)),
+  ...file.cells.flatMap((c, i) => checkCell(c).map((f) => ({ path: `cells[${i}].${f.path}`, message: f.message }))),
   ...file.cycles.flatMap((c, i) => checkCycle(c).map((f) => ({ path: `cycles[${i}].${f.path}`, message: f.message }))),
 ];
 
@@ -89,6 +99,7 @@ const write = (kind: StudyFile['kind'], c: Collection): string =>
       log: byId(c.log),
       profiles: byId(c.profiles),
       cycles: byId(c.cycles),
+      cells: byId(c.cells),
     } satisfies StudyFile,
     null,
     1,
@@ -98,4 +109,4 @@ const write = (kind: StudyFile['kind'], c: Collection): string =>
 export const writeEverything = (collection: Collection): string => write('everything', collection);
 /** One study; the log, hands and cycles of the player stay at home. */
 export const writeStudy = (study: Study): string =>
-  write('study', { studies: [study], log: [], profiles: [], cycles: [] });
+  write('study', { studies: [study], log: [], profiles: [], cycles: [], cells: [] });

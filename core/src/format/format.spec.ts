@@ -6,6 +6,7 @@ import { makeStudy, setHarmony, putShape, type Study } from '../piece/index.js';
 import {
   FORMAT_VERSION,
   LARGEST_FILE,
+  readCellRow,
   readCycleRow,
   readFile,
   readLogRow,
@@ -36,6 +37,7 @@ const everything: Collection = {
   ],
   profiles: [DEFAULT_PROFILE],
   cycles: [CYCLES[0]!],
+  cells: [{ id: 'own', name: 'Own', script: 'id iu G', stepsPerCount: 3, family: 'flamenco', note: '' }],
 };
 const parsed = (change: (file: { version: unknown; studies: unknown[] }) => void) => {
   const file = JSON.parse(writeStudy(study)) as never;
@@ -60,6 +62,27 @@ describe('export and import', () => {
       cycles: [],
       studies: [study],
     });
+  });
+  it('a file of version 1, which knew no own cells, is brought forward', () => {
+    const old = JSON.parse(writeEverything(everything)) as Record<string, unknown>;
+    delete old['cells'];
+    const reading = readFile(JSON.stringify({ ...old, version: 1 }));
+    expect(reading.ok && reading.file).toMatchObject({ version: FORMAT_VERSION, cells: [], cycles: everything.cycles });
+    expect(readFile(JSON.stringify({ ...old, version: 0 })).ok).toBe(false);
+  });
+  it('an own cell with a faulty script is refused, and says where', () => {
+    const file = { ...everything, cells: [{ ...everything.cells[0]!, script: 'zz' }] };
+    expect(refusal(readFile(writeEverything(file)))?.faults[0]).toMatchObject({ path: 'cells[0].script' });
+    expect(readCellRow(everything.cells[0]).ok).toBe(true);
+    expect(readCellRow({ ...everything.cells[0], script: '. -' })).toMatchObject({ ok: false });
+  });
+  it('stopped strings travel with their section; a fret beyond the neck does not', () => {
+    const stopped = [{ at: 0, string: 3 as const, fret: 5 }];
+    const with5 = { ...study, sections: [{ ...study.sections[0]!, stopped }] };
+    const reading = readFile(writeStudy(with5));
+    expect(reading.ok && reading.file.studies[0]).toEqual(with5);
+    const beyond = { ...with5, sections: [{ ...study.sections[0]!, stopped: [{ ...stopped[0]!, fret: 99 }] }] };
+    expect(refusal(readFile(writeStudy(beyond)))?.faults[0]?.path).toBe('studies[0].sections[0].stopped[0].fret');
   });
   it('script tags in a name are kept as the plain text they are', () => {
     const name = '<script>alert(1)</script>';

@@ -1,11 +1,12 @@
 import type { AccentCycle, DataFault } from '../cycle/index.js';
 import type { HandProfile } from '../hand/index.js';
+import type { OwnCell } from '../pattern/index.js';
 import type { Study } from '../piece/index.js';
 import type { LogEntry } from '../practice/index.js';
 
 export const FORMAT = 'ruffle-wheel';
 /** Raised when a field changes meaning; older files are brought forward, later ones refused. */
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 /** Larger files are refused before they are read. */
 export const LARGEST_FILE = 20 * 1024 * 1024;
 
@@ -15,6 +16,8 @@ export interface Collection {
   readonly log: readonly LogEntry[];
   readonly profiles: readonly HandProfile[];
   readonly cycles: readonly AccentCycle[];
+  /** The player's own cells. */
+  readonly cells: readonly OwnCell[];
 }
 export interface StudyFile extends Collection {
   readonly format: typeof FORMAT;

@@ -2,9 +2,10 @@ import type { ObjectSchema } from 'joi';
 import { checkCycle, type AccentCycle, type DataFault } from '../cycle/index.js';
 import { checkShape } from '../fretting/index.js';
 import type { HandProfile } from '../hand/index.js';
+import { checkCell, type OwnCell } from '../pattern/index.js';
 import type { Study } from '../piece/index.js';
 import type { LogEntry } from '../practice/index.js';
-import { cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
+import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 
 export type Checked<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly DataFault[] };
@@ -51,3 +52,4 @@ export const readStudyRow = (row: unknown): Checked<Study> => check<Study>(study
 export const readLogRow = (row: unknown): Checked<LogEntry> => check(logEntrySchema, row);
 export const readProfileRow = (row: unknown): Checked<HandProfile> => check(profileSchema, row);
 export const readCycleRow = (row: unknown): Checked<AccentCycle> => check<AccentCycle>(cycleSchema, row, checkCycle);
+export const readCellRow = (row: unknown): Checked<OwnCell> => check<OwnCell>(cellSchema, row, checkCell);

@@ -2,7 +2,7 @@ import Joi from 'joi/dist/joi-browser.min.mjs';
 import { MOST_COUNTS } from '../cycle/index.js';
 import { HIGHEST_FRET, LONGEST_NAME } from '../fretting/index.js';
 import { LITTLE_FINGER_SPELLINGS } from '../hand/index.js';
-import { LONGEST_SCRIPT } from '../pattern/index.js';
+import { LONGEST_CELL, LONGEST_SCRIPT } from '../pattern/index.js';
 import { HIGHEST_CAPO, MOST_SECTIONS, MOST_SHAPES } from '../piece/index.js';
 import { HIGHEST_BPM, LOWEST_BPM, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
@@ -64,6 +64,20 @@ const sectionSchema = Joi.object({
     per: Joi.string().valid('turn', 'group').required(),
     shapes: Joi.array().items(Joi.string().max(80)).max(256).required(),
   }).required(),
+  stopped: Joi.array()
+    .items(
+      Joi.object({
+        at: Joi.number()
+          .integer()
+          .min(0)
+          .max(LONGEST_SCRIPT * TICKS_PER_COUNT)
+          .required(),
+        string: Joi.number().integer().min(1).max(6).required(),
+        fret: Joi.number().integer().min(0).max(HIGHEST_FRET).required(),
+        finger: Joi.alternatives(Joi.number().integer().min(0).max(4), Joi.string().valid('T')),
+      }),
+    )
+    .max(20_000),
   bpm: tempo,
   ladder: ladderSchema.required(),
 });
@@ -94,6 +108,17 @@ export const profileSchema = Joi.object({
   cautionsRead: Joi.boolean().required(),
 });
 
+export const cellSchema = Joi.object({
+  id,
+  name,
+  script: Joi.string().max(LONGEST_CELL).required(),
+  stepsPerCount: Joi.number()
+    .valid(...STEPS_PER_COUNT)
+    .required(),
+  family: Joi.string().valid('flamenco', 'tango', 'bossa nova').required(),
+  note: text(200).required(),
+});
+
 export const logEntrySchema = Joi.object({
   id,
   studyId: id,
@@ -118,4 +143,5 @@ export const fileSchema = Joi.object({
   log: list(logEntrySchema, 50_000),
   profiles: list(profileSchema, 50),
   cycles: list(cycleSchema, 500),
+  cells: list(cellSchema, 500),
 });

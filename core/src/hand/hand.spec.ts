@@ -4,7 +4,8 @@ import { OPEN_SHAPE, soundStroke, STANDARD_TUNING } from '../fretting/index.js';
 import { flatten, parseScript, printScript } from '../pattern/index.js';
 import { directionOf, hasMark } from '../stroke/index.js';
 import { bpm } from '../time/index.js';
-import { ceilingRaises, DEFAULT_PROFILE, handLoad, motionCheck, plantPlan, type PlantEvent } from './index.js';
+import { anyPattern } from '../testing/arbitrary.js';
+import { DEFAULT_PROFILE, handLoad, motionCheck, plantPlan, tightestPlace, type PlantEvent } from './index.js';
 
 const read = (text: string, stepsPerCount = 2) => parseScript(text, { stepsPerCount }).pattern;
 const touches = (text: string): PlantEvent[] =>
@@ -123,13 +124,21 @@ describe('load', () => {
   });
   it('a joint sets the ceiling where every finger has time but two stand close', () =>
     expect(load('p a . . . . . . . . . .', 60, 8).cause).toEqual({ kind: 'joint', from: 'p', to: 'a' }));
-  it('an exchange of fingers that lets it go faster is reckoned through', () => {
-    const weak = parseScript('e m e m', { stepsPerCount: 2 }).pattern;
-    const raises = ceilingRaises(weak, bpm(120), DEFAULT_PROFILE);
-    expect(raises[0]).toMatchObject({ from: 'e', to: 'i' });
-    expect(raises[0]!.ceiling).toBeCloseTo(handLoad(flatten(read('i m i m')), bpm(120), DEFAULT_PROFILE).ceiling!);
-    expect(ceilingRaises(read('id iu'), bpm(120), DEFAULT_PROFILE)).toEqual([]);
-    expect(ceilingRaises(read('.'), bpm(120), DEFAULT_PROFILE)).toEqual([]);
+  it('every joint has its own share of the time, the tightest first', () => {
+    const { joints } = load('p i m a', 120, 4);
+    expect(joints.map((j) => `${j.from}${j.to}`)).toEqual(['pi', 'im', 'ma', 'ap']);
+    expect(joints[0]).toMatchObject({ leastMs: 125, neededMs: 60, share: 60 / 125, slot: 0, next: 1 });
+    expect(joints[3]).toMatchObject({ slot: 3, next: 0 });
   });
-  it('nothing played has no ceiling', () => expect(load('. .')).toEqual({ fingers: [], ceiling: null, cause: null }));
+  it('the tightest place of all is the one that sets the ceiling', () =>
+    fc.assert(
+      fc.property(anyPattern, (pattern) => {
+        const whole = handLoad(flatten(pattern), bpm(140), DEFAULT_PROFILE);
+        const place = tightestPlace(whole);
+        if (whole.ceiling === null) expect(place).toBeNull();
+        else expect(140 / place!.share).toBeCloseTo(whole.ceiling, 6);
+      }),
+    ));
+  it('nothing played has no ceiling', () =>
+    expect(load('. .')).toEqual({ fingers: [], joints: [], ceiling: null, cause: null }));
 });

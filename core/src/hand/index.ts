@@ -2,4 +2,3 @@ export * from './profile.js';
 export * from './plants.js';
 export * from './motion.js';
 export * from './load.js';
-export * from './raise.js';

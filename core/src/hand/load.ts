@@ -1,6 +1,6 @@
 import type { FlatPattern } from '../pattern/index.js';
 import { directionOf, FINGERS, hasMark, type Direction, type Finger } from '../stroke/index.js';
-import { millis, millisOf, ticks, TICKS_PER_COUNT, type Bpm, type Millis, type Ticks } from '../time/index.js';
+import { millis, millisOf, ticks, type Bpm, type Millis, type Ticks } from '../time/index.js';
 import type { HandProfile } from './profile.js';
 
 export interface FingerLoad {
@@ -18,6 +18,22 @@ export interface FingerLoad {
   readonly half: boolean;
   /** A golpe is part of the tightest pair. */
   readonly golpe: boolean;
+  /** The slots of the pair's two strokes. */
+  readonly slot: number;
+  readonly next: number;
+}
+/** From a stroke of one finger to the next stroke, of another: the tightest such place of each pair. */
+export interface JointLoad {
+  readonly from: Finger;
+  readonly to: Finger;
+  readonly leastMs: Millis;
+  readonly neededMs: Millis;
+  /** needed ÷ available; above 1 the second finger is late. */
+  readonly share: number;
+  readonly ceiling: number;
+  /** The slots of the two strokes. */
+  readonly slot: number;
+  readonly next: number;
 }
 export type CeilingCause =
   | { readonly kind: 'finger'; readonly finger: Finger; readonly half: boolean }
@@ -25,6 +41,8 @@ export type CeilingCause =
   | { readonly kind: 'joint'; readonly from: Finger; readonly to: Finger };
 export interface HandLoad {
   readonly fingers: readonly FingerLoad[];
+  /** The tightest first. */
+  readonly joints: readonly JointLoad[];
   /** Highest tempo at which nothing is late, in counts a minute; null when no finger plays. */
   readonly ceiling: number | null;
   readonly cause: CeilingCause | null;
@@ -32,6 +50,7 @@ export interface HandLoad {
 
 interface Touch {
   readonly at: number;
+  readonly slot: number;
   readonly finger: Finger;
   readonly dir: Direction | null;
   readonly golpe: boolean;
@@ -42,9 +61,10 @@ function touches(flat: FlatPattern): Touch[] {
   const found: Touch[] = [];
   for (const e of flat.events) {
     if (e.motion.kind === 'golpe' || hasMark(e.motion, '*'))
-      found.push({ at: e.at, finger: 'a', dir: null, golpe: true });
+      found.push({ at: e.at, slot: e.slot, finger: 'a', dir: null, golpe: true });
     if (e.motion.kind === 'stroke')
-      for (const finger of e.motion.fingers) found.push({ at: e.at, finger, dir: directionOf(e.motion), golpe: false });
+      for (const finger of e.motion.fingers)
+        found.push({ at: e.at, slot: e.slot, finger, dir: directionOf(e.motion), golpe: false });
   }
   return found;
 }
@@ -88,6 +108,8 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
         ceiling: tempo / share,
         half,
         golpe: t.golpe || next.golpe,
+        slot: t.slot,
+        next: next.slot,
       };
     });
     const load = tightest as FingerLoad | null;
@@ -95,21 +117,54 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
     fingers.push(load);
     limit(load.ceiling, load.golpe ? { kind: 'golpe', finger } : { kind: 'finger', finger, half: load.half });
   }
-  for (const joint of joints(flat.length, all, profile)) {
-    limit((60_000 * joint.gap) / (TICKS_PER_COUNT * joint.needed), { kind: 'joint', from: joint.from, to: joint.to });
-  }
-  return { fingers, ceiling, cause };
+  const joints = jointLoads(flat.length, all, tempo, profile);
+  const worst = joints[0];
+  if (worst) limit(worst.ceiling, { kind: 'joint', from: worst.from, to: worst.to });
+  return { fingers, joints, ceiling, cause };
 }
 
 /** From each stroke to the next of another finger, the pattern looping. */
-function* joints(length: Ticks, all: readonly Touch[], profile: HandProfile) {
-  for (let i = 0; i < all.length; i++) {
-    const from = all[i] as Touch;
-    const next = all.find((t) => t.at > from.at);
+function jointLoads(length: Ticks, all: readonly Touch[], tempo: Bpm, profile: HandProfile): JointLoad[] {
+  const worst = new Map<string, JointLoad>();
+  all.forEach((from, i) => {
+    let n = i + 1;
+    while (n < all.length && (all[n] as Touch).at <= from.at) n++;
+    const next = all[n];
     const to = next ?? all[0] ?? from;
-    if (to.finger === from.finger) continue;
-    const gap = next ? next.at - from.at : to.at + length - from.at;
+    if (to.finger === from.finger) return;
+    const gap = millisOf(ticks(next ? next.at - from.at : to.at + length - from.at), tempo);
     const needed = from.finger === 'p' ? profile.thumbJointMs : profile.jointMs;
-    yield { from: from.finger, to: to.finger, gap, needed };
-  }
+    const pair = `${from.finger} ${to.finger}`;
+    const share = needed / gap;
+    if (share <= (worst.get(pair)?.share ?? 0)) return;
+    worst.set(pair, {
+      from: from.finger,
+      to: to.finger,
+      leastMs: gap,
+      neededMs: needed,
+      share,
+      ceiling: tempo / share,
+      slot: from.slot,
+      next: to.slot,
+    });
+  });
+  return [...worst.values()].sort((a, b) => b.share - a.share || a.slot - b.slot);
+}
+
+export interface TightestPlace {
+  /** The fingers concerned: one that must be back, or two in a row. */
+  readonly fingers: readonly Finger[];
+  /** The slots of the two strokes. */
+  readonly slot: number;
+  readonly next: number;
+  /** needed ÷ available at this tempo. */
+  readonly share: number;
+}
+/** The one place that asks most of the hand: what to drill first. Null when nothing is played twice or in a row. */
+export function tightestPlace(load: HandLoad): TightestPlace | null {
+  const places: TightestPlace[] = [
+    ...load.fingers.map((f) => ({ fingers: [f.finger], slot: f.slot, next: f.next, share: f.share })),
+    ...load.joints.map((j) => ({ fingers: [j.from, j.to], slot: j.slot, next: j.next, share: j.share })),
+  ];
+  return places.reduce<TightestPlace | null>((most, p) => (most && most.share >= p.share ? most : p), null);
 }

@@ -7,3 +7,4 @@ export * from './compare.js';
 export * from './text.js';
 export * from './explain.js';
 export { crossing } from './cost.js';
+export * from './weave.js';

@@ -9,6 +9,8 @@ export interface LineNote {
   readonly at: Ticks;
   /** Strings struck, each once. */
   readonly strings: readonly StringNumber[];
+  /** For each string its fret where one is given; they sound, and the right hand does not mind them. */
+  readonly frets?: readonly (number | null)[];
   /** Must ring on until its string is struck again. */
   readonly rings?: boolean;
   /** 0…1 */

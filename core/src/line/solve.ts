@@ -1,10 +1,9 @@
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
-import { FINGERS, type Finger } from '../stroke/index.js';
-import { isStringNumber } from '../time/index.js';
+import type { Finger } from '../stroke/index.js';
+import { cantFinger, choicesFor, lineFaults } from './choices.js';
 import { lateCost, noteCost, pairCost, ringingBefore, type LineCost } from './cost.js';
 import {
   LINE_TERMS,
-  LONGEST_LINE,
   type LineAnswer,
   type LineNote,
   type LineRequest,
@@ -30,53 +29,6 @@ export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineR
   return paths.length
     ? { answers: paths, looked }
     : { infeasible: ['No fingering joins all notes; take a pinned finger away.'] };
-}
-
-/** What can't be a line, with the note it is about. */
-function lineFaults({ notes, loop }: LineRequest): string[] {
-  if (notes.length === 0) return ['There are no notes. Write at least one.'];
-  if (notes.length > LONGEST_LINE)
-    return [`${notes.length} notes are too many at once; ${LONGEST_LINE} is the most. Take it in parts.`];
-  const faults: string[] = [];
-  notes.forEach((n, i) => {
-    const before = notes[i - 1];
-    if (n.strings.length === 0) faults.push(`Note ${i + 1} names no string.`);
-    if (n.strings.some((s) => !isStringNumber(s)))
-      faults.push(`Note ${i + 1}: strings are numbered 1 to 6, not ${n.strings.join(', ')}.`);
-    if (new Set(n.strings).size !== n.strings.length) faults.push(`Note ${i + 1} strikes one string twice at once.`);
-    if (before && n.at <= before.at) faults.push(`Note ${i + 1} does not come after note ${i}.`);
-    if (n.pinned && n.pinned.length !== n.strings.length)
-      faults.push(`Note ${i + 1} has ${n.strings.length} strings and ${n.pinned.length} pinned fingers.`);
-  });
-  const last = notes.at(-1);
-  if (loop !== undefined && last && loop <= last.at) faults.push('The line is longer than its loop.');
-  return faults.slice(0, 20);
-}
-const cantFinger = ({ notes, school }: LineRequest, index: number): string => {
-  const n = notes[index] as LineNote;
-  return n.strings.length > 1
-    ? `Note ${index + 1} strikes ${n.strings.length} strings at once; no fingers are left for that. Strum it, or leave strings out.`
-    : `Note ${index + 1} can have no finger of “${school.name}”${n.pinned ? ' that is pinned' : ''}; choose another school or free the note.`;
-};
-
-/** Fingers a note may have. Together they keep their order: the thumb takes the thickest string. */
-function choicesFor({ school }: LineRequest, note: LineNote): Finger[][] {
-  const single = note.strings.length === 1;
-  const pool = (single ? school.fingers : FINGERS.filter((f) => f !== 'e')).filter((f) =>
-    note.layer === 'fingers' ? f !== 'p' : true,
-  );
-  const from: readonly Finger[] = single && note.layer === 'thumb' ? ['p'] : pool;
-  const found: Finger[][] = [];
-  const walk = (chosen: Finger[], next: number) => {
-    if (chosen.length === note.strings.length) return void found.push(chosen);
-    for (let i = next; i < from.length; i++) walk([...chosen, from[i] as Finger], i + 1);
-  };
-  walk([], 0);
-  const { pinned } = note;
-  if (!pinned) return found;
-  // A pinned finger is taken at its word, whatever the school.
-  const inOrder = pinned.every((f, i) => i === 0 || FINGERS.indexOf(f) > FINGERS.indexOf(pinned[i - 1] as Finger));
-  return inOrder ? [[...pinned]] : [];
 }
 
 /** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
@@ -131,6 +83,18 @@ function remembering<T>(reckon: (i: number) => T, keyOf: (i: number) => string):
   };
 }
 
+/** The same tables in points alone, reckoned once for each table however often it stands in the list. */
+function totalled<A extends object, B>(tables: readonly A[], total: (table: A) => B): B[] {
+  const known = new Map<A, B>();
+  return tables.map((table) => {
+    const before = known.get(table);
+    if (before !== undefined) return before;
+    const value = total(table);
+    known.set(table, value);
+    return value;
+  });
+}
+
 function lineProblem(
   request: LineRequest,
   choices: readonly (readonly (readonly Finger[])[])[],
@@ -156,12 +120,12 @@ function lineProblem(
   const seam = (last: number, first: number): number =>
     sum(pairCost(request, note(N - 1), fingersAt(N - 1, last), note(0), fingersAt(0, first), loop));
 
-  const ownTotals = remembering(
-    (n) => (choices[n] ?? []).map((_, c) => sum(own(n, c))),
+  const ownCosts = remembering(
+    (n) => (choices[n] ?? []).map((_, c) => own(n, c)),
     (n) => `${kind(n)} ${note(n).accent ?? 0} ${n > 0 ? gapTo(n, 1) : -1} ${[...(ringing[n] ?? [])].sort().join('')}`,
   );
-  const pairTotals = remembering(
-    (n) => (choices[n - 1] ?? []).map((_, l) => (choices[n] ?? []).map((_c, c) => sum(pair(n, l, c)))),
+  const pairCosts = remembering(
+    (n) => (choices[n - 1] ?? []).map((_, l) => (choices[n] ?? []).map((_c, c) => pair(n, l, c))),
     (n) => `${kind(n - 1)} ${kind(n)} ${gapTo(n, 1)}`,
   );
   const lateTotals = remembering(
@@ -172,8 +136,10 @@ function lineProblem(
     (n) => `${kind(n - 2)} ${kind(n - 1)} ${kind(n)} ${gapTo(n, 2)}`,
   );
 
-  const ownAt = notes.map((_, n) => ownTotals(n));
-  const pairAt = notes.map((_, n) => (n > 0 ? pairTotals(n) : []));
+  const ownSplit = notes.map((_, n) => ownCosts(n));
+  const pairSplit = notes.map((_, n) => (n > 0 ? pairCosts(n) : []));
+  const ownAt = totalled(ownSplit, (list) => list.map(sum));
+  const pairAt = totalled(pairSplit, (list) => list.map((row) => row.map(sum)));
   const lateAt = notes.map((_, n) => (n > 1 ? lateTotals(n) : []));
 
   const rest = restToPay();
@@ -206,8 +172,21 @@ function lineProblem(
     return table;
   }
   function moveCost(s: State, choice: number): LineCost {
-    if (s.n === 0) return own(0, choice);
-    return { ...own(s.n, choice), ...pair(s.n, s.last, choice), late: late(s.n, s.before, s.last, choice) };
+    const alone = ownSplit[s.n]?.[choice];
+    if (s.n === 0) return alone ?? {};
+    const late = lateAt[s.n]?.[s.before]?.[s.last]?.[choice] ?? 0;
+    const joint = pairSplit[s.n]?.[s.last]?.[choice];
+    // Written out: spreading is what most of the time of a long line would go to.
+    return {
+      home: alone?.home ?? 0,
+      weak: alone?.weak ?? 0,
+      rest: alone?.rest ?? 0,
+      repeat: joint?.repeat ?? 0,
+      crossing: joint?.crossing ?? 0,
+      skip: joint?.skip ?? 0,
+      order: joint?.order ?? 0,
+      late,
+    };
   }
 
   return {
@@ -217,6 +196,7 @@ function lineProblem(
     key: (s) => ((s.n * 32 + s.last) * 32 + s.before) * 32 + (closes ? s.first : 0),
     stage: (s) => s.n,
     isEnd: (s) => s.n === N + 1,
+    exact: true,
     bound: (s) => (s.n === 0 || s.n > N ? 0 : (rest[s.n]?.[slot(s.n, s.last, s.before, s.first)] ?? Infinity)),
     moves: (s): Move<State, readonly Finger[], LineTerm>[] => {
       if (s.n === N) {

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../hand/index.js';
 import { flatten, parseScript, printScript } from '../pattern/index.js';
 import { bpm } from '../time/index.js';
-import { explainLine, fingerLine, lineSchool, lineScript, readLine } from './index.js';
+import {
+  explainLine,
+  fingerLine,
+  lineSchool,
+  lineScript,
+  pinInText,
+  plectrumScript,
+  readLine,
+  stoppedNotes,
+} from './index.js';
 
 const solve = (text: string, school: string, stroke: 'rest' | 'free' = 'rest') => {
   const read = readLine(text, 4);
@@ -34,9 +43,40 @@ describe('a line typed by strings', () => {
     expect(notes[4]?.pinned).toEqual(['i']);
     expect(length).toBe(7 * 1260);
   });
+  it('a fret stands after its string; what can’t belong to it is the next note', () => {
+    const { notes, steps, faults } = readLine('3f5 2f12 i3f7 3f53f72f2 [3f5 2]', 4);
+    expect(faults).toEqual([]);
+    expect(notes.map((n) => `${n.strings.join('')}f${(n.frets ?? ['-']).join(',')}`)).toEqual([
+      '3f5',
+      '2f12',
+      '3f7',
+      '3f5',
+      '3f7',
+      '2f2',
+      '32f5,',
+    ]);
+    expect(stoppedNotes(steps)).toContainEqual({ at: 1260, string: 2, fret: 12 });
+    expect(stoppedNotes(steps)).toHaveLength(7);
+  });
+  it('a finger is pinned in the text itself, and set free again', () => {
+    const text = '33 i2f5! 1';
+    const third = readLine(text, 4).steps[2];
+    const range = third?.kind === 'note' ? third.range! : { from: 0, to: 0 };
+    expect(pinInText(text, range, 'a')).toBe('33 a2f5! 1');
+    expect(pinInText(text, range, null)).toBe('33 2f5! 1');
+  });
+  it('plectrum strokes become hand script: down that rests, up, down that leaps off', () => {
+    expect(plectrumScript(readLine('333 2 1 .', 4).steps)).toBe('pd:3_ pu:3 pd:3_ pd:2_ pd:1 .');
+    expect(plectrumScript(readLine('1 2 3', 4).steps)).toBe('pd:1 pd:2 pd:3');
+    expect(plectrumScript(readLine('[32]', 4).steps)).toBeNull();
+    const { faults } = parseScript(plectrumScript(readLine('665544332211!', 4).steps)!, { stepsPerCount: 4 });
+    expect(faults).toEqual([]);
+  });
   it.each([
     ['37', /1 to 6/],
     ['3x', /no note/],
+    ['3f', /no note/],
+    ['[3f5 z]', /1 to 6/],
     ['[33]', /each once/],
     ['[]', /1 to 6/],
     ['3'.repeat(60_001), /at most/],

@@ -1,5 +1,5 @@
 import { cycleLength, type AccentCycle } from '../cycle/index.js';
-import type { Shape } from '../fretting/index.js';
+import type { Shape, StoppedNote } from '../fretting/index.js';
 import type { Ladder } from '../practice/ladder.js';
 import { flatten, parseScript, pressOnStep, scriptWithOne, writeSlot, type SlotKey } from '../pattern/index.js';
 import { clampBpm, stepTicks } from '../time/index.js';
@@ -45,9 +45,9 @@ export const pressSlot = (section: string, slot: number, key: SlotKey) =>
 /** Another cycle under the same script; the pattern begins on its first count and the tempo stays. */
 export const setCycle = (section: string, cycle: AccentCycle) => inSection(section, (s) => put(s, { cycle, start: 0 }));
 
-/** A starting cell put into a section: its script and its steps. */
-export const setCell = (section: string, script: string, stepsPerCount: number) =>
-  inSection(section, (s) => put(s, { script, stepsPerCount }));
+/** A cell or a line put into a section: its script, its steps, and the frets it names, if any. */
+export const setCell = (section: string, script: string, stepsPerCount: number, stopped: readonly StoppedNote[] = []) =>
+  inSection(section, (s) => put(s, { script, stepsPerCount, ...(stopped.length || s.stopped ? { stopped } : {}) }));
 
 export const renameStudy =
   (name: string): Command =>

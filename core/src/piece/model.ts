@@ -1,5 +1,5 @@
 import type { AccentCycle, Family } from '../cycle/index.js';
-import type { Shape, Tuning } from '../fretting/index.js';
+import type { Shape, StoppedNote, Tuning } from '../fretting/index.js';
 import type { Ladder } from '../practice/ladder.js';
 
 /** Which shapes are held, one after another, changing with every turn or every group of the cycle. */
@@ -19,6 +19,8 @@ export interface Section {
   /** Where in the cycle the pattern begins, in ticks. */
   readonly start: number;
   readonly harmony: Harmony;
+  /** Strings stopped for single strokes of the pattern, over the shape that is held. */
+  readonly stopped?: readonly StoppedNote[];
   readonly bpm: number;
   readonly ladder: Ladder;
 }

@@ -1,8 +1,8 @@
 import { cycleLength, type AccentCycle } from '../cycle/index.js';
 import { directionOf, hasMark, type Motion } from '../stroke/index.js';
-import { soundStroke, type Instrument, type Shape } from '../fretting/index.js';
+import { soundStroke, stoppedAt, stopOver, type Instrument, type Shape } from '../fretting/index.js';
 import type { Layout } from '../pattern/index.js';
-import { lcm, ticks, TICKS_PER_COUNT, type Midi, type StringNumber, type Ticks } from '../time/index.js';
+import { lcm, ticks, TICKS_PER_COUNT, wrap, type Midi, type StringNumber, type Ticks } from '../time/index.js';
 import { harmonyTurns, heldInTurn, shapeAt } from './harmony.js';
 import type { Section } from './model.js';
 
@@ -81,13 +81,15 @@ export function planPlayback(section: Section, layout: Layout, shapes: readonly 
   const ringing = new Map<StringNumber, boolean>();
   const strokesIn = gatherByTurn(layout);
   const starts = new Set(layout.strokes.filter((s) => s.motion.kind !== 'ghost').map((s) => s.at as number));
+  const stopped = stoppedAt(section.stopped ?? []);
   const laid = layout.turns * turnLength;
   for (let turn = 0; turn < turns; turn++) {
     const held = heldInTurn(section, shapes, turn);
     sounds.push(...beatsOfTurn(section.cycle, turn));
     for (const s of strokesIn[turn % layout.turns] ?? []) {
       const at = ticks(turn * turnLength + s.inTurn);
-      const notes = soundStroke(s.motion, shapeAt(held, s.inTurn), instrument);
+      const own = stopped(wrap(s.at - section.start, layout.patternLength));
+      const notes = soundStroke(s.motion, stopOver(shapeAt(held, s.inTurn), own), instrument);
       const gain = gainOf(s.motion);
       const damping = dampingOf(s.motion);
       notes.forEach((note, n) => {

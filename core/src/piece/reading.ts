@@ -1,6 +1,6 @@
-import { soundStroke, type Shape, type Tuning } from '../fretting/index.js';
+import { ceilingRaises, type Raise } from '../drill/index.js';
+import { soundStroke, stoppedAt, stopOver, type Shape, type Tuning } from '../fretting/index.js';
 import {
-  ceilingRaises,
   handLoad,
   motionCheck,
   plantPlan,
@@ -11,10 +11,12 @@ import {
   type PlantEvent,
 } from '../hand/index.js';
 import {
+  CELLS,
   flatten,
   layOnCycle,
   parseScript,
   rotations,
+  type Cell,
   type FlatPattern,
   type Layout,
   type Rotation,
@@ -34,6 +36,8 @@ export interface ReadingRequest {
   readonly tuning: Tuning;
   readonly capo: number;
   readonly profile: HandProfile;
+  /** The player's own cells, beside the shipped ones. */
+  readonly cells?: readonly Cell[];
 }
 /** All that the screens show about a section, computed in one go. */
 export interface Reading {
@@ -44,6 +48,8 @@ export interface Reading {
   readonly plants: readonly Plant[];
   readonly pendulum: Pendulum;
   readonly load: HandLoad;
+  /** What would let it go faster, best first. */
+  readonly raises: readonly Raise[];
   readonly findings: readonly Finding[];
   readonly plan: Plan;
   readonly countIn: Plan;
@@ -62,7 +68,8 @@ export function readSection(request: ReadingRequest): Reading {
   const pendulum = motionCheck(pattern);
   const load = handLoad(flat, bpm(section.bpm), profile);
   const ranked = rotations(flat, cycle);
-  const raises = ceilingRaises(pattern, bpm(section.bpm), profile);
+  const cells = [...CELLS, ...(request.cells ?? [])].filter((c) => c.family === cycle.family);
+  const raises = ceilingRaises(pattern, bpm(section.bpm), profile, cells);
   const findings = sayFindings({
     section,
     shapes,
@@ -84,6 +91,7 @@ export function readSection(request: ReadingRequest): Reading {
     plants,
     pendulum,
     load,
+    raises: raises.slice(0, 5),
     findings,
     plan: planPlayback(section, layout, shapes, { tuning, capo }),
     countIn: countInPlan(cycle),
@@ -93,12 +101,13 @@ export function readSection(request: ReadingRequest): Reading {
 /** The first pass under the shapes it meets, as planting sees it. */
 function plantEvents({ section, shapes, tuning, capo }: ReadingRequest, flat: FlatPattern): PlantEvent[] {
   const turnLength = cycleLength(section.cycle);
+  const stopped = stoppedAt(section.stopped ?? []);
   return flat.events.map((e) => {
     const at = e.at + section.start;
     const held = heldInTurn(section, shapes, Math.max(0, Math.floor(at / turnLength)));
     return {
       at: e.at,
-      touches: soundStroke(e.motion, shapeAt(held, wrap(at, turnLength)), { tuning, capo }),
+      touches: soundStroke(e.motion, stopOver(shapeAt(held, wrap(at, turnLength)), stopped(e.at)), { tuning, capo }),
       strum: directionOf(e.motion) !== null,
       rings: hasMark(e.motion, '~'),
     };

@@ -1,3 +1,4 @@
+import { Best } from './best.js';
 import { Heap } from './heap.js';
 import {
   SearchCancelled,
@@ -34,7 +35,11 @@ export function kBest<State, Step, Term extends string>(
   watch: SearchWatch = {},
 ): SearchResult<Step, Term> {
   const taken = new Map<string | number, number>();
-  const open = new Heap<Node<State, Step, Term>>((a, b) => a.least < b.least || (a.least === b.least && later(a, b)));
+  const before = (a: Node<State, Step, Term>, b: Node<State, Step, Term>) =>
+    a.least < b.least || (a.least === b.least && later(a, b));
+  // With an exact bound every open node stands for a different way that costs just its `least`: the k best
+  // are all that can matter, and time and memory grow with the length of the way alone.
+  const open = problem.exact ? new Best(k, before) : new Heap(before);
   const bound = (s: State) => problem.bound?.(s) ?? 0;
   let order = 0;
   let looked = 0;
@@ -55,10 +60,12 @@ export function kBest<State, Step, Term extends string>(
       watch.progress?.(paths.length / k);
     }
     const node = open.pop() as Node<State, Step, Term>;
-    const key = problem.key(node.state);
-    const times = taken.get(key) ?? 0;
-    if (times >= k) continue;
-    taken.set(key, times + 1);
+    if (!problem.exact) {
+      const key = problem.key(node.state);
+      const times = taken.get(key) ?? 0;
+      if (times >= k) continue;
+      taken.set(key, times + 1);
+    }
     if (problem.isEnd(node.state)) {
       paths.push(pathOf(node, problem.terms));
       continue;
@@ -93,11 +100,13 @@ function pathOf<State, Step, Term extends string>(
   terms: readonly Term[],
 ): FoundPath<Step, Term> {
   const steps: Step[] = [];
-  const cost = Object.fromEntries(terms.map((t) => [t, 0])) as Record<Term, number>;
+  const sums = new Float64Array(terms.length);
   for (let n: Node<State, Step, Term> | null = end; n; n = n.parent) {
     if (n.step !== null) steps.push(n.step);
     const own = n.cost?.();
-    if (own) for (const t of terms) cost[t] += own[t] ?? 0;
+    if (!own) continue;
+    for (let t = 0; t < terms.length; t++) sums[t] = (sums[t] ?? 0) + (own[terms[t] as Term] ?? 0);
   }
+  const cost = Object.fromEntries(terms.map((t, i) => [t, sums[i] ?? 0])) as Record<Term, number>;
   return { steps: steps.reverse(), total: end.total, cost: cost satisfies CostSplit<Term> };
 }

@@ -26,6 +26,8 @@ export interface SearchProblem<State, Step, Term extends string> {
   moves(state: State): readonly Move<State, Step, Term>[];
   /** Never more than what is still to pay from here; 0 when nothing is known. Makes the search short, not wrong. */
   bound?(state: State): number;
+  /** The bound is exactly what is still to pay, Infinity where no end is in reach: the search keeps k ways open and no more. */
+  readonly exact?: boolean;
 }
 
 export interface FoundPath<Step, Term extends string> {

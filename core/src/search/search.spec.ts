@@ -55,6 +55,8 @@ describe('k cheapest paths', () => {
             : Math.min(...(costs[s.stage]?.[s.at] ?? []).map((c, at) => c + rest({ stage: s.stage + 1, at })));
         const guided = { ...plain, bound: rest };
         expect(kBest(guided, 3).paths.map((p) => p.total)).toEqual(kBest(plain, 3).paths.map((p) => p.total));
+        const exact = { ...guided, exact: true };
+        expect(kBest(exact, 7).paths.map((p) => p.total)).toEqual(kBest(plain, 7).paths.map((p) => p.total));
         // With an exact bound the search walks straight to its one answer.
         expect(kBest(guided, 1).looked).toBeLessThanOrEqual(kBest(plain, 1).looked);
       }),

@@ -1,6 +1,7 @@
 import { placeLabel } from '../cycle/index.js';
 import { shapeSpan, type Shape } from '../fretting/index.js';
-import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant, Raise } from '../hand/index.js';
+import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant } from '../hand/index.js';
+import type { Raise } from '../drill/raise.js';
 import type { FlatPattern, Layout, Rotation } from '../pattern/index.js';
 import type { Section } from '../piece/model.js';
 import { fingersOf } from '../stroke/index.js';
@@ -224,9 +225,7 @@ function ceiling({ load, section, raises }: FindingMatter): Finding | null {
     lines: [
       `At ${section.bpm}, ${has}${detail}.`,
       ...(late ? [`It fits up to ${top}. Slow down, or give the stroke to another finger.`] : []),
-      ...(best
-        ? [`With ${best.from} and ${best.to} exchanged it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`]
-        : []),
+      ...(best ? [`${best.what}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
       ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
     ],
   };

@@ -1,5 +1,5 @@
 import { InjectionToken } from '@angular/core';
-import type { AccentCycle, HandProfile, LogEntry } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, LogEntry, OwnCell } from '@ruffle-wheel/core';
 import { Dexie, type Table } from 'dexie';
 import type { Settings, StudyRow } from './rows';
 
@@ -15,6 +15,7 @@ export class Database extends Dexie {
   readonly log!: Table<LogEntry, string>;
   readonly profiles!: Table<HandProfile, string>;
   readonly cycles!: Table<AccentCycle, string>;
+  readonly cells!: Table<OwnCell, string>;
   readonly settings!: Table<Settings, string>;
 
   constructor(name: string) {
@@ -26,5 +27,6 @@ export class Database extends Dexie {
       cycles: 'id',
       settings: 'key',
     });
+    this.version(2).stores({ cells: 'id' });
   }
 }

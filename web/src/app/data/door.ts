@@ -3,6 +3,7 @@ import Joi from 'joi/dist/joi-browser.min.mjs';
 import type { Settings } from './rows';
 
 export {
+  readCellRow,
   readCycleRow,
   readFile,
   readLogRow,

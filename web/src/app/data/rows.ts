@@ -1,4 +1,4 @@
-import type { AccentCycle, HandProfile, LogEntry, Study } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
@@ -39,7 +39,7 @@ export const DEFAULT_SETTINGS: Settings = {
   studyId: '',
   sectionId: '',
 };
-export type Row = StudyRow | LogEntry | HandProfile | AccentCycle | Settings;
+export type Row = StudyRow | LogEntry | HandProfile | AccentCycle | OwnCell | Settings;
 /** A stored row that did not pass its check. It stays where it is and is never handed on. */
 export interface DamagedRow {
   readonly table: string;

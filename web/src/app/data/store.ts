@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { AccentCycle, HandProfile, LogEntry, Study } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
 import type { Table } from 'dexie';
 import { Database, DATABASE_NAME } from './database';
@@ -10,6 +10,7 @@ export interface StoredCollection {
   readonly log: LogEntry[];
   readonly profiles: HandProfile[];
   readonly cycles: AccentCycle[];
+  readonly cells: OwnCell[];
   readonly damaged: DamagedRow[];
 }
 export type SaveResult =
@@ -80,6 +81,7 @@ export class Store {
       log: await pass('log', await this.db.log.toArray(), door.readLogRow),
       profiles: await pass('profiles', await this.db.profiles.toArray(), door.readProfileRow),
       cycles: await pass('cycles', await this.db.cycles.toArray(), door.readCycleRow),
+      cells: await pass('cells', await this.db.cells.toArray(), door.readCellRow),
       damaged,
     };
   }
@@ -148,6 +150,14 @@ export class Store {
     await this.db.cycles.delete(id);
     this.tell({ kind: 'shelf' });
   }
+  async saveCell(cell: OwnCell) {
+    await this.db.cells.put(cell);
+    this.tell({ kind: 'shelf' });
+  }
+  async deleteCell(id: string) {
+    await this.db.cells.delete(id);
+    this.tell({ kind: 'shelf' });
+  }
 
   /** Puts imported things beside what is there: the same id is replaced, everything else stays. All or nothing. */
   async merge(c: {
@@ -155,9 +165,10 @@ export class Store {
     log: readonly LogEntry[];
     profiles: readonly HandProfile[];
     cycles: readonly AccentCycle[];
+    cells: readonly OwnCell[];
   }) {
-    const { studies, log, profiles, cycles } = this.db;
-    await this.db.transaction('rw', [studies, log, profiles, cycles], async () => {
+    const { studies, log, profiles, cycles, cells } = this.db;
+    await this.db.transaction('rw', [studies, log, profiles, cycles, cells], async () => {
       const there = new Map(
         (await studies.bulkGet(c.studies.map((s) => s.id))).flatMap((r) => (r ? [[r.id, r.revision] as const] : [])),
       );
@@ -168,14 +179,15 @@ export class Store {
       await log.bulkPut([...c.log]);
       await profiles.bulkPut([...c.profiles]);
       await cycles.bulkPut([...c.cycles]);
+      await cells.bulkPut([...c.cells]);
     });
     this.tell({ kind: 'shelf' });
   }
 
   /** Everything as stored, unchecked, to be able to undo a clearing. */
   async clear(): Promise<() => Promise<void>> {
-    const { studies, log, profiles, cycles } = this.db;
-    const tables = [studies, log, profiles, cycles] as unknown as Table<unknown, string>[];
+    const { studies, log, profiles, cycles, cells } = this.db;
+    const tables = [studies, log, profiles, cycles, cells] as unknown as Table<unknown, string>[];
     const kept = await this.db.transaction('rw', tables, async () => {
       const rows = await Promise.all(tables.map((t) => t.toArray()));
       await Promise.all(tables.map((t) => t.clear()));

@@ -1,10 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type AccentCycle,
+  type Cell,
+  CELLS,
   CYCLES,
   DEFAULT_PROFILE,
   type HandProfile,
   type LogEntry,
+  type OwnCell,
   shiftLog,
   type Study,
 } from '@ruffle-wheel/core';
@@ -24,8 +27,11 @@ export class Collection {
   readonly log = signal<readonly LogEntry[]>([]);
   readonly profiles = signal<readonly HandProfile[]>([]);
   readonly ownCycles = signal<readonly AccentCycle[]>([]);
+  readonly ownCells = signal<readonly OwnCell[]>([]);
   readonly damaged = signal<readonly DamagedRow[]>([]);
   readonly settings = signal<Settings>(DEFAULT_SETTINGS);
+  /** Shipped cells and own ones. */
+  readonly cells = computed((): readonly Cell[] => [...CELLS, ...this.ownCells()]);
   readonly cycles = computed(() => [...CYCLES, ...this.ownCycles()]);
   readonly profile = computed(
     () => this.profiles().find((p) => p.id === this.settings().profileId) ?? this.profiles()[0] ?? DEFAULT_PROFILE,
@@ -55,6 +61,7 @@ export class Collection {
     this.log.set(newestFirst(all.log));
     this.profiles.set(all.profiles);
     this.ownCycles.set(all.cycles);
+    this.ownCells.set(all.cells);
     this.damaged.set(all.damaged);
   }
 
@@ -108,6 +115,7 @@ export class Collection {
       log: this.log(),
       profiles: this.profiles(),
       cycles: this.ownCycles(),
+      cells: this.ownCells(),
     });
   }
   async exportStudy(study: Study): Promise<string> {
@@ -129,7 +137,7 @@ export class Collection {
       await this.reload();
     };
   }
-  /** Clears studies, log, hands and cycles; the function given back undoes it. */
+  /** Clears studies, log, hands, cycles and cells; the function given back undoes it. */
   async clear(): Promise<() => Promise<void>> {
     const undo = await this.store.clear();
     await this.reload();
@@ -159,5 +167,14 @@ export class Collection {
     await this.store.deleteCycle(cycle.id);
     await this.reload();
     return () => this.saveCycle(cycle);
+  }
+  async saveCell(cell: OwnCell) {
+    await this.store.saveCell(cell);
+    await this.reload();
+  }
+  async deleteCell(cell: OwnCell): Promise<() => Promise<void>> {
+    await this.store.deleteCell(cell.id);
+    await this.reload();
+    return () => this.saveCell(cell);
   }
 }

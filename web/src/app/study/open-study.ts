@@ -70,6 +70,7 @@ export class OpenStudy {
       tuning: study.tuning,
       capo: study.capo,
       profile: this.collection.profile(),
+      cells: this.collection.ownCells(),
     };
   });
   /** What the worker found about the open section; the one before stays until the next arrives. */
