@@ -45,6 +45,10 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
   }
 }
 
+/** Whether every stroke stays where it is, so that what the left hand does there still belongs to it. */
+export const keepsPlaces = ({ kind }: Variant): boolean =>
+  kind !== 'rhythm' && kind !== 'rotation' && kind !== 'burst' && kind !== 'open strings';
+
 const stepsOf = (pattern: Pattern): Step[] => flatten(pattern).slots.map((s) => s.step);
 /** Only patterns of even steps can be regrouped; others keep their own rhythm. */
 function isEven(pattern: Pattern): boolean {

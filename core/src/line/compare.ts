@@ -1,4 +1,5 @@
 import type { Finger } from '../stroke/index.js';
+import type { SearchWatch } from '../search/index.js';
 import { crossing, fromThickest } from './cost.js';
 import type { LineAnswer, LineNote, LineRequest } from './model.js';
 import { LINE_SCHOOLS, type LineSchool } from './schools.js';
@@ -16,9 +17,11 @@ export interface SchoolLine {
 export function compareSchools(
   request: Omit<LineRequest, 'school' | 'k'>,
   schools: readonly LineSchool[] = LINE_SCHOOLS,
+  watch: SearchWatch = {},
 ): SchoolLine[] {
-  const lines = schools.map((school) => {
-    const result = fingerLine({ ...request, school, k: 1 });
+  const lines = schools.map((school, n) => {
+    watch.progress?.(n / schools.length);
+    const result = fingerLine({ ...request, school, k: 1 }, watch);
     return {
       school,
       answer: result.infeasible ? null : (result.answers[0] ?? null),

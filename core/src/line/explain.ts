@@ -1,5 +1,6 @@
 import { listed, plural } from '../words/strokes.js';
 import { anchorPlan, crossingsOf } from './compare.js';
+import { lateCost, noteCost, ringingBefore } from './cost.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
 
 const numbers = (list: readonly { index: number }[]): string => {
@@ -29,6 +30,45 @@ export function explainLine(request: LineRequest, answer: LineAnswer): string[] 
   if (request.loop !== undefined) lines.push(answer.cost.seam > 0 ? 'The seam is not smooth.' : 'The seam is smooth.');
   return lines;
 }
+export interface NoteReason {
+  readonly crossing: 'natural' | 'awkward' | null;
+  readonly anchor: 'rests on 6' | 'lifts' | null;
+  /** What makes this note dear: twice the same finger, one that comes late, a ring that is touched. */
+  readonly faults: readonly string[];
+  /** All of it in one sentence. */
+  readonly text: string;
+}
+/** For every note what its finger does there. */
+export function explainNotes(request: LineRequest, answer: LineAnswer): NoteReason[] {
+  const { notes } = request;
+  const crossings = new Map(crossingsOf(notes, answer.steps).map((c) => [c.index, c.kind]));
+  const fingersOnly = answer.steps.every((f) => !f.includes('p'));
+  const anchors = new Map((fingersOnly ? anchorPlan(notes, answer.steps) : []).map((c) => [c.index, c.thumb]));
+  const ringing = ringingBefore(notes);
+  return notes.map((note, i): NoteReason => {
+    const own = answer.steps[i] ?? [];
+    const before = notes[i - 1];
+    const crossing = crossings.get(i) ?? null;
+    const anchor = i > 0 ? (anchors.get(i) ?? null) : null;
+    const faults: string[] = [];
+    const beforeThat = notes[i - 2];
+    if (before && own.some((f) => answer.steps[i - 1]?.includes(f))) faults.push('the same finger twice');
+    if (
+      beforeThat &&
+      before &&
+      lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own) > 0
+    )
+      faults.push('the finger comes back late');
+    if ((noteCost(request, i, own, ringing[i] ?? new Set()).rest ?? 0) > 0)
+      faults.push('the rest stroke touches a ring');
+    const parts = [`${own.join(' ')} on ${note.strings.length > 1 ? 'strings' : 'string'} ${note.strings.join(' ')}`];
+    if (crossing) parts.push(`${crossing} crossing`);
+    if (anchor) parts.push(anchor === 'lifts' ? 'the thumb lifts' : 'the thumb rests on 6 again');
+    if (note.pinned) parts.push('pinned');
+    return { crossing, anchor, faults, text: `Note ${i + 1}: ${[...parts, ...faults].join(', ')}.` };
+  });
+}
+
 /** The terms a fingering pays for, dearest first. */
 export const dearest = (answer: LineAnswer) =>
   LINE_TERMS.filter((t) => answer.cost[t] > 0).sort((a, b) => answer.cost[b] - answer.cost[a]);

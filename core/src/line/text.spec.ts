@@ -4,6 +4,7 @@ import { flatten, parseScript, printScript } from '../pattern/index.js';
 import { bpm } from '../time/index.js';
 import {
   explainLine,
+  explainNotes,
   fingerLine,
   lineSchool,
   lineScript,
@@ -90,6 +91,18 @@ describe('a line typed by strings', () => {
   });
   it('rest strokes are written where there is a string to land on', () =>
     expect(solve('6661', 'im').script).not.toMatch(/:6_/));
+  it('says of every note what its finger does there', () => {
+    const crossed = solve('3 2 2 5 6~ 6', 'im');
+    const reasons = explainNotes(crossed.request, crossed.answer);
+    expect(reasons).toHaveLength(6);
+    expect(reasons[1]?.crossing).toBe(crossed.answer.steps[1]?.[0] === 'm' ? 'natural' : 'awkward');
+    expect(reasons[3]?.text).toMatch(/^Note 4: [im] on string 5, (natural|awkward) crossing, the thumb lifts/);
+    const limps = solve('i3 i3', 'habit');
+    expect(explainNotes(limps.request, limps.answer)[1]).toMatchObject({ faults: ['the same finger twice'] });
+    expect(explainNotes(limps.request, limps.answer)[1]?.text).toMatch(/pinned/);
+    const touched = solve('4~ 3 . 3', 'im');
+    expect(explainNotes(touched.request, touched.answer)[1]?.faults).toContain('the rest stroke touches a ring');
+  });
   it('is explained: crossings, anchor, seam', () => {
     const smooth = solve('3322', 'fingering');
     expect(explainLine(smooth.request, smooth.answer).join(' ')).toMatch(/crossings? go with the fingers|No crossing/);

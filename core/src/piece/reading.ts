@@ -57,6 +57,8 @@ export interface Reading {
 
 /** Strokes laid out for the screens; the turns themselves are counted exactly. */
 const SHOWN_STROKES = 4_000;
+/** Starts handed on, the best first. */
+const SHOWN_STARTS = 64;
 
 export function readSection(request: ReadingRequest): Reading {
   const { section, shapes, tuning, capo, profile } = request;
@@ -87,11 +89,12 @@ export function readSection(request: ReadingRequest): Reading {
     faults,
     flat,
     layout,
-    rotations: ranked.slice(0, 5),
+    rotations: ranked.slice(0, SHOWN_STARTS),
     plants,
     pendulum,
     load,
-    raises: raises.slice(0, 5),
+    // The best of each way: an exchange, another start, another school, another cell.
+    raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
     findings,
     plan: planPlayback(section, layout, shapes, { tuning, capo }),
     countIn: countInPlan(cycle),

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
-import type { FitRequest, FitResult, LineRequest, SchoolLine } from '@ruffle-wheel/core';
-import { type Remote, wrap } from 'comlink';
-import type { Solver } from './protocol';
+import type { FitRequest, FitResult } from '@ruffle-wheel/core';
+import { proxy, type Remote, wrap } from 'comlink';
+import type { LineAnswers, LineAsk, Progress, Solver } from './protocol';
 
 /**
  * The solvers' own worker, apart from the one that reads while the player types. A newer request ends
@@ -13,21 +13,26 @@ export class Solve {
   private remote: Remote<Solver> | null = null;
   private ticket = 0;
   private busy = false;
+  private drop: () => void = () => undefined;
 
   /** @returns null when a newer request has overtaken this one, or it was cancelled */
-  fit(request: FitRequest): Promise<FitResult | null> {
-    return this.run<FitResult>(async (solver) => solver.fitCycle(request));
+  fit(request: FitRequest, progress: Progress): Promise<FitResult | null> {
+    return this.run<FitResult>(async (solver) => solver.fitCycle(request, proxy(progress)));
   }
-  /** The best fingering of a line under every school. @returns null when overtaken or cancelled */
-  schools(request: Omit<LineRequest, 'school' | 'k'>): Promise<SchoolLine[] | null> {
-    return this.run((solver) => solver.compareSchools(request));
+  /** A line under every school, one of them in its best few. @returns null when overtaken or cancelled */
+  line(request: LineAsk, progress: Progress): Promise<LineAnswers | null> {
+    return this.run<LineAnswers>(async (solver) => solver.fingerLine(request, proxy(progress)));
   }
 
   private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {
     this.cancel();
     const ticket = ++this.ticket;
     this.busy = true;
-    const result = await ask(this.solver());
+    // A worker that was dropped never answers: whoever waits for it hears of the cancelling here.
+    const result = await Promise.race([
+      ask(this.solver()),
+      new Promise<null>((drop) => (this.drop = () => drop(null))),
+    ]);
     if (ticket !== this.ticket) return null;
     this.busy = false;
     return result;
@@ -35,6 +40,7 @@ export class Solve {
 
   cancel() {
     this.ticket++;
+    this.drop();
     if (!this.busy) return;
     this.worker?.terminate();
     this.worker = null;

@@ -1,10 +1,15 @@
 /// <reference lib="webworker" />
-import { compareSchools, fitCycle } from '@ruffle-wheel/core';
+import { compareSchools, fingerLine, fitCycle, LINE_SCHOOLS } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import type { Solver } from './protocol';
 
 const solver: Solver = {
-  fitCycle: (request) => fitCycle(request),
-  compareSchools: (request) => compareSchools(request),
+  fitCycle: (request, progress) => fitCycle(request, { progress }),
+  fingerLine: ({ line, school, k }, progress) => {
+    const own = 1 / (LINE_SCHOOLS.length + 1);
+    const best = fingerLine({ ...line, school, k }, { progress: (share) => progress(share * own) });
+    const schools = compareSchools(line, LINE_SCHOOLS, { progress: (share) => progress(own + share * (1 - own)) });
+    return { best, schools };
+  },
 };
 expose(solver);

@@ -70,7 +70,7 @@ describe('storage', () => {
   it('taking in replaces the same id, raises its revision and leaves the rest', async () => {
     await store.saveStudy(makeStudy('s', 'Old'), 0);
     await store.saveStudy(makeStudy('t', 'Other'), 0);
-    await store.merge({ studies: [makeStudy('s', 'New')], log: [entry], profiles: [], cycles: [] });
+    await store.merge({ studies: [makeStudy('s', 'New')], log: [entry], profiles: [], cycles: [], cells: [] });
     const all = await store.readAll();
     expect(all.studies.map((r) => [r.study.name, r.revision]).sort()).toEqual([
       ['New', 2],

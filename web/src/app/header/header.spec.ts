@@ -76,7 +76,7 @@ describe('header', () => {
     const f = await show(KeyList);
     let closed = 0;
     f.componentInstance.closed.subscribe(() => closed++);
-    expect(texts(f, 'dt')).toEqual(expect.arrayContaining(['Space', 'Enter', '[ ]', 'p i m a e', 'V', 'Ctrl+S']));
+    expect(texts(f, 'dt')).toEqual(expect.arrayContaining(['Space', 'Enter', '[ ]', 'p i m a e', 'V · N', 'Ctrl+S']));
     await press(f, 'Close');
     expect(closed).toBe(1);
     expect(element(f).querySelector('[role=dialog]')?.getAttribute('aria-modal')).toBe('true');

@@ -1,2 +1,3 @@
 export * from './collection';
 export * from './open-study';
+export * from './asked-drills';

@@ -1,11 +1,13 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
 import {
   type Command,
   type Harmony,
   copyStudy,
   freeName,
+  type Reading,
   type ReadingRequest,
   setTempo,
+  type StoppedNote,
   type Study,
 } from '@ruffle-wheel/core';
 import { Compute } from '../compute/compute';
@@ -17,6 +19,8 @@ export interface Preview {
   readonly script: string;
   readonly stepsPerCount: number;
   readonly start: number;
+  /** Frets that a line names for its own notes. */
+  readonly stopped?: readonly StoppedNote[];
   /** Other shapes, or none, under what is tried out. */
   readonly harmony?: Harmony;
 }
@@ -48,7 +52,8 @@ export class OpenStudy {
   readonly study = this.current.asReadonly();
   /** Something tried out in place of the written script; it is shown and heard, and not stored. */
   readonly preview = this.previewed.asReadonly();
-  private readonly written = computed(() => {
+  /** The open section as it is stored, whatever is tried out. */
+  readonly written = computed(() => {
     const sections = this.current()?.sections ?? [];
     return sections.find((s) => s.id === this.sectionChoice()) ?? sections[0] ?? null;
   });
@@ -80,6 +85,12 @@ export class OpenStudy {
   });
   /** Faults and findings belong to the text as it stands. */
   readonly settled = computed(() => this.compute.answered()?.request === this.request());
+
+  /** The reading of what is written; it stays while something else is tried out. */
+  readonly writtenReading = linkedSignal<Reading | null, Reading | null>({
+    source: () => (this.previewed() || !this.settled() ? null : this.reading()),
+    computation: (reading, before) => reading ?? before?.value ?? null,
+  });
 
   constructor() {
     effect(() => {

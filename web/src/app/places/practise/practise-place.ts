@@ -9,9 +9,12 @@ import {
   untracked,
 } from '@angular/core';
 import {
+  bpm,
   cycleLength,
+  type Drill,
   drillsFor,
   type Harmony,
+  keepsPlaces,
   parseScript,
   printScript,
   vary,
@@ -21,10 +24,11 @@ import {
   reached,
   rungCount,
   setLadder,
+  weakestJoint,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
-import { Collection, OpenStudy } from '../../study';
+import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { PracticeSession } from './session';
 
@@ -89,9 +93,18 @@ export class PractisePlace {
     });
   });
   /** Drills made from the section as written, for as long as its script stays the same. */
-  protected readonly drills = computed(() => {
-    const written = this.open.study()?.sections.find((s) => s.id === this.section()?.id);
-    return written ? drillsFor(parseScript(written.script, written).pattern) : [];
+  protected readonly drills = computed((): readonly Drill[] => {
+    const written = this.open.written();
+    if (!written) return [];
+    const { pattern } = parseScript(written.script, written);
+    const joint = weakestJoint(pattern, bpm(written.bpm), this.collection.profile());
+    return [...(joint ? [joint] : []), ...drillsFor(pattern)];
+  });
+  /** Drills asked for by another place, to be taken one after another; all there are when none were. */
+  private readonly queue = signal<readonly string[]>([]);
+  protected readonly queued = computed(() => {
+    const n = this.queue().indexOf(this.session.drill() ?? '');
+    return n < 0 || this.queue().length < 2 ? null : { n: n + 1, of: this.queue().length };
   });
   protected readonly drillWhy = computed(
     () => this.drills().find((d) => d.name === this.session.drill())?.why ?? this.words.asWrittenWhy,
@@ -109,6 +122,9 @@ export class PractisePlace {
       this.session.drill.set(null);
       this.open.tryOut(null);
     });
+    const asked = inject(AskedDrills).take();
+    this.queue.set(asked);
+    if (asked[0]) this.chooseDrill(asked[0]);
     // Another section, or another drill, is another line in the logbook.
     const what = () => `${this.section()?.id ?? ''} ${this.session.drill() ?? ''}`;
     let before = what();
@@ -127,23 +143,32 @@ export class PractisePlace {
   private pressed(e: KeyboardEvent): boolean {
     if (e.key === 'PageDown') this.session.mark(true);
     else if (e.key === 'PageUp') this.session.mark(false);
+    else if (e.key === 'n' || e.key === 'N') this.nextDrill();
     else if (e.key === 'v' || e.key === 'V') void this.toggleStand();
     else if (e.key === 'Escape' && this.stand()) void this.toggleStand();
     else return false;
     return true;
   }
   protected chooseDrill(name: string) {
-    const written = this.open.study()?.sections.find((s) => s.id === this.section()?.id);
+    const written = this.open.written();
     const drill = this.drills().find((d) => d.name === name);
     if (!written || !drill) {
       this.session.drill.set(null);
       return this.open.tryOut(null);
     }
-    const script = printScript(vary(parseScript(written.script, written).pattern, drill.variant));
-    const { stepsPerCount, start } = written;
+    const made = vary(parseScript(written.script, written).pattern, drill.variant);
     const harmony: Harmony = drill.variant.kind === 'open strings' ? { per: 'turn', shapes: [] } : written.harmony;
-    this.open.tryOut({ script, stepsPerCount, start, harmony });
+    const stopped = keepsPlaces(drill.variant) ? (written.stopped ?? []) : [];
+    const { start } = written;
+    this.open.tryOut({ script: printScript(made), stepsPerCount: made.stepsPerCount, start, harmony, stopped });
     this.session.drill.set(drill.name);
+  }
+  /** The next of the drills asked for, or of all; after the last comes the first. */
+  protected nextDrill() {
+    const names = this.queue().length > 1 ? this.queue() : this.drills().map((d) => d.name);
+    const n = names.indexOf(this.session.drill() ?? '');
+    const next = names[(n + 1) % names.length];
+    if (next) this.chooseDrill(next);
   }
   protected async beginOrStop() {
     if (this.session.running()) await this.session.finish();

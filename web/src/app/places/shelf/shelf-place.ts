@@ -15,6 +15,7 @@ import { Collection, type ImportResult, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { saveText } from '../../ui/save-text';
 import { words } from '../../words/en';
+import { Cells } from './cells';
 import { Hands } from './hands';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
@@ -22,7 +23,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
 /** All studies and hands: open, copy, take in and give out. */
 @Component({
   selector: 'app-shelf-place',
-  imports: [Hands],
+  imports: [Cells, Hands],
   templateUrl: './shelf-place.html',
   styleUrl: './shelf-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,38 +2,41 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { type AccentMeeting, placeLabel, sayMet } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
+import { StartsTable } from './starts-table';
 
 /** For every turn until it comes round: which finger meets which accent. */
 @Component({
   selector: 'app-accents-panel',
+  imports: [StartsTable],
   template: `<div class="scroll" tabindex="0" role="group" [attr.aria-label]="words.tabs.accents">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">{{ words.turnHead }}</th>
-          @for (a of accents(); track a.at) {
-            <th scope="col" class="accent">{{ a.label }}</th>
-          }
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.turn) {
-          <tr [class.here]="row.turn === turn()" [attr.aria-current]="row.turn === turn() ? 'true' : null">
-            <th scope="row">{{ row.turn + 1 }}</th>
-            @for (m of row.meetings; track m.at) {
-              <td [class.weak]="m.weak" [class.silent]="!m.by">
-                <span aria-hidden="true">{{ short(m) }}</span>
-                <span class="unseen">{{ say(m) }}</span>
-                @if (m.weak) {
-                  <span class="unseen">weak</span>
-                }
-              </td>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{{ words.turnHead }}</th>
+            @for (a of accents(); track a.at) {
+              <th scope="col" class="accent">{{ a.label }}</th>
             }
           </tr>
-        }
-      </tbody>
-    </table>
-  </div>`,
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.turn) {
+            <tr [class.here]="row.turn === turn()" [attr.aria-current]="row.turn === turn() ? 'true' : null">
+              <th scope="row">{{ row.turn + 1 }}</th>
+              @for (m of row.meetings; track m.at) {
+                <td [class.weak]="m.weak" [class.silent]="!m.by">
+                  <span aria-hidden="true">{{ short(m) }}</span>
+                  <span class="unseen">{{ say(m) }}</span>
+                  @if (m.weak) {
+                    <span class="unseen">weak</span>
+                  }
+                </td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+    <app-starts-table />`,
   styleUrl: './accents-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

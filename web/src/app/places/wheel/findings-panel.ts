@@ -1,10 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { HIGHEST_BPM } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+
+const SHOWN_JOINTS = 5;
 
 /** What the section asks of the hand, in sentences, and each finger's load against the player's own limit. */
 @Component({
   selector: 'app-findings-panel',
+  imports: [AnswerButtons],
   templateUrl: './findings-panel.html',
   styleUrl: './findings-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -14,6 +19,29 @@ export class FindingsPanel {
   protected readonly open = inject(OpenStudy);
   protected readonly findings = computed(() => this.open.reading()?.findings ?? []);
   protected readonly tempo = computed(() => this.open.section()?.bpm ?? 0);
+  /** The tightest joints between two fingers, each against what the player needs for it. */
+  protected readonly joints = computed(() =>
+    (this.open.reading()?.load.joints ?? []).slice(0, SHOWN_JOINTS).map((j) => ({
+      name: `${j.from} → ${j.to}`,
+      percent: Math.round(j.share * 100),
+      width: Math.min(100, j.share * 100),
+      over: j.share > 1,
+      near: j.share > 0.9,
+      has: Math.floor(j.leastMs),
+      needs: Math.ceil(j.neededMs),
+    })),
+  );
+  /** Other ways to play what is written that would let it go faster; they stay while one is tried out. */
+  protected readonly raises = computed(() => {
+    const reading = this.open.writtenReading();
+    const start = this.open.written()?.start ?? 0;
+    return (reading?.raises ?? []).map((r) => ({
+      key: `raise ${r.script}`,
+      what: r.what,
+      ceiling: r.ceiling > HIGHEST_BPM ? `${HIGHEST_BPM}+` : String(Math.floor(r.ceiling)),
+      shown: { script: r.script, stepsPerCount: r.stepsPerCount, start },
+    }));
+  });
   protected readonly load = computed(() =>
     [...(this.open.reading()?.load.fingers ?? [])].reverse().map((f) => ({
       finger: f.finger,

@@ -1,16 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
 import {
   bpm,
-  CELLS,
+  checkCell,
   explainFit,
   FIT_SCHOOLS,
   FIT_TERMS,
@@ -18,17 +10,26 @@ import {
   type FitRequest,
   type FitResult,
   fitScript,
+  flatten,
+  LONGEST_NAME,
   parseScript,
   placeLabel,
   printScript,
+  STEPS_PER_COUNT,
   type Ticks,
   ticks,
   TICKS_PER_COUNT,
+  weakestJoint,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
-import { Collection, OpenStudy } from '../../study';
+import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { Notice } from '../../ui/notice';
+import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
-import { TryOut } from './try-out';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+import { Asking } from './asking';
+import { TryOut } from '../../try-out/try-out';
+import { Working } from './working';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -38,12 +39,13 @@ const LENGTHS = [
   { key: 'two', ticks: ticks(TICKS_PER_COUNT * 2) },
 ] as const;
 const ANSWERS = 5;
-/** After the last change of the ask. */
-const ASK_AFTER_MS = 120;
+/** Cells that may come as long as the player has not chosen. */
+const FIRST_CELLS = 5;
 
 /** Which chain of cells fills the cycle with its strong strokes on the accents? Answered as soon as it is asked. */
 @Component({
   selector: 'app-fit-panel',
+  imports: [RovingGroup, RovingItem, AnswerButtons, Working],
   templateUrl: './fit-panel.html',
   styleUrl: './fit-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,18 +55,20 @@ export class FitPanel {
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
+  private readonly router = inject(Router);
+  private readonly drills = inject(AskedDrills);
+  private readonly notice = inject(Notice);
   protected readonly tryOut = inject(TryOut);
+  protected readonly answerWords = words.answer;
   protected readonly schools = FIT_SCHOOLS;
   protected readonly lengthChoices = LENGTHS;
 
-  private readonly ownCells = signal<readonly string[]>([]);
   private readonly rules = signal<Readonly<Record<string, CellRule>>>({});
   protected readonly school = signal(0);
   protected readonly lengths = signal<readonly string[]>(['half', 'one', 'two']);
   protected readonly silent = signal<readonly number[]>([]);
   protected readonly fixedAt = signal(0);
   protected readonly fixedCell = signal('');
-  protected readonly result = signal<FitResult | null>(null);
   protected readonly compared = signal<readonly number[]>([]);
   protected readonly ownFault = signal('');
 
@@ -72,21 +76,16 @@ export class FitPanel {
     equal: (a, b) => a?.id === b?.id && a?.accents === b?.accents,
   });
   private readonly family = computed(() => this.cycle()?.family);
-  protected readonly cells = computed(() => {
-    const shipped = CELLS.filter((c) => c.family === this.family()).map((c) => ({
-      id: printScript(parseScript(c.script, c).pattern),
-      name: c.name,
+  /** Cells of the cycle's family by their script, the player's own after the shipped ones. */
+  private readonly offered = computed(() => {
+    const own = this.collection.cells().filter((c) => c.family === this.family());
+    return [...new Map(own.map((c) => [printScript(parseScript(c.script, c).pattern), c.name]))].map(([id, name]) => ({
+      id,
+      name,
     }));
-    const all = [...shipped, ...this.ownCells().map((id) => ({ id, name: this.words.own }))];
-    return all.map((c) => ({ ...c, rule: this.ruleOf(c.id) }));
   });
-  private ruleOf(id: string): CellRule {
-    return this.rules()[id] ?? (this.firstFour().includes(id) ? 'may' : 'off');
-  }
-  private readonly firstFour = computed(() =>
-    CELLS.filter((c) => c.family === this.family())
-      .slice(0, 5)
-      .map((c) => printScript(parseScript(c.script, c).pattern)),
+  protected readonly cells = computed(() =>
+    this.offered().map((c, n) => ({ ...c, rule: this.rules()[c.id] ?? (n < FIRST_CELLS ? 'may' : 'off') })),
   );
   protected readonly chosen = computed(() => this.cells().filter((c) => c.rule !== 'off'));
   protected readonly accents = computed(() => {
@@ -126,9 +125,15 @@ export class FitPanel {
       k: ANSWERS,
     };
   });
+  protected readonly asking = new Asking<FitRequest, FitResult>(
+    this.request,
+    (request, progress) => this.solve.fit(request, progress),
+    () => this.answered(),
+  );
+  protected readonly result = computed(() => this.asking.latest()?.answer ?? null);
   protected readonly answers = computed(() => {
     const result = this.result();
-    const request = this.request();
+    const request = this.asking.latest()?.ask;
     if (!result || result.infeasible || !request) return [];
     const most = Math.max(1, ...result.answers.map((a) => a.total));
     return result.answers.map((answer, n) => this.row(request, answer, n, most));
@@ -149,20 +154,6 @@ export class FitPanel {
     };
   });
 
-  constructor() {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    effect(() => {
-      const request = this.request();
-      clearTimeout(timer);
-      if (request) timer = setTimeout(() => void untracked(() => this.ask(request)), ASK_AFTER_MS);
-    });
-    inject(DestroyRef).onDestroy(() => {
-      clearTimeout(timer);
-      this.solve.cancel();
-      this.tryOut.leave();
-    });
-  }
-
   private row(request: FitRequest, answer: FitAnswer, n: number, most: number) {
     const { script, stepsPerCount } = fitScript(request, answer.steps);
     const bars = FIT_TERMS.flatMap((t) =>
@@ -172,44 +163,51 @@ export class FitPanel {
     );
     return {
       n,
-      script,
-      stepsPerCount,
+      shown: { script, stepsPerCount },
       total: answer.total,
       cost: answer.cost,
       bars,
       lines: explainFit(request, answer),
     };
   }
-  private async ask(request: FitRequest) {
-    const result = await this.solve.fit(request);
-    if (!result) return;
-    this.result.set(result);
+  private answered() {
     this.compared.set([]);
     if (this.tryOut.shown()) this.tryOut.leave();
   }
 
   protected turnRule(id: string) {
-    this.rules.update((r) => ({ ...r, [id]: NEXT[this.ruleOf(id)] }));
+    const now = this.cells().find((c) => c.id === id)?.rule ?? 'off';
+    this.rules.update((r) => ({ ...r, [id]: NEXT[now] }));
   }
-  protected addOwn(field: HTMLInputElement) {
-    const { pattern, faults } = parseScript(field.value, { stepsPerCount: 1 });
-    const id = printScript(pattern);
-    this.ownFault.set(faults[0]?.message ?? (id ? '' : this.words.noneChosen));
-    if (this.ownFault()) return;
-    if (!this.cells().some((c) => c.id === id)) this.ownCells.update((own) => [...own, id]);
-    this.rules.update((r) => ({ ...r, [id]: 'must' }));
+  /** Keeps a cell among the player's own, and asks for it at once. */
+  protected async addOwn(field: HTMLInputElement) {
+    const family = this.family();
+    const { pattern } = parseScript(field.value, { stepsPerCount: 1 });
+    const script = printScript(pattern);
+    const stepsPerCount = STEPS_PER_COUNT.find((n) => n >= flatten(pattern).slots.length) ?? 4;
+    const cell = { name: `${this.words.ownName} ${script}`.slice(0, LONGEST_NAME), script, stepsPerCount, note: '' };
+    const faults = family ? checkCell({ ...cell, script: field.value, family }) : [];
+    this.ownFault.set(faults[0]?.message ?? '');
+    if (!family || faults.length) return;
     field.value = '';
+    this.rules.update((r) => ({ ...r, [script]: 'must' }));
+    if (this.cells().some((c) => c.id === script)) return;
+    const own = { ...cell, id: crypto.randomUUID(), family };
+    await this.collection.saveCell(own);
+    this.notice.withUndo(this.words.ownKept, () => void this.collection.deleteCell(own));
   }
   protected toggle<T>(list: readonly T[], item: T): T[] {
     return list.includes(item) ? list.filter((x) => x !== item) : [...list, item];
   }
-  protected show(n: number) {
+  /** Takes a chain over and its tightest place to Practise. */
+  protected drill(n: number) {
     const row = this.answers()[n];
-    if (row) this.tryOut.show(`fit ${n}`, row.script, row.stepsPerCount);
-  }
-  protected take(n: number) {
-    const row = this.answers()[n];
-    if (row) this.tryOut.take(row.script, row.stepsPerCount, `${this.words.taken}: ${row.script}`);
+    if (!row) return;
+    const { pattern } = parseScript(row.shown.script, row.shown);
+    const joint = weakestJoint(pattern, bpm(this.tempo()), this.collection.profile());
+    this.tryOut.take(row.shown, this.answerWords.drilled);
+    this.drills.ask(joint ? [joint.name] : []);
+    void this.router.navigateByUrl('/practise');
   }
   protected compare(n: number) {
     this.compared.update((list) => this.toggle(list, n).slice(-2));

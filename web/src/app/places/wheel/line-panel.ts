@@ -2,128 +2,214 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
-  effect,
+  type ElementRef,
   inject,
   signal,
-  untracked,
+  viewChild,
 } from '@angular/core';
 import {
   bpm,
-  comeRound,
+  crossingsOf,
+  explainLine,
+  explainNotes,
   type Finger,
   FINGERS,
-  sayComeRound,
-  dearest,
-  explainLine,
-  type LineRequest,
+  LINE_TERMS,
+  type LineAnswer,
+  lineSchool,
   lineScript,
+  pinInText,
+  plectrumScript,
   plectrumStrokes,
+  type ReadLine,
   readLine,
-  type SchoolLine,
+  stoppedNotes,
 } from '@ruffle-wheel/core';
+import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
+import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
-import { TryOut } from './try-out';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+import { Asking } from './asking';
+import { WeaveForm } from './weave-form';
+import { Working } from './working';
 
-type Ask = Omit<LineRequest, 'school' | 'k'>;
-/** After the last letter. */
-const ASK_AFTER_MS = 120;
-/** Letters of a fingering shown in the table; the wheel shows all. */
+/** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
+const WAYS = 5;
+const PLECTRUM = 'plectrum';
 
-/** A line typed by strings, fingered under every school side by side. */
+interface Asked {
+  readonly read: ReadLine;
+  readonly asked: LineAsk;
+}
+
+/** A line typed by strings, fingered under every school side by side, one of them note by note. */
 @Component({
   selector: 'app-line-panel',
+  imports: [RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
   templateUrl: './line-panel.html',
   styleUrl: './line-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LinePanel {
   protected readonly words = words.line;
+  protected readonly answerWords = words.answer;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
-  protected readonly tryOut = inject(TryOut);
+  private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
 
   protected readonly text = signal('');
   protected readonly stroke = signal<'rest' | 'free'>('rest');
-  private readonly solved = signal<{ readonly ask: Ask; readonly lines: readonly SchoolLine[] } | null>(null);
-  private readonly steps = computed(() => this.open.section()?.stepsPerCount ?? 2);
+  protected readonly chosen = signal('habit');
+  protected readonly way = signal(0);
+  protected readonly noteChosen = signal(0);
+  private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   protected readonly read = computed(() => readLine(this.text(), this.steps()));
   private readonly tempo = computed(() => this.open.section()?.bpm ?? 0);
-  private readonly ask = computed((): Ask | null => {
-    const { notes, length, faults } = this.read();
+  private readonly ask = computed((): Asked | null => {
+    const read = this.read();
+    const { notes, length, faults } = read;
     if (notes.length === 0 || faults.length > 0) return null;
-    return { notes, bpm: bpm(this.tempo()), profile: this.collection.profile(), stroke: this.stroke(), loop: length };
+    const line = {
+      notes,
+      bpm: bpm(this.tempo()),
+      profile: this.collection.profile(),
+      stroke: this.stroke(),
+      loop: length,
+    };
+    return { read, asked: { line, school: lineSchool(this.chosen() === PLECTRUM ? 'habit' : this.chosen()), k: WAYS } };
   });
+  protected readonly asking = new Asking<Asked, LineAnswers>(this.ask, ({ asked }, progress) =>
+    this.solve.line(asked, progress),
+  );
+  /** What the screen shows: the last answer with the line it is about, until the next one comes. */
+  private readonly seen = computed(() => {
+    const latest = this.asking.latest();
+    return latest && this.ask() ? { read: latest.ask.read, ask: latest.ask.asked, answer: latest.answer } : null;
+  });
+  protected readonly strings = computed(() =>
+    (this.seen()?.read.notes ?? []).slice(0, SHOWN_NOTES).map((n) => n.strings.join('')),
+  );
+  protected readonly hidden = computed(() => Math.max(0, (this.seen()?.read.notes.length ?? 0) - SHOWN_NOTES));
   protected readonly rows = computed(() => {
-    const solved = this.solved();
-    if (!solved || solved.ask !== this.ask()) return [];
-    return solved.lines.map(({ school, answer, infeasible, differs }) => {
+    const seen = this.seen();
+    if (!seen) return [];
+    const fingered = seen.answer.schools.map(({ school, answer, infeasible, differs }) => {
       const other = new Set(differs);
+      const awkward = new Set(
+        crossingsOf(seen.ask.line.notes, answer?.steps ?? []).flatMap((c) => (c.kind === 'awkward' ? [c.index] : [])),
+      );
       return {
         id: school.id,
         name: school.name,
         note: school.note,
+        total: answer ? String(answer.total) : '–',
         infeasible: infeasible[0] ?? '',
-        total: answer?.total ?? 0,
-        letters: (answer?.steps ?? [])
-          .slice(0, SHOWN_NOTES)
-          .map((f, i) => ({ i, text: f.join(''), other: other.has(i) })),
-        terms: answer
-          ? dearest(answer)
-              .slice(0, 3)
-              .map((t) => `${this.words.terms[t]} ${answer.cost[t]}`)
-          : [],
-        why: answer ? explainLine({ ...solved.ask, school }, answer) : [],
-        script: answer ? lineScript(this.read().steps, answer.steps, solved.ask.stroke) : '',
+        letters: (answer?.steps ?? []).slice(0, SHOWN_NOTES).map((f, i) => ({
+          text: f.join(''),
+          other: other.has(i),
+          awkward: awkward.has(i),
+        })),
       };
     });
+    const picks = this.plectrum();
+    const plectrum = {
+      id: PLECTRUM,
+      name: this.words.plectrum,
+      note: this.words.plectrumNote,
+      total: '',
+      infeasible: picks ? '' : this.words.plectrumNote,
+      letters: (picks ?? []).slice(0, SHOWN_NOTES).map((s) => ({ text: s.slice(0, 1), other: false, awkward: false })),
+    };
+    return [...fingered, ...(picks ? [plectrum] : [])];
   });
-  protected readonly plectrum = computed(() => {
-    const { notes } = this.read();
-    const strings = notes.flatMap((n) => (n.strings.length === 1 ? (n.strings[0] ?? []) : []));
-    return strings.length === notes.length && notes.length > 0
-      ? plectrumStrokes(strings)
-          .slice(0, SHOWN_NOTES)
-          .map((s) => s[0])
-          .join(' ')
-      : '';
+  private readonly plectrum = computed(() => {
+    const notes = this.seen()?.read.notes ?? [];
+    if (notes.length === 0 || notes.some((n) => n.strings.length !== 1)) return null;
+    return plectrumStrokes(notes.flatMap((n) => n.strings));
   });
-
-  protected readonly orderFingers = signal('pami');
-  protected readonly orderGroup = signal(3);
-  /** Where a finger order comes round against groups, and what begins each group. */
-  protected readonly order = computed(() => {
-    const fingers = [...this.orderFingers()].filter((f): f is Finger => FINGERS.includes(f as Finger));
-    const found = comeRound(fingers, this.orderGroup());
-    return found.notes ? `${sayComeRound(found)}.` : '';
+  /** The chosen school's best fingerings, best first. */
+  private readonly answers = computed((): readonly LineAnswer[] => {
+    const seen = this.seen();
+    if (!seen || this.chosen() === PLECTRUM) return [];
+    // Until its best few are there, the school's one best stands in.
+    const one = seen.answer.schools.find((s) => s.school.id === this.chosen())?.answer;
+    if (seen.ask.school.id !== this.chosen()) return one ? [one] : [];
+    return seen.answer.best.infeasible ? [] : seen.answer.best.answers;
   });
+  protected readonly ways = computed(() => this.answers().map((a, n) => ({ n, total: a.total })));
+  protected readonly detail = computed(() => {
+    const seen = this.seen();
+    if (!seen) return null;
+    const { steps } = seen.read;
+    const stopped = stoppedNotes(steps);
+    const base = { stepsPerCount: this.steps(), stopped };
+    if (this.chosen() === PLECTRUM) {
+      const script = plectrumScript(steps);
+      if (script === null) return null;
+      const whips = this.plectrum()?.filter((s) => s === 'whip').length ?? 0;
+      const why = [this.words.plectrumNote, `${whips} ${this.words.whips}.`];
+      return { name: this.words.plectrum, why, bars: [], notes: [], infeasible: '', shown: { ...base, script } };
+    }
+    const answer = this.answers()[Math.min(this.way(), this.answers().length - 1)];
+    const school = lineSchool(this.chosen());
+    if (!answer) {
+      const infeasible = this.rows().find((r) => r.id === this.chosen())?.infeasible ?? '';
+      return { name: school.name, why: [school.note], bars: [], notes: [], infeasible, shown: null };
+    }
+    const request = { ...seen.ask.line, school };
+    const most = Math.max(1, ...this.answers().map((a) => a.total));
+    const reasons = explainNotes(request, answer);
+    return {
+      name: school.name,
+      why: [school.note, ...explainLine(request, answer)],
+      infeasible: '',
+      bars: LINE_TERMS.filter((t) => answer.cost[t] > 0)
+        .sort((a, b) => answer.cost[b] - answer.cost[a])
+        .map((t) => ({ name: this.words.terms[t], points: answer.cost[t], width: (100 * answer.cost[t]) / most })),
+      notes: reasons.slice(0, SHOWN_NOTES).map((r, n) => ({
+        n,
+        text: answer.steps[n]?.join('') ?? '',
+        string: request.notes[n]?.strings.join('') ?? '',
+        pinned: request.notes[n]?.pinned !== undefined,
+        awkward: r.crossing === 'awkward',
+        anchor: r.anchor === 'lifts' ? '↑' : r.anchor ? '↓' : '',
+        fault: r.faults.length > 0,
+        say: r.text,
+      })),
+      shown: { ...base, script: lineScript(steps, answer.steps, seen.ask.line.stroke) },
+    };
+  });
+  protected readonly said = computed(() => this.detail()?.notes[this.noteChosen()]?.say ?? '');
 
-  constructor() {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    effect(() => {
-      const ask = this.ask();
-      clearTimeout(timer);
-      if (ask) timer = setTimeout(() => void untracked(() => this.run(ask)), ASK_AFTER_MS);
-    });
-    inject(DestroyRef).onDestroy(() => {
-      clearTimeout(timer);
-      this.solve.cancel();
-      this.tryOut.leave();
-    });
+  protected choose(id: string) {
+    this.chosen.set(id);
+    this.way.set(0);
   }
-
-  private async run(ask: Ask) {
-    const lines = await this.solve.schools(ask);
-    if (lines) this.solved.set({ ask, lines });
+  protected write(text: string) {
+    this.text.set(text);
+    this.way.set(0);
   }
-  protected show(id: string, script: string) {
-    this.tryOut.show(`line ${id}`, script, this.steps());
+  /** A finger key on a note pins it; Backspace sets it free. */
+  protected keyOnNote(e: KeyboardEvent, n: number) {
+    const finger = FINGERS.find((f) => f === e.key);
+    if (!finger && e.key !== 'Backspace' && e.key !== 'Delete') return;
+    e.preventDefault();
+    e.stopPropagation();
+    this.pin(n, finger ?? null);
   }
-  protected take(script: string) {
-    this.tryOut.take(script, this.steps(), this.words.taken);
+  protected press(n: number) {
+    const note = this.detail()?.notes[n];
+    const letter = FINGERS.find((f) => f === note?.text);
+    if (note && (letter || note.pinned)) this.pin(n, note.pinned ? null : (letter ?? null));
+  }
+  private pin(n: number, finger: Finger | null) {
+    const range = this.read().steps.filter((s) => s.kind === 'note')[n]?.range;
+    if (!range) return;
+    this.write(pinInText(this.text(), range, finger));
+    this.field().nativeElement.value = this.text();
   }
 }

@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import {
   cycleLength,
@@ -31,12 +43,15 @@ import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { words } from '../../words/en';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
+import { DrillsPanel } from './drills-panel';
 import { FitPanel } from './fit-panel';
 import { FindingsPanel } from './findings-panel';
 import { LinePanel } from './line-panel';
 import { ShapePanel } from './shape-panel';
 
 const SLOT_KEYS = 'pimaedug!.-';
+/** One key for each panel beside the wheel, in their order. */
+const PANEL_KEYS = 'wrfnthy';
 
 /** What does the right hand do against the cycle? */
 @Component({
@@ -50,6 +65,7 @@ const SLOT_KEYS = 'pimaedug!.-';
     FindingsPanel,
     FitPanel,
     LinePanel,
+    DrillsPanel,
     AccentsPanel,
     ShapePanel,
     CyclePanel,
@@ -65,6 +81,12 @@ export class WheelPlace {
   private readonly transport = inject(Transport);
   protected readonly stepChoices = STEPS_PER_COUNT;
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+  /** The panel beside the wheel that is open. */
+  protected readonly tab = signal(0);
+  private readonly editor = viewChild(ScriptEditor);
+  private readonly injector = inject(Injector);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   private readonly turnChoice = signal(0);
   protected readonly selected = signal<number | null>(null);
@@ -209,10 +231,24 @@ export class WheelPlace {
     else if (e.key === 'ArrowRight') this.toSlot(1);
     else if (e.key === 'PageDown') this.toTurn(1);
     else if (e.key === 'PageUp') this.toTurn(-1);
+    else if (e.key === 's' || e.key === 'S') this.editor()?.focus();
+    else if (PANEL_KEYS.includes(e.key.toLowerCase())) this.toPanel(PANEL_KEYS.indexOf(e.key.toLowerCase()));
     else if (e.key === 'Escape') this.selected.set(null);
     else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);
     else return false;
     return true;
+  }
+  /** Opens a panel and gives the focus to what it begins with. */
+  private toPanel(n: number) {
+    if (this.tab() === n) return this.focusPanel();
+    this.tab.set(n);
+    // The panel comes with the next render, its contents with the one after.
+    afterNextRender(() => setTimeout(() => this.focusPanel()), { injector: this.injector });
+  }
+  private focusPanel() {
+    const body = this.element.querySelector('.mat-mdc-tab-body-active');
+    const first = body?.querySelector<HTMLElement>('[data-first]');
+    (first ?? this.element.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]'))?.focus();
   }
   /** Moves the selection; past the end of a turn it goes on in the next. */
   private toSlot(way: number) {

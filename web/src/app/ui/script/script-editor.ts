@@ -34,6 +34,11 @@ export class ScriptEditor {
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private field: ScriptField | null = null;
 
+  /** Puts the cursor where it was last. */
+  focus() {
+    this.field?.focus();
+  }
+
   constructor() {
     effect(() => {
       const text = this.text();

@@ -70,6 +70,9 @@ export class ScriptField {
   underline(faults: readonly ScriptFault[], mark: Stretch | null) {
     this.view.dispatch({ effects: setMarks.of({ faults, mark }) });
   }
+  focus() {
+    this.view.focus();
+  }
   destroy() {
     this.view.destroy();
   }

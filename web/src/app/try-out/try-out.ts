@@ -1,11 +1,14 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { Keys } from '../../keys';
-import { Transport } from '../../sound/transport';
-import { OpenStudy } from '../../study';
-import { Notice } from '../../ui/notice';
+import { Keys } from '../keys';
+import { Transport } from '../sound/transport';
+import { OpenStudy, type Preview } from '../study';
+import { Notice } from '../ui/notice';
 
 /** The reading of what is tried out is there by then; a later one takes over while it plays. */
 const HEARD_AFTER_MS = 100;
+
+/** What is shown: its script and steps; it begins on the first count and stops no strings unless it says so. */
+export type Shown = Pick<Preview, 'script' | 'stepsPerCount'> & Partial<Preview>;
 
 /** An answer of a solver shown on the wheel and heard before it is taken over. */
 @Injectable({ providedIn: 'root' })
@@ -19,14 +22,14 @@ export class TryOut {
   readonly shown = computed(() => (this.open.preview() ? this.key() : null));
 
   /** Shows and plays an answer; the one shown already goes back to what is written. */
-  show(key: string, script: string, stepsPerCount: number) {
+  show(key: string, shown: Shown) {
     if (this.shown() === key) return this.leave();
-    this.open.tryOut({ script, stepsPerCount, start: 0 });
+    this.open.tryOut(withPlace(shown));
     this.key.set(key);
     if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
   }
-  take(script: string, stepsPerCount: number, said: string) {
-    this.open.tryOut({ script, stepsPerCount, start: 0 });
+  take(shown: Shown, said: string) {
+    this.open.tryOut(withPlace(shown));
     this.open.keepPreview();
     this.notice.withUndo(said, () => this.open.undo());
   }
@@ -34,3 +37,5 @@ export class TryOut {
     this.open.tryOut(null);
   }
 }
+/** Frets of what stood there before belong to no other script. */
+const withPlace = (shown: Shown) => ({ start: 0, stopped: [], ...shown });

@@ -1,0 +1,68 @@
+import { computed, DestroyRef, effect, inject, type Signal, signal, untracked } from '@angular/core';
+import type { Progress } from '../../compute/protocol';
+import { Solve } from '../../compute/solve';
+import { TryOut } from '../../try-out/try-out';
+
+/** After the last change of what is asked. */
+const ASK_AFTER_MS = 120;
+/** Work that is over sooner is not spoken of. */
+const SAID_AFTER_MS = 250;
+
+/**
+ * A question that is put to a solver as it changes: a moment after the last change, the one before dropped.
+ * Made where a component is made; it goes with it, and so does what the component tried out.
+ */
+export class Asking<Ask, Answer> {
+  private readonly solve = inject(Solve);
+  private readonly tryOut = inject(TryOut);
+  private readonly got = signal<{ readonly ask: Ask; readonly answer: Answer } | null>(null);
+  private readonly share = signal<number | null>(null);
+  private readonly stopped = signal<Ask | null>(null);
+  /** The answer to the question as it stands now, or null. */
+  readonly answer = computed(() => {
+    const got = this.got();
+    return got && got.ask === this.ask() ? got.answer : null;
+  });
+  /** The last answer there was; it stays on the screen while the next is worked out. */
+  readonly latest = computed(() => this.got());
+  /** How far a long answer has come, 0…1; null when nothing takes long. */
+  readonly progress = this.share.asReadonly();
+  readonly cancelled = computed(() => this.stopped() !== null && this.stopped() === this.ask());
+
+  constructor(
+    private readonly ask: Signal<Ask | null>,
+    private readonly put: (ask: Ask, progress: Progress) => Promise<Answer | null>,
+    private readonly answered: () => void = () => undefined,
+  ) {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    effect(() => {
+      const asked = ask();
+      clearTimeout(timer);
+      if (asked) timer = setTimeout(() => void untracked(() => this.run(asked)), ASK_AFTER_MS);
+    });
+    inject(DestroyRef).onDestroy(() => {
+      clearTimeout(timer);
+      this.solve.cancel();
+      this.tryOut.leave();
+    });
+  }
+
+  private async run(asked: Ask) {
+    const from = performance.now();
+    const slow = setTimeout(() => this.share.set(0), SAID_AFTER_MS);
+    const answer = await this.put(asked, (share) => {
+      if (this.ask() === asked && performance.now() - from > SAID_AFTER_MS) this.share.set(share);
+    });
+    clearTimeout(slow);
+    if (this.ask() === asked) this.share.set(null);
+    if (answer === null) return;
+    this.got.set({ ask: asked, answer });
+    this.answered();
+  }
+  /** Ends the work at once; a change of the question asks anew. */
+  cancel() {
+    this.stopped.set(this.ask());
+    this.share.set(null);
+    this.solve.cancel();
+  }
+}

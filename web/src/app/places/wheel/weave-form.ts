@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  bpm,
+  LINE_TERMS,
+  lineScript,
+  PEDAL_HABIT_NAME,
+  readLine,
+  stoppedNotes,
+  type StringNumber,
+  STRINGS,
+  ticks,
+  weaveHabits,
+  weavePedal,
+} from '@ruffle-wheel/core';
+import { Collection, OpenStudy } from '../../study';
+import { words } from '../../words/en';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+
+/** Longer melodies belong into the line field: this answer is reckoned as one types. */
+const MOST_NOTES = 200;
+
+/** A bass melody with a pedal string woven in, under each habit of the finger that plays it. */
+@Component({
+  selector: 'app-weave-form',
+  imports: [AnswerButtons],
+  template: `
+    <details>
+      <summary>{{ words.title }}</summary>
+      <p class="soft">{{ words.intro }}</p>
+      <div class="fields">
+        <label class="melody">
+          {{ words.melody }}
+          <input #melody class="field" maxlength="400" [value]="text()" (input)="text.set(melody.value)" />
+        </label>
+        <label>
+          {{ words.pedal }}
+          <select #string class="field" (change)="choosePedal(string.value)">
+            @for (s of strings; track s) {
+              <option [value]="s" [selected]="s === pedal()">{{ s }}</option>
+            }
+          </select>
+        </label>
+      </div>
+      @if (fault(); as f) {
+        <p class="fault" [attr.role]="text() ? 'alert' : null" [class.soft]="!text()">{{ f }}</p>
+      }
+      @for (r of rows(); track r.id) {
+        <section>
+          <p class="row">
+            <b>{{ r.name }}</b> <span class="soft">{{ r.why }}</span>
+          </p>
+          <code>{{ r.shown.script }}</code>
+          <p class="row"><app-answer-buttons [key]="'weave ' + r.id" [shown]="r.shown" [name]="r.name" /></p>
+        </section>
+      }
+    </details>
+  `,
+  styleUrl: './line-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WeaveForm {
+  protected readonly words = words.weave;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  protected readonly strings = [...STRINGS].reverse();
+  protected readonly text = signal('');
+  protected readonly pedal = signal<StringNumber>(2);
+
+  private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
+  private readonly melody = computed(() => readLine(this.text(), this.steps()));
+  private readonly woven = computed(() => weavePedal(this.melody(), this.pedal(), this.steps()));
+  protected readonly fault = computed(() => {
+    const { faults, notes } = this.melody();
+    if (notes.length > MOST_NOTES) return `${notes.length} notes; ${MOST_NOTES} are the most here. Weave it in parts.`;
+    return faults[0]?.message ?? this.woven().fault;
+  });
+  protected readonly rows = computed(() => {
+    const woven = this.woven();
+    if (this.fault()) return [];
+    const { stepsPerCount, steps, notes } = woven;
+    const loop = ticks(this.melody().length);
+    const request = {
+      notes,
+      bpm: bpm(this.open.section()?.bpm ?? 0),
+      profile: this.collection.profile(),
+      stroke: 'free' as const,
+      loop,
+    };
+    return weaveHabits(request).map(({ habit, answer }) => {
+      const paid = LINE_TERMS.filter((t) => answer.cost[t] > 0).map((t) => `${words.line.terms[t]} ${answer.cost[t]}`);
+      return {
+        id: habit,
+        name: PEDAL_HABIT_NAME[habit],
+        why: paid.length ? paid.join(' · ') : this.words.smooth,
+        shown: { script: lineScript(steps, answer.steps, 'free'), stepsPerCount, stopped: stoppedNotes(steps) },
+      };
+    });
+  });
+  protected choosePedal(text: string) {
+    const string = STRINGS.find((s) => String(s) === text);
+    if (string) this.pedal.set(string);
+  }
+}

@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
+import { words } from '../words/en';
+import { type Shown, TryOut } from './try-out';
+
+/** Show and hear an answer, or take it over: the same two buttons under every answer of a solver. */
+@Component({
+  selector: 'app-answer-buttons',
+  template: `
+    <button
+      type="button"
+      class="plain"
+      [attr.aria-pressed]="isShown()"
+      [attr.aria-label]="(isShown() ? words.back : words.show) + ofName()"
+      (click)="tryOut.show(key(), shown())"
+    >
+      {{ isShown() ? (brief() ? words.backBrief : words.back) : brief() ? words.showBrief : words.show }}
+    </button>
+    <button type="button" class="plain" [attr.aria-label]="words.take + ofName()" (click)="take()">
+      {{ brief() ? words.takeBrief : words.take }}
+    </button>
+  `,
+  styles: `
+    :host {
+      display: contents;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AnswerButtons {
+  protected readonly words = words.answer;
+  protected readonly tryOut = inject(TryOut);
+  /** Tells this answer from all others that can be shown. */
+  readonly key = input.required<string>();
+  readonly shown = input.required<Shown>();
+  /** For screen readers: which answer. */
+  readonly name = input('');
+  /** One word a button, for tables. */
+  readonly brief = input(false);
+  readonly taken = output();
+  protected readonly isShown = computed(() => this.tryOut.shown() === this.key());
+  protected readonly ofName = computed(() => (this.name() ? `: ${this.name()}` : ''));
+  constructor() {
+    // What is tried out goes when its answer goes.
+    inject(DestroyRef).onDestroy(() => {
+      if (this.isShown()) this.tryOut.leave();
+    });
+  }
+  protected take() {
+    this.tryOut.take(this.shown(), `${this.words.taken}${this.ofName()}`);
+    this.taken.emit();
+  }
+}
