@@ -15,7 +15,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   await expect(findings.getByText(/e down carries 12 and 10 in turn 1/)).toBeVisible();
 
   await page.getByRole('tab', { name: 'Accents' }).click();
-  const rows = page.getByRole('table').getByRole('row');
+  const rows = page.getByRole('group', { name: 'Accents' }).getByRole('row');
   await expect(rows).toHaveCount(6);
   await expect(rows.nth(2)).toHaveText(
     /2\s*i ↑\s*i up\s*e ↓\s*e down\s*weak\s*a ↓\s*a down\s*e ↓\s*e down\s*weak\s*i ↑\s*i up/,

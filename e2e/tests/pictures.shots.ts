@@ -23,6 +23,11 @@ test('pictures of every place', async ({ player: page }) => {
   await page.getByLabel('Line by strings').fill('33332222111122223333222211112222');
   await page.waitForTimeout(600);
   await shot('wheel-line');
+  await page.locator('app-line-panel .detail').scrollIntoViewIfNeeded();
+  await page.locator('app-line-panel .note').nth(4).focus();
+  await shot('wheel-line-notes');
+  await page.getByRole('tab', { name: 'Drills' }).click();
+  await shot('wheel-drills');
   await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Last Boat South' });
   await page.getByRole('tab', { name: 'Shape' }).click();
   await shot('wheel-shape');
@@ -44,6 +49,8 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('logbook');
   await page.keyboard.press('7');
   await shot('shelf');
+  await page.locator('app-cells').evaluate((e) => e.scrollIntoView());
+  await shot('shelf-cells');
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.keyboard.press('1');
   await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Slack Water' });

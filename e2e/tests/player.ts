@@ -33,5 +33,15 @@ export async function writeScript(page: Page, text: string) {
   await page.keyboard.press('Escape');
 }
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
-/** Puts the focus where keys belong to the place. */
-export const leaveFields = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+/** Gives the keys back to the place, as a player does. */
+export const leaveFields = (page: Page) => page.keyboard.press('Escape');
+/** Tab, and the arrow keys' way out of a group, until the control with this name has the focus. */
+export async function tabTo(page: Page, name: string | RegExp) {
+  const wanted = page.getByRole('button', { name, exact: typeof name === 'string' });
+  await expect(wanted).toBeVisible();
+  for (let n = 0; n < 60; n++) {
+    if (await wanted.evaluate((e) => e === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab does not reach “${String(name)}”.`);
+}

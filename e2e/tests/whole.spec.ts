@@ -9,7 +9,7 @@ const PLACES = [
   ['Shelf', '7'],
 ] as const;
 
-const TABS = ['Findings', 'Accents', 'Fit', 'Line', 'Shape', 'Cycle'];
+const TABS = ['Findings', 'Accents', 'Fit', 'Line', 'Drills', 'Shape', 'Cycle'];
 
 for (const theme of ['light', 'dark'] as const) {
   for (const [name, key] of PLACES)
@@ -25,6 +25,10 @@ for (const theme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: theme });
     for (const tab of TABS) {
       await page.getByRole('tab', { name: tab }).click();
+      if (tab === 'Line') {
+        await page.getByLabel('Line by strings').fill('33322211a1');
+        await expect(page.getByRole('button', { name: /^Note 9/ })).toBeVisible();
+      }
       await clean(page, '.side');
     }
   });

@@ -44,7 +44,7 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
       offer('exchange', `${from} and ${to} change places`, other);
   }
   const fingered = flat.events.filter((e) => fingersOf(e.motion).length === 1).length;
-  for (let by = 1; by < Math.min(fingered, 12); by++)
+  for (let by = 1; by < (fingered > LONGEST_REFINGERED ? 0 : Math.min(fingered, 12)); by++)
     offer(
       'start finger',
       `The order begun ${by} ${by === 1 ? 'finger' : 'fingers'} later`,

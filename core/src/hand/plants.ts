@@ -38,6 +38,7 @@ function figureStarts(events: readonly PlantEvent[]): number[] {
 /** Strings that an earlier stroke, marked to ring, still holds when stroke `index` plays. The pattern loops. */
 function ringingBefore(events: readonly PlantEvent[], index: number): Set<StringNumber> {
   const ringing = new Set<StringNumber>();
+  if (!events.some((e) => e.rings)) return ringing;
   for (let n = events.length; n >= 1; n--) {
     const e = events[(index - n + events.length * 2) % events.length];
     for (const t of e?.touches ?? []) {

@@ -1,5 +1,5 @@
 import { cycleLength, type AccentCycle } from '../cycle/index.js';
-import { directionOf, hasMark, type Motion } from '../stroke/index.js';
+import { directionOf, fingersOf, hasMark, type Motion } from '../stroke/index.js';
 import { soundStroke, stoppedAt, stopOver, type Instrument, type Shape } from '../fretting/index.js';
 import type { Layout } from '../pattern/index.js';
 import { lcm, ticks, TICKS_PER_COUNT, wrap, type Midi, type StringNumber, type Ticks } from '../time/index.js';
@@ -7,6 +7,8 @@ import { harmonyTurns, heldInTurn, shapeAt } from './harmony.js';
 import type { Section } from './model.js';
 
 export type Damping = 'none' | 'left hand' | 'palm';
+/** What touches the string: the thumb's flesh, a nail, a nail flicked outward, or a finger leaning on to the next string. */
+export type Touch = 'flesh' | 'nail' | 'flick' | 'rest';
 export interface PluckSound {
   readonly kind: 'pluck';
   readonly at: Ticks;
@@ -17,6 +19,7 @@ export interface PluckSound {
   /** Later than `at` by so much: the strings of a strum follow one another. */
   readonly delayMs: number;
   readonly damping: Damping;
+  readonly touch: Touch;
 }
 export interface StopSound {
   readonly kind: 'stop';
@@ -92,9 +95,10 @@ export function planPlayback(section: Section, layout: Layout, shapes: readonly 
       const notes = soundStroke(s.motion, stopOver(shapeAt(held, s.inTurn), own), instrument);
       const gain = gainOf(s.motion);
       const damping = dampingOf(s.motion);
+      const touch = touchOf(s.motion);
       notes.forEach((note, n) => {
         const delayMs = directionOf(s.motion) ? n * SPREAD_MS : 0;
-        sounds.push({ kind: 'pluck', at, string: note.string, midi: note.midi, gain, delayMs, damping });
+        sounds.push({ kind: 'pluck', at, string: note.string, midi: note.midi, gain, delayMs, damping, touch });
         ringing.set(note.string, hasMark(s.motion, '~'));
       });
       if (s.motion.kind === 'golpe' || hasMark(s.motion, '*')) sounds.push({ kind: 'golpe', at, gain });
@@ -119,6 +123,11 @@ export function planPlayback(section: Section, layout: Layout, shapes: readonly 
   };
 }
 
+function touchOf(m: Motion): Touch {
+  if (hasMark(m, '_')) return 'rest';
+  if (fingersOf(m)[0] === 'p') return 'flesh';
+  return directionOf(m) === 'd' ? 'flick' : 'nail';
+}
 const dampingOf = (m: Motion): Damping => (hasMark(m, 'x') ? 'left hand' : hasMark(m, '%') ? 'palm' : 'none');
 
 function gatherByTurn(layout: Layout): Layout['strokes'][number][][] {

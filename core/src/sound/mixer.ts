@@ -1,6 +1,6 @@
 import { BeatVoice, type Beat } from './beat-voice.js';
 import { DampedString } from './damped-string.js';
-import type { PlanSound } from '../piece/plan.js';
+import type { Damping, PlanSound, Touch } from '../piece/plan.js';
 import { STRINGS, type StringNumber } from '../time/index.js';
 
 /** One of a plan's sounds at its audio frame. */
@@ -10,10 +10,17 @@ export interface TimedSound {
 }
 export type Volume = 'guitar' | 'claps' | 'click';
 const BEATS: readonly Beat[] = ['golpe', 'slap', 'clap', 'click'];
-const RING: Record<string, { readonly seconds: number; readonly bright: number }> = {
-  none: { seconds: 3.2, bright: 0.85 },
-  palm: { seconds: 0.35, bright: 0.35 },
-  'left hand': { seconds: 0.06, bright: 0.2 },
+const RING: Record<Damping, { readonly seconds: number; readonly bright: number }> = {
+  none: { seconds: 3.2, bright: 1 },
+  palm: { seconds: 0.35, bright: 0.4 },
+  'left hand': { seconds: 0.06, bright: 0.25 },
+};
+/** A leaning finger speaks fuller and rounder, a flick brightest, the thumb's flesh softest. */
+const TOUCH: Record<Touch, { readonly bright: number; readonly gain: number }> = {
+  flesh: { bright: 0.55, gain: 0.95 },
+  nail: { bright: 0.8, gain: 0.9 },
+  flick: { bright: 1, gain: 0.9 },
+  rest: { bright: 0.65, gain: 1.1 },
 };
 
 /** Six strings, four knocks and three volumes; every sound begins on exactly its frame. */
@@ -65,8 +72,10 @@ export class Mixer {
   private start(sound: PlanSound) {
     if (sound.kind === 'stop') for (const s of sound.strings) this.strings.get(s)?.stop();
     else if (sound.kind === 'pluck') {
-      const ring = RING[sound.damping] ?? { seconds: 3, bright: 0.8 };
-      this.strings.get(sound.string)?.strike(sound.midi, sound.gain, ring.seconds, ring.bright);
+      const { seconds, bright } = RING[sound.damping];
+      const touch = TOUCH[sound.touch];
+      const string = this.strings.get(sound.string);
+      string?.strike(sound.midi, Math.min(1, sound.gain * touch.gain), seconds, bright * touch.bright);
     } else this.beats.get(sound.kind)?.strike(sound.gain);
   }
 

@@ -15,6 +15,7 @@ const pluck = (at: number, string: 1 | 2 | 3 | 4 | 5 | 6, m: number, more: Parti
     gain: 0.8,
     delayMs: 0,
     damping: 'none',
+    touch: 'nail',
     ...more,
   }) as PlanSound;
 const plan = (sounds: PlanSound[], counts: number): Plan => ({
@@ -25,6 +26,26 @@ const plan = (sounds: PlanSound[], counts: number): Plan => ({
 const firstSound = (samples: Float32Array, from = 0) => samples.findIndex((v, n) => n >= from && v !== 0);
 const energy = (samples: Float32Array, from: number, to: number) =>
   samples.slice(from, to).reduce((sum, v) => sum + v * v, 0);
+
+/** How much a stretch of sound changes from sample to sample, against how loud it is: brightness. */
+const edge = (samples: Float32Array) => {
+  let change = 0;
+  let size = 0;
+  for (let n = 1; n < samples.length; n++) {
+    change += ((samples[n] ?? 0) - (samples[n - 1] ?? 0)) ** 2;
+    size += (samples[n] ?? 0) ** 2;
+  }
+  return change / size;
+};
+describe('what touches the string', () => {
+  it('is heard: a flick is brighter than a nail, a nail than a leaning finger, that than the thumb’s flesh', () => {
+    const bright = (['flick', 'nail', 'rest', 'flesh'] as const).map((touch) =>
+      edge(renderPlan(plan([pluck(0, 3, 55, { touch })], 1), { bpm: bpm(60), rate: RATE }).slice(2, 24_000)),
+    );
+    expect([...bright].sort((a, b) => b - a)).toEqual(bright);
+    expect(bright[0]! / bright[3]!).toBeGreaterThan(1.2);
+  });
+});
 
 describe('sample positions', () => {
   it('an offline render has every onset on exactly its planned sample', () => {

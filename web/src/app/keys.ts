@@ -38,11 +38,11 @@ export class Keys {
       'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
     );
   }
-  /** Escape gives the keys back to the place: the field lets the focus go. */
-  private static leaveField(e: KeyboardEvent): boolean {
-    if (!Keys.typing(e)) return false;
-    (e.target as HTMLElement).blur();
-    return true;
+  /** Escape gives the keys back to the place: whatever had the focus lets it go. */
+  private static leave(e: KeyboardEvent): boolean {
+    const typing = Keys.typing(e);
+    if (e.target instanceof HTMLElement && e.target !== document.body) e.target.blur();
+    return typing;
   }
   /** Space and Enter belong to a control that was reached with the keyboard. */
   static onControl(e: KeyboardEvent): boolean {
@@ -53,7 +53,7 @@ export class Keys {
   /** @returns whether the key was taken */
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
-    if (e.key === 'Escape' && Keys.leaveField(e)) return true;
+    if (e.key === 'Escape' && Keys.leave(e)) return true;
     if (e.altKey || Keys.typing(e)) return false;
     if (this.place?.(e)) return true;
     const place = PLACES[e.key];

@@ -11,6 +11,7 @@ import {
   TECHNIQUES,
 } from '@ruffle-wheel/core';
 import type { StudyRow } from '../../data';
+import { Keys } from '../../keys';
 import { Collection, type ImportResult, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { saveText } from '../../ui/save-text';
@@ -46,6 +47,14 @@ export class ShelfPlace {
         isOpen: row.id === this.open.study()?.id,
       })),
   );
+
+  constructor() {
+    inject(Keys).forPlace((e) => {
+      if (e.key !== 'n' && e.key !== 'N') return false;
+      void this.fresh();
+      return true;
+    });
+  }
 
   protected openRow(row: StudyRow) {
     this.open.open(row);

@@ -220,6 +220,11 @@ describe('drills panel', () => {
   it('has every drill by its kind, the tightest place first; one is heard, one goes to Practise', async () => {
     const f = await show(DrillsPanel);
     expect(texts(f, 'summary')[0]).toMatch(/^Where it is tightest/);
+    const rhythm = all(f, 'details').find((d) => d.textContent?.includes('Rhythm')) as HTMLDetailsElement;
+    expect(rhythm.querySelectorAll('code')).toHaveLength(0);
+    rhythm.open = true;
+    rhythm.dispatchEvent(new Event('toggle'));
+    await f.whenStable();
     await press(f, 'Show and hear: Long, short');
     expect(world.open.preview()?.script).toMatch(/^\[ed - - ad\]:2/);
     await press(f, 'Practise: Long, short');

@@ -9,7 +9,7 @@ import { words } from '../../words/en';
       <p class="working" role="status">
         {{ words.working }}
         <progress [value]="share()" max="1" [attr.aria-label]="words.working"></progress>
-        <button type="button" class="plain" (click)="ended.emit()">{{ words.cancel }}</button>
+        <button type="button" class="plain" (click)="stop.emit()">{{ words.cancel }}</button>
       </p>
     } @else if (cancelled()) {
       <p class="working" role="status">{{ words.cancelled }}</p>
@@ -33,5 +33,5 @@ export class Working {
   protected readonly words = words.working;
   readonly share = input.required<number | null>();
   readonly cancelled = input(false);
-  readonly ended = output();
+  readonly stop = output();
 }
