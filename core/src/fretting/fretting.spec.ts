@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readStep } from '../pattern/index.js';
 import type { Motion } from '../stroke/index.js';
+import { touchAt, wireAt } from '../neck/index.js';
 import { millimetres } from '../time/index.js';
 import {
   bassString,
@@ -13,9 +14,7 @@ import {
   shapeSpan,
   soundStroke,
   STANDARD_TUNING,
-  touchAt,
   trebleSet,
-  wireAt,
   type Shape,
 } from './index.js';
 

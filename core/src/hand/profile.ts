@@ -1,3 +1,4 @@
+import type { LeftHand } from '../neck/left-hand.js';
 import type { Finger } from '../stroke/index.js';
 import { millimetres, millis, type Millimetres, type Millis } from '../time/index.js';
 
@@ -18,6 +19,8 @@ export interface HandProfile {
   readonly scaleLength: Millimetres;
   /** Widest easy span between first and fourth finger. */
   readonly span: Millimetres;
+  /** Measured reach and moves of the left hand; without it they follow from the span. */
+  readonly left?: LeftHand;
   readonly littleFinger: LittleFingerSpelling;
   /** The player has read what to do at pain, and about breaks. */
   readonly cautionsRead: boolean;

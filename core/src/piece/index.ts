@@ -4,3 +4,5 @@ export * from './commands.js';
 export * from './harmony.js';
 export * from './plan.js';
 export * from './reading.js';
+export * from './section-changes.js';
+export * from './section-drills.js';

@@ -28,6 +28,7 @@ import { cycleLength } from '../cycle/index.js';
 import { sayFindings, type Finding } from '../words/index.js';
 import { heldInTurn, shapeAt } from './harmony.js';
 import type { Section } from './model.js';
+import { sectionChanges, type PlacedChange } from './section-changes.js';
 import { countInPlan, planPlayback, type Plan } from './plan.js';
 
 export interface ReadingRequest {
@@ -50,6 +51,8 @@ export interface Reading {
   readonly load: HandLoad;
   /** What would let it go faster, best first. */
   readonly raises: readonly Raise[];
+  /** Changes between shapes, the hardest first. */
+  readonly changes: readonly PlacedChange[];
   readonly findings: readonly Finding[];
   readonly plan: Plan;
   readonly countIn: Plan;
@@ -57,6 +60,8 @@ export interface Reading {
 
 /** Strokes laid out for the screens; the turns themselves are counted exactly. */
 const SHOWN_STROKES = 4_000;
+/** Changes handed on, the hardest first. */
+const SHOWN_CHANGES = 64;
 /** Starts handed on, the best first. */
 const SHOWN_STARTS = 64;
 
@@ -95,6 +100,7 @@ export function readSection(request: ReadingRequest): Reading {
     load,
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
+    changes: sectionChanges(section, layout, shapes, profile, { tuning, capo }).slice(0, SHOWN_CHANGES),
     findings,
     plan: planPlayback(section, layout, shapes, { tuning, capo }),
     countIn: countInPlan(cycle),

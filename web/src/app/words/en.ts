@@ -187,6 +187,7 @@ export const words = {
     watch: 'Listen there first: it is often a plain stroke beside the meeting that goes missing.',
     kinds: {
       weakest: 'Where it is tightest',
+      changes: 'Hardest changes',
       layers: 'Layers',
       rhythm: 'Rhythm',
       accent: 'One loud, the rest held down',

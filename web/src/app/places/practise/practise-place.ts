@@ -9,22 +9,15 @@ import {
   untracked,
 } from '@angular/core';
 import {
-  bpm,
   cycleLength,
-  type Drill,
-  drillsFor,
-  type Harmony,
-  keepsPlaces,
-  parseScript,
-  printScript,
-  vary,
   fretsText,
   heldInTurn,
   type Ladder,
   reached,
   rungCount,
+  type SectionDrill,
+  sectionDrills,
   setLadder,
-  weakestJoint,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
@@ -93,12 +86,10 @@ export class PractisePlace {
     });
   });
   /** Drills made from the section as written, for as long as its script stays the same. */
-  protected readonly drills = computed((): readonly Drill[] => {
+  protected readonly drills = computed((): readonly SectionDrill[] => {
     const written = this.open.written();
     if (!written) return [];
-    const { pattern } = parseScript(written.script, written);
-    const joint = weakestJoint(pattern, bpm(written.bpm), this.collection.profile());
-    return [...(joint ? [joint] : []), ...drillsFor(pattern)];
+    return sectionDrills(written, this.collection.profile(), this.open.writtenReading()?.changes ?? []);
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */
   private readonly queue = signal<readonly string[]>([]);
@@ -150,17 +141,12 @@ export class PractisePlace {
     return true;
   }
   protected chooseDrill(name: string) {
-    const written = this.open.written();
     const drill = this.drills().find((d) => d.name === name);
-    if (!written || !drill) {
+    if (!drill) {
       this.session.drill.set(null);
       return this.open.tryOut(null);
     }
-    const made = vary(parseScript(written.script, written).pattern, drill.variant);
-    const harmony: Harmony = drill.variant.kind === 'open strings' ? { per: 'turn', shapes: [] } : written.harmony;
-    const stopped = keepsPlaces(drill.variant) ? (written.stopped ?? []) : [];
-    const { start } = written;
-    this.open.tryOut({ script: printScript(made), stepsPerCount: made.stepsPerCount, start, harmony, stopped });
+    this.open.tryOut(drill.make());
     this.session.drill.set(drill.name);
   }
   /** The next of the drills asked for, or of all; after the last comes the first. */

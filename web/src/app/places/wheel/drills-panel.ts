@@ -1,26 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import {
-  bpm,
   coincidences,
-  type Drill,
-  drillsFor,
-  keepsPlaces,
   listed,
   parseScript,
   placeLabel,
-  printScript,
-  type Variant,
-  vary,
-  weakestJoint,
+  sectionDrills,
+  type SectionDrillKind,
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../try-out/answer-buttons';
-import type { Shown } from '../../try-out/try-out';
 
 type Kind = keyof typeof words.drills.kinds;
-const KIND: Record<Variant['kind'], Kind> = {
+const KIND: Record<SectionDrillKind, Kind> = {
+  weakest: 'weakest',
+  change: 'changes',
   rhythm: 'rhythm',
   rotation: 'start',
   'start finger': 'start',
@@ -53,38 +48,26 @@ export class DrillsPanel {
     return written ? parseScript(written.script, written).pattern : null;
   });
   private readonly drills = computed(() => {
-    const pattern = this.pattern();
     const written = this.open.written();
-    if (!pattern || !written) return [];
-    const joint = weakestJoint(pattern, bpm(written.bpm), this.collection.profile());
-    const all = drillsFor(pattern);
-    const kinds = [...new Set(all.map((d) => KIND[d.variant.kind]))];
-    return [
-      ...(joint ? [{ kind: 'weakest' as Kind, drills: [joint] }] : []),
-      ...kinds.map((kind) => ({ kind, drills: all.filter((d) => KIND[d.variant.kind] === kind) })),
-    ];
+    if (!written) return [];
+    const changes = this.open.writtenReading()?.changes ?? [];
+    const all = sectionDrills(written, this.collection.profile(), changes);
+    const kinds = [...new Set(all.map((d) => KIND[d.kind]))];
+    return kinds.map((kind) => ({ kind, drills: all.filter((d) => KIND[d.kind] === kind) }));
   });
   private readonly unfolded = signal<readonly Kind[]>(['weakest', 'layers']);
   /** Drills are written out only where they are looked at: a long pattern has many long ones. */
   protected readonly groups = computed(() =>
     this.drills().map(({ kind, drills }) => {
       const open = this.unfolded().includes(kind);
-      return { kind, open, count: drills.length, rows: open ? drills.map((d) => this.row(d)) : [] };
+      return {
+        kind,
+        open,
+        count: drills.length,
+        rows: open ? drills.map((d) => ({ name: d.name, why: d.why, shown: d.make() })) : [],
+      };
     }),
   );
-  private row({ name, why, variant }: Drill) {
-    const pattern = this.pattern() ?? { items: [], stepsPerCount: 2 };
-    const made = vary(pattern, variant);
-    const written = this.open.written();
-    const shown: Shown = {
-      script: printScript(made),
-      stepsPerCount: made.stepsPerCount,
-      start: written?.start ?? 0,
-      stopped: keepsPlaces(variant) ? (written?.stopped ?? []) : [],
-      ...(variant.kind === 'open strings' ? { harmony: { per: 'turn', shapes: [] } } : {}),
-    };
-    return { name, why, shown };
-  }
   protected fold(kind: Kind, open: boolean) {
     this.unfolded.update((kinds) => (open ? [...new Set([...kinds, kind])] : kinds.filter((k) => k !== kind)));
   }
@@ -92,8 +75,7 @@ export class DrillsPanel {
   protected readonly meet = computed(() => {
     const pattern = this.pattern();
     const written = this.open.written();
-    if (!pattern || !written || !this.drills().some((g) => g.drills.some((d) => d.variant.kind === 'layer')))
-      return null;
+    if (!pattern || !written || !this.drills().some((g) => g.drills.some((d) => d.kind === 'layer'))) return null;
     const places = coincidences(pattern).map((c) => placeLabel(written.cycle, c.at + written.start));
     return places.length ? `${this.words.meet} ${listed(places.slice(0, 16))}. ${this.words.watch}` : this.words.never;
   });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { millimetres, type Shape, STRING_SPACING, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
+import { millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
 
 const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
@@ -19,7 +19,7 @@ export class Fretboard {
   private readonly from = computed(() => wireAt(this.capo(), this.scale()));
   private readonly lastFret = computed(() => Math.max(5, ...this.shape().frets.map((f) => (f ?? 0) + 1)));
   /** Height over all strings, in mm; twice drawn so that the dots are readable. */
-  protected readonly gap = STRING_SPACING * 1.6;
+  protected readonly gap = NUT_SPACING * 1.68;
   protected readonly width = computed(() => wireAt(this.capo() + this.lastFret(), this.scale()) - this.from());
   protected readonly box = computed(() => `-26 -14 ${this.width() + 38} ${this.gap * 5 + 40}`);
   protected readonly wires = computed(() =>

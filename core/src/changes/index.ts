@@ -1,0 +1,3 @@
+export * from './changes.js';
+export * from './say.js';
+export * from './row.js';

@@ -1,0 +1,3 @@
+export * from './model.js';
+export * from './geometry.js';
+export * from './left-hand.js';

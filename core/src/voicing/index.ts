@@ -1,0 +1,7 @@
+export * from './chord.js';
+export * from './weights.js';
+export * from './fingering.js';
+export * from './model.js';
+export * from './score.js';
+export * from './solve.js';
+export * from './easier.js';

@@ -1,0 +1,53 @@
+/** What a shape pays, in points; one line of reason for each. */
+export interface ShapeWeights {
+  /** A pair of fingers at its limit; from ease on in proportion. */
+  readonly stretch: number;
+  /** Any barre: the finger must lie flat and press evenly. */
+  readonly barre: number;
+  /** For each string a barre lies over. */
+  readonly barreString: number;
+  /** A barre that is not the first finger's. */
+  readonly barreOther: number;
+  /** The fourth finger, the shortest. */
+  readonly weak: number;
+  /** The thumb over the neck: it turns the hand. */
+  readonly thumb: number;
+  /** Two fingers on one fret with the lower one on the thinner string: the hand twists. */
+  readonly order: number;
+  /** For each fret that fingers stand closer or wider than one a fret. */
+  readonly crowd: number;
+  /** For each fret away from one finger a fret, counted from the nut, where strings are open. */
+  readonly offHome: number;
+  /** A silent string between sounding ones: it must be damped while its neighbours ring. */
+  readonly innerMute: number;
+  /** A silent string above the sounding ones: strums must stop short of it. */
+  readonly outerMute: number;
+  /** A perfect fifth left out of a chord of four tones or more. */
+  readonly missing: number;
+  /** The same in a triad, where it is a third of the sound. */
+  readonly missingInTriad: number;
+  /** The lowest note is not the root, and no other bass was asked for. */
+  readonly bass: number;
+  /** For each fret of the lowest stopped note above the first: away from the open strings. */
+  readonly height: number;
+  /** For each string that sounds less than wanted. */
+  readonly thin: number;
+}
+export const SHAPE_WEIGHTS: ShapeWeights = {
+  stretch: 60,
+  barre: 2,
+  barreString: 4,
+  barreOther: 12,
+  weak: 8,
+  thumb: 14,
+  order: 30,
+  crowd: 4,
+  offHome: 1,
+  innerMute: 25,
+  outerMute: 14,
+  missing: 6,
+  missingInTriad: 30,
+  bass: 20,
+  height: 2,
+  thin: 8,
+};
