@@ -8,6 +8,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/wheel/wheel-place').then((m) => m.WheelPlace),
   },
   {
+    path: 'neck',
+    title: 'Neck · Ruffle Wheel',
+    loadComponent: () => import('./places/neck/neck-place').then((m) => m.NeckPlace),
+  },
+  {
     path: 'practise',
     title: 'Practise · Ruffle Wheel',
     loadComponent: () => import('./places/practise/practise-place').then((m) => m.PractisePlace),

@@ -26,6 +26,7 @@ export class App {
   protected readonly conflict = computed(() => this.open.saved() === 'conflict');
   protected readonly places: readonly { path: string; icon: IconName; name: string; key: string }[] = [
     { path: '/wheel', icon: 'wheel', name: words.places.wheel, key: '1' },
+    { path: '/neck', icon: 'neck', name: words.places.neck, key: '2' },
     { path: '/practise', icon: 'practise', name: words.places.practise, key: '4' },
     { path: '/logbook', icon: 'logbook', name: words.places.logbook, key: '6' },
     { path: '/shelf', icon: 'shelf', name: words.places.shelf, key: '7' },

@@ -4,7 +4,13 @@ import { Transport } from './sound/transport';
 import { Collection, OpenStudy } from './study';
 import { saveText } from './ui/save-text';
 
-const PLACES: Record<string, string> = { '1': '/wheel', '4': '/practise', '6': '/logbook', '7': '/shelf' };
+const PLACES: Record<string, string> = {
+  '1': '/wheel',
+  '2': '/neck',
+  '4': '/practise',
+  '6': '/logbook',
+  '7': '/shelf',
+};
 
 /** Keys that hold in every place. A key typed into a field stays in the field. */
 @Injectable({ providedIn: 'root' })

@@ -1,11 +1,17 @@
 import type {
+  Easier,
   FitRequest,
   FitResult,
+  HeldShape6,
   LineRequest,
   LineResult,
   Reading,
   ReadingRequest,
+  RowRequest,
+  RowResult,
   SchoolLine,
+  VoicingRequest,
+  VoicingResult,
 } from '@ruffle-wheel/core';
 
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
@@ -24,8 +30,19 @@ export interface LineAnswers {
   readonly schools: readonly SchoolLine[];
   readonly best: LineResult;
 }
+/** Shapes for a chord, and substitutes for one that is too hard: the shape given, or the best found. */
+export interface ShapeAsk {
+  readonly request: VoicingRequest & { readonly chord: string };
+  readonly hard: HeldShape6 | null;
+}
+export interface ShapeAnswers {
+  readonly found: VoicingResult;
+  readonly easier: readonly Easier[];
+}
 /** What the solver worker can be asked. */
 export interface Solver {
   fitCycle(request: FitRequest, progress: Progress): FitResult;
   fingerLine(request: LineAsk, progress: Progress): LineAnswers;
+  voicings(request: ShapeAsk, progress: Progress): ShapeAnswers;
+  shapeRow(request: RowRequest, progress: Progress): RowResult;
 }

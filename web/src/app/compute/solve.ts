@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
-import type { FitRequest, FitResult } from '@ruffle-wheel/core';
+import type { FitRequest, FitResult, RowRequest, RowResult } from '@ruffle-wheel/core';
 import { proxy, type Remote, wrap } from 'comlink';
-import type { LineAnswers, LineAsk, Progress, Solver } from './protocol';
+import type { LineAnswers, LineAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
 
 /**
  * The solvers' own worker, apart from the one that reads while the player types. A newer request ends
@@ -22,6 +22,14 @@ export class Solve {
   /** A line under every school, one of them in its best few. @returns null when overtaken or cancelled */
   line(request: LineAsk, progress: Progress): Promise<LineAnswers | null> {
     return this.run<LineAnswers>(async (solver) => solver.fingerLine(request, proxy(progress)));
+  }
+  /** Shapes for a chord with easier substitutes. @returns null when overtaken or cancelled */
+  shapes(request: ShapeAsk, progress: Progress): Promise<ShapeAnswers | null> {
+    return this.run<ShapeAnswers>(async (solver) => solver.voicings(request, proxy(progress)));
+  }
+  /** Shapes for a row of chords with least movement. @returns null when overtaken or cancelled */
+  row(request: RowRequest, progress: Progress): Promise<RowResult | null> {
+    return this.run<RowResult>(async (solver) => solver.shapeRow(request, proxy(progress)));
   }
 
   private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { compareSchools, fingerLine, fitCycle, LINE_SCHOOLS } from '@ruffle-wheel/core';
+import { compareSchools, easier, fingerLine, fitCycle, LINE_SCHOOLS, shapeRow, voicings } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import type { Solver } from './protocol';
 
@@ -11,5 +11,11 @@ const solver: Solver = {
     const schools = compareSchools(line, LINE_SCHOOLS, { progress: (share) => progress(own + share * (1 - own)) });
     return { best, schools };
   },
+  voicings: ({ request, hard }, progress) => {
+    const found = voicings(request, { progress });
+    const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
+    return { found, easier: from ? easier(request, from) : [] };
+  },
+  shapeRow: (request, progress) => shapeRow(request, { progress }),
 };
 expose(solver);

@@ -19,6 +19,7 @@ const settings = Joi.object({
   seeded: Joi.boolean().required(),
   theme: Joi.string().valid('system', 'day', 'stage').required(),
   wheelTurns: Joi.boolean().required(),
+  neckMirrored: Joi.boolean(),
   countIn: Joi.boolean().required(),
   loop: Joi.boolean().required(),
   guitar: volume,

@@ -16,6 +16,8 @@ export interface Settings {
   readonly theme: Theme;
   /** The wheel turns under a fixed hand instead of the hand going round. */
   readonly wheelTurns: boolean;
+  /** The neck as a left-handed player sees it. */
+  readonly neckMirrored?: boolean;
   readonly countIn: boolean;
   readonly loop: boolean;
   readonly guitar: number;

@@ -4,9 +4,11 @@ import {
   type Harmony,
   copyStudy,
   freeName,
+  putShape,
   type Reading,
   type ReadingRequest,
   setTempo,
+  type Shape,
   type StoppedNote,
   type Study,
 } from '@ruffle-wheel/core';
@@ -23,6 +25,8 @@ export interface Preview {
   readonly stopped?: readonly StoppedNote[];
   /** Other shapes, or none, under what is tried out. */
   readonly harmony?: Harmony;
+  /** Shapes that it holds and the study does not know yet. */
+  readonly shapes?: readonly Shape[];
 }
 const SAVE_AFTER_MS = 300;
 /** Changes of one kind that follow each other so fast are undone in one step. */
@@ -60,8 +64,15 @@ export class OpenStudy {
   readonly section = computed(() => {
     const written = this.written();
     const preview = this.previewed();
-    return written && preview ? { ...written, ...preview } : written;
+    if (!written || !preview) return written;
+    const { shapes, ...section } = preview;
+    return shapes ? { ...written, ...section } : { ...written, ...preview };
   });
+  /** The study's shapes, with those that are tried out. */
+  readonly shapes = computed((): readonly Shape[] => [
+    ...(this.current()?.shapes ?? []),
+    ...(this.previewed()?.shapes ?? []),
+  ]);
   readonly saved = this.saveState.asReadonly();
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
@@ -71,7 +82,7 @@ export class OpenStudy {
     if (!study || !section) return null;
     return {
       section,
-      shapes: study.shapes,
+      shapes: this.shapes(),
       tuning: study.tuning,
       capo: study.capo,
       profile: this.collection.profile(),
@@ -157,9 +168,10 @@ export class OpenStudy {
     const id = this.written()?.id;
     if (!preview || !id) return;
     this.previewed.set(null);
+    const { shapes = [], ...part } = preview;
     this.apply((study) => ({
-      ...study,
-      sections: study.sections.map((s) => (s.id === id ? { ...s, ...preview } : s)),
+      ...shapes.reduce((s, shape) => putShape(shape)(s), study),
+      sections: study.sections.map((s) => (s.id === id ? { ...s, ...part } : s)),
     }));
   }
   undo() {

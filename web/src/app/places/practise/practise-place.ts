@@ -64,7 +64,7 @@ export class PractisePlace {
   protected readonly shapes = computed(() => {
     const section = this.section();
     if (!section || section.harmony.shapes.length === 0) return null;
-    const shapes = this.open.study()?.shapes ?? [];
+    const shapes = this.open.shapes();
     const heard = this.heard();
     const turn = heard && !heard.countingIn ? heard.turn : 0;
     const coming = [...heldInTurn(section, shapes, turn), ...heldInTurn(section, shapes, turn + 1)];

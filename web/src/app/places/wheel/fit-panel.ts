@@ -27,9 +27,9 @@ import { Notice } from '../../ui/notice';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../try-out/answer-buttons';
-import { Asking } from './asking';
+import { Asking } from '../../asking/asking';
 import { TryOut } from '../../try-out/try-out';
-import { Working } from './working';
+import { Working } from '../../asking/working';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };

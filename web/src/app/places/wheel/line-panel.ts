@@ -31,9 +31,9 @@ import { Collection, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../try-out/answer-buttons';
-import { Asking } from './asking';
+import { Asking } from '../../asking/asking';
 import { WeaveForm } from './weave-form';
-import { Working } from './working';
+import { Working } from '../../asking/working';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;

@@ -1,12 +1,9 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
-  ElementRef,
   inject,
-  Injector,
   signal,
   untracked,
   viewChild,
@@ -39,6 +36,7 @@ import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { Strip } from '../../ui/strip/strip';
+import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { words } from '../../words/en';
 import { AccentsPanel } from './accents-panel';
@@ -82,11 +80,8 @@ export class WheelPlace {
   protected readonly stepChoices = STEPS_PER_COUNT;
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-  /** The panel beside the wheel that is open. */
-  protected readonly tab = signal(0);
+  protected readonly panels = new TabPanels(PANEL_KEYS);
   private readonly editor = viewChild(ScriptEditor);
-  private readonly injector = inject(Injector);
-  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   private readonly turnChoice = signal(0);
   protected readonly selected = signal<number | null>(null);
@@ -129,7 +124,7 @@ export class WheelPlace {
   });
   protected readonly held = computed(() => {
     const section = this.section();
-    return section ? heldInTurn(section, this.open.study()?.shapes ?? [], this.harmonyTurn()) : [];
+    return section ? heldInTurn(section, this.open.shapes(), this.harmonyTurn()) : [];
   });
   protected readonly arcs = computed(() => (this.section()?.harmony.shapes.length ? this.held() : []));
   /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
@@ -232,23 +227,11 @@ export class WheelPlace {
     else if (e.key === 'PageDown') this.toTurn(1);
     else if (e.key === 'PageUp') this.toTurn(-1);
     else if (e.key === 's' || e.key === 'S') this.editor()?.focus();
-    else if (PANEL_KEYS.includes(e.key.toLowerCase())) this.toPanel(PANEL_KEYS.indexOf(e.key.toLowerCase()));
+    else if (this.panels.pressed(e)) return true;
     else if (e.key === 'Escape') this.selected.set(null);
     else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);
     else return false;
     return true;
-  }
-  /** Opens a panel and gives the focus to what it begins with. */
-  private toPanel(n: number) {
-    if (this.tab() === n) return this.focusPanel();
-    this.tab.set(n);
-    // The panel comes with the next render, its contents with the one after.
-    afterNextRender(() => setTimeout(() => this.focusPanel()), { injector: this.injector });
-  }
-  private focusPanel() {
-    const body = this.element.querySelector('.mat-mdc-tab-body-active');
-    const first = body?.querySelector<HTMLElement>('[data-first]');
-    (first ?? this.element.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]'))?.focus();
   }
   /** Moves the selection; past the end of a turn it goes on in the next. */
   private toSlot(way: number) {

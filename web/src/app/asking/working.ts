@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { words } from '../../words/en';
+import { words } from '../words/en';
 
 /** How far a long answer has come, and the way to end it. */
 @Component({

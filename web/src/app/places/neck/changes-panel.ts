@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { Router } from '@angular/router';
+import { type PlacedChange, sayChange, sayFinger, sectionDrills } from '@ruffle-wheel/core';
+import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { RovingGroup, RovingItem } from '../../ui/roving';
+import { words } from '../../words/en';
+
+/** Every change of the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
+@Component({
+  selector: 'app-changes-panel',
+  imports: [RovingGroup, RovingItem],
+  template: `
+    <div class="changes" appRoving="down">
+      <h3>{{ words.hardest }}</h3>
+      @for (c of rows(); track c.key) {
+        <section>
+          <p class="top">
+            <button
+              type="button"
+              class="link"
+              appRovingItem
+              [attr.data-first]="$first ? '' : null"
+              (click)="shown.emit(c.change)"
+            >
+              {{ c.from }} → {{ c.to }}
+            </button>
+            <span class="soft"
+              >{{ words.at }} {{ c.label }} · {{ c.mm }} {{ words.mm }} · {{ c.points }} {{ words.difficulty }}</span
+            >
+          </p>
+          <p>{{ c.said }}</p>
+          @if (c.times) {
+            <p class="soft">{{ c.times }}</p>
+          }
+          <ul>
+            @for (f of c.fingers; track f) {
+              <li>{{ f }}</li>
+            }
+          </ul>
+          @if (c.drills.length) {
+            <button
+              type="button"
+              class="plain"
+              [attr.aria-label]="words.drill + ': ' + c.from + ' → ' + c.to"
+              (click)="drill(c.drills)"
+            >
+              {{ words.drill }}
+            </button>
+          }
+        </section>
+      } @empty {
+        <p class="soft">{{ words.none }}</p>
+      }
+    </div>
+  `,
+  styleUrl: './panels.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChangesPanel {
+  protected readonly words = words.neck;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly asked = inject(AskedDrills);
+  private readonly router = inject(Router);
+  readonly shown = output<PlacedChange>();
+
+  protected readonly rows = computed(() => {
+    const section = this.open.written();
+    const changes = this.open.writtenReading()?.changes ?? [];
+    const drills = section
+      ? sectionDrills(section, this.collection.profile(), changes).filter((d) => d.kind === 'change')
+      : [];
+    return changes.map((change) => {
+      const { block } = change;
+      const name = `${change.from.name} → ${change.to.name}`;
+      return {
+        change,
+        key: `${change.from.id} ${change.to.id}`,
+        from: change.from.name,
+        to: change.to.name,
+        label: change.label,
+        mm: change.mm,
+        points: change.difficulty,
+        said: sayChange(change).join(' '),
+        times:
+          block.thereMs === null || block.neededMs === 0
+            ? ''
+            : `${this.words.block}: ${block.neededMs} ${this.words.ms} ${this.words.needed}, ${block.thereMs} ${this.words.there}.`,
+        fingers: change.fingers.filter((f) => f.action !== 'idle').map(sayFinger),
+        drills: drills.filter((d) => d.name.endsWith(`: ${name}`)).map((d) => d.name),
+      };
+    });
+  });
+  protected drill(names: readonly string[]) {
+    this.asked.ask(names);
+    void this.router.navigateByUrl('/practise');
+  }
+}

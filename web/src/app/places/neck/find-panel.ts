@@ -1,0 +1,164 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  fingersText,
+  fretsText,
+  type HeldShape6,
+  makeNeck,
+  millimetres,
+  MOST_SHAPES,
+  putShape,
+  type Shape,
+  shapeSpan,
+  STRINGS,
+  type StringNumber,
+  VOICING_TERMS,
+  type VoicingAnswer,
+} from '@ruffle-wheel/core';
+import { Asking } from '../../asking/asking';
+import { Working } from '../../asking/working';
+import type { ShapeAnswers, ShapeAsk } from '../../compute/protocol';
+import { Solve } from '../../compute/solve';
+import { Collection, OpenStudy } from '../../study';
+import { TryOut } from '../../try-out/try-out';
+import { Notice } from '../../ui/notice';
+import { words } from '../../words/en';
+
+const ANSWERS = 8;
+/** The same frets under the same fingers are the same shape of a study. */
+export const shapeFrom = (name: string, held: HeldShape6): Shape => ({
+  id: `${name} ${fretsText(held)} ${fingersText(held)}`.slice(0, 80),
+  name: name.slice(0, 60),
+  ...held,
+});
+
+/** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
+@Component({
+  selector: 'app-find-panel',
+  imports: [Working],
+  templateUrl: './find-panel.html',
+  styleUrl: './panels.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FindPanel {
+  protected readonly words = words.neck;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly solve = inject(Solve);
+  private readonly notice = inject(Notice);
+  protected readonly tryOut = inject(TryOut);
+  /** Place in the row that another shape can take. */
+  readonly index = input(0);
+  readonly present = input<Shape | null>(null);
+
+  protected readonly chord = signal('');
+  protected readonly strings = signal<readonly StringNumber[]>([...STRINGS]);
+  protected readonly opens = signal<'any' | 'some' | 'none'>('any');
+  protected readonly highest = signal(12);
+  protected readonly barre = signal(true);
+  protected readonly easy = signal(false);
+  protected readonly allStrings = STRINGS;
+  protected readonly openChoices = ['any', 'some', 'none'] as const;
+  protected readonly fretChoices = [3, 5, 7, 9, 12, 15];
+
+  private readonly neck = computed(() =>
+    makeNeck(millimetres(this.collection.profile().scaleLength), this.open.study()?.capo ?? 0),
+  );
+  private readonly ask = computed((): ShapeAsk | null => {
+    const chord = this.chord().trim();
+    const study = this.open.study();
+    if (!chord || !study) return null;
+    const present = this.present();
+    const same = present && present.name.replace(/\s/g, '') === chord.replace(/\s/g, '');
+    return {
+      request: {
+        chord,
+        tuning: study.tuning,
+        neck: this.neck(),
+        profile: this.collection.profile(),
+        strings: this.strings(),
+        open: this.opens(),
+        highestFret: this.highest(),
+        barre: this.barre(),
+        easy: this.easy(),
+        k: ANSWERS,
+      },
+      hard: same ? { frets: present.frets, fingers: present.fingers } : null,
+    };
+  });
+  protected readonly asking = new Asking<ShapeAsk, ShapeAnswers>(this.ask, (ask, progress) =>
+    this.solve.shapes(ask, progress),
+  );
+  private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
+  protected readonly faults = computed(() => this.seen()?.answer.found.infeasible ?? []);
+  protected readonly rows = computed(() => {
+    const seen = this.seen();
+    const found = seen?.answer.found;
+    return !seen || !found || found.infeasible ? [] : found.answers.map((a) => this.row(seen.ask.request.chord, a));
+  });
+  protected readonly easier = computed(() =>
+    (this.seen()?.answer.easier ?? []).map((e) => ({
+      ...this.shown(e.chord, e.shape),
+      why: e.lost.length ? `${this.words.lost} ${e.lost.join(', ')}` : this.words.nothingLost,
+    })),
+  );
+  private row(chord: string, a: VoicingAnswer) {
+    const held = a.steps[0] ?? { frets: [], fingers: [] };
+    const paid = VOICING_TERMS.filter((t) => a.cost[t] > 0).sort((x, y) => a.cost[y] - a.cost[x]);
+    return {
+      ...this.shown(chord, held),
+      why: paid.map((t) => `${this.words.terms[t]} ${a.cost[t]}`).join(' · ') || this.words.nothingLost,
+    };
+  }
+  private shown(chord: string, held: HeldShape6) {
+    const shape = shapeFrom(chord, held);
+    const { neck } = { neck: this.neck() };
+    return {
+      shape,
+      key: `shape ${shape.id}`,
+      frets: fretsText(held),
+      fingers: fingersText(held),
+      mm: Math.round(shapeSpan(shape, neck.capo, neck.scaleLength)),
+    };
+  }
+
+  protected toggle(string: StringNumber) {
+    this.strings.update((list) => (list.includes(string) ? list.filter((s) => s !== string) : [...list, string]));
+  }
+  protected choose(opens: string) {
+    this.opens.set(this.openChoices.find((o) => o === opens) ?? 'any');
+  }
+  /** The pattern goes on under this shape alone. */
+  protected hear(key: string, shape: Shape) {
+    const written = this.open.written();
+    if (!written) return;
+    const { script, stepsPerCount, start, stopped = [] } = written;
+    this.tryOut.show(key, {
+      script,
+      stepsPerCount,
+      start,
+      stopped,
+      harmony: { per: 'turn', shapes: [shape.id] },
+      shapes: [shape],
+    });
+  }
+  /** Into the row: after the last shape, or in place of the present one. */
+  protected put(shape: Shape, replace: boolean) {
+    this.tryOut.leave();
+    const study = this.open.study();
+    const section = this.open.written();
+    if (!study || !section) return;
+    if (study.shapes.length >= MOST_SHAPES && !study.shapes.some((s) => s.id === shape.id))
+      return this.notice.say(this.words.tooMany);
+    const order = section.harmony.shapes;
+    const shapes =
+      replace && order.length ? order.map((id, n) => (n === this.index() ? shape.id : id)) : [...order, shape.id];
+    this.open.apply((s) => {
+      const with1 = putShape(shape)(s);
+      return {
+        ...with1,
+        sections: with1.sections.map((x) => (x.id === section.id ? { ...x, harmony: { ...x.harmony, shapes } } : x)),
+      };
+    });
+    this.notice.withUndo(`${shape.name} ${fretsText(shape)}`, () => this.open.undo());
+  }
+}

@@ -1,0 +1,205 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatTabsModule } from '@angular/material/tabs';
+import {
+  changeBetween,
+  fingerShape,
+  fretsText,
+  handOn,
+  heldInTurn,
+  makeNeck,
+  millimetres,
+  OPEN_SHAPE,
+  type PlacedChange,
+  putShape,
+  type Shape,
+  shapeAt,
+  shapeSpan,
+  STRINGS,
+  type StringNumber,
+  cycleLength,
+} from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { heardPlace, Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+import { NeckDrawing } from '../../ui/neck/neck-drawing';
+import { TabPanels } from '../../ui/tab-panels';
+import { words } from '../../words/en';
+import { ChangesPanel } from './changes-panel';
+import { FindPanel } from './find-panel';
+import { RowPanel } from './row-panel';
+
+/** One letter for each panel: changes, find, row. */
+const PANEL_KEYS = 'hfr';
+
+/** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
+@Component({
+  selector: 'app-neck-place',
+  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel],
+  templateUrl: './neck-place.html',
+  styleUrl: './neck-place.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NeckPlace {
+  protected readonly words = words.neck;
+  protected readonly open = inject(OpenStudy);
+  protected readonly collection = inject(Collection);
+  private readonly transport = inject(Transport);
+  protected readonly panels = new TabPanels(PANEL_KEYS);
+  private readonly choice = signal(0);
+  /** String that digits set; null while no shape is written. */
+  protected readonly string = signal<StringNumber | null>(null);
+  protected readonly draft = signal<Shape | null>(null);
+  protected readonly name = signal('');
+
+  private readonly neck = computed(() =>
+    makeNeck(millimetres(this.collection.profile().scaleLength), this.open.study()?.capo ?? 0),
+  );
+  protected readonly row = computed(() =>
+    (this.open.section()?.harmony.shapes ?? []).map((id) => this.open.shapes().find((s) => s.id === id) ?? OPEN_SHAPE),
+  );
+  /** What is held where the music is heard; shapes go round with the harmony. */
+  private readonly heardShape = computed(() => {
+    const section = this.open.section();
+    const heard = section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
+    if (!section || !heard || heard.countingIn) return null;
+    return shapeAt(heldInTurn(section, this.open.shapes(), heard.turn), heard.inTurn);
+  });
+  protected readonly index = computed(() => {
+    const heard = this.heardShape();
+    const row = this.row();
+    if (!heard) return Math.min(this.choice(), Math.max(0, row.length - 1));
+    const from = Math.min(this.choice(), Math.max(0, row.length - 1));
+    // The same shape may stand in the row twice: the next one on from where it was.
+    for (let n = 0; n < row.length; n++)
+      if (row[(from + n) % row.length]?.id === heard.id) return (from + n) % row.length;
+    return from;
+  });
+  protected readonly present = computed(() => this.row()[this.index()] ?? OPEN_SHAPE);
+  protected readonly former = computed(() => {
+    const row = this.row();
+    const before = row[(this.index() + row.length - 1) % Math.max(1, row.length)];
+    return before && before.id !== this.present().id ? before : null;
+  });
+  private readonly changes = computed(() => this.open.reading()?.changes ?? []);
+  private changeOf(from: Shape, to: Shape): PlacedChange | null {
+    return this.changes().find((c) => c.from.id === from.id && c.to.id === to.id) ?? null;
+  }
+  /** The way from the former shape; without strokes where the section does not make it. */
+  protected readonly change = computed(() => {
+    const [from, to] = [this.former(), this.present()];
+    if (!from || this.draft()) return null;
+    const placed = this.changeOf(from, to);
+    return placed ?? changeBetween({ from, to, neck: this.neck(), profile: this.collection.profile(), strokes: [] });
+  });
+  protected readonly drawn = computed(() => this.draft() ?? this.present());
+  protected readonly cards = computed(() => {
+    const row = this.row();
+    return row.map((shape, n) => {
+      const from = row[(n + row.length - 1) % row.length] ?? shape;
+      const s = from.id === shape.id ? null : (this.changeOf(from, shape)?.sequential ?? null);
+      return {
+        n,
+        name: shape.name,
+        frets: fretsText(shape),
+        time: s
+          ? {
+              there: s.thereMs,
+              needed: s.neededMs,
+              late: s.neededMs > s.thereMs,
+              share: Math.min(100, (100 * s.neededMs) / Math.max(1, s.thereMs)),
+            }
+          : null,
+        here: n === this.index(),
+      };
+    });
+  });
+  protected readonly span = computed(() => {
+    const profile = this.collection.profile();
+    const mm = shapeSpan(this.drawn(), this.open.study()?.capo ?? 0, millimetres(profile.scaleLength));
+    return { mm: Math.round(mm), wide: mm > profile.span };
+  });
+  protected readonly held = computed(() => {
+    const draft = this.draft();
+    return (
+      !draft || draft.frets.every((f) => f === null || f === 0) || draft.fingers.some((f) => f !== null && f !== 0)
+    );
+  });
+
+  constructor() {
+    inject(Keys).forPlace((e) => this.pressed(e));
+  }
+
+  protected to(n: number) {
+    const length = this.row().length;
+    if (length) this.choice.set((n + length) % length);
+  }
+  /** A change of the list shown on the neck. */
+  protected show(change: PlacedChange) {
+    const row = this.row();
+    const n = row.findIndex(
+      (s, i) => s.id === change.to.id && row[(i + row.length - 1) % row.length]?.id === change.from.id,
+    );
+    if (n >= 0) this.choice.set(n);
+  }
+
+  private pressed(e: KeyboardEvent): boolean {
+    const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
+    if (inTabs) return false;
+    const string = this.string();
+    if (e.key === 'ArrowLeft') this.to(this.index() - 1);
+    else if (e.key === 'ArrowRight') this.to(this.index() + 1);
+    else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') this.toNextString(e.key === 'ArrowDown' ? 1 : -1);
+    else if (e.key === 'Escape') this.leave();
+    else if (string !== null && /^[0-9]$/.test(e.key)) this.setFret(string, Number(e.key));
+    else if (string !== null && (e.key === 'x' || e.key === 'X')) this.setFret(string, null);
+    else if (string !== null && (e.key === '+' || e.key === '-')) this.shift(string, e.key === '+' ? 1 : -1);
+    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.keep();
+    else return this.panels.pressed(e);
+    return true;
+  }
+  /** String 1 is drawn on top: down goes to the thicker one. */
+  private toNextString(way: 1 | -1) {
+    const now = this.string();
+    const next = now === null ? (way > 0 ? 1 : 6) : now + way;
+    this.string.set(STRINGS.find((s) => s === next) ?? now);
+  }
+  protected picked({ string, fret }: { string: StringNumber; fret: number }) {
+    const now = (this.draft() ?? this.present()).frets[STRINGS.indexOf(string)];
+    this.setFret(string, now === fret ? 0 : fret);
+  }
+  private shift(string: StringNumber, by: number) {
+    const now = (this.draft() ?? this.present()).frets[STRINGS.indexOf(string)] ?? 0;
+    this.setFret(string, Math.min(19, Math.max(0, now + by)));
+  }
+  /** Another fret on one string; fingers are laid on anew, the cheapest that hold it. */
+  private setFret(string: StringNumber, fret: number | null) {
+    const from = this.draft() ?? this.present();
+    const frets = from.frets.map((f, i) => (STRINGS[i] === string ? fret : f));
+    const best = fingerShape(frets, handOn(this.neck(), this.collection.profile()), 1)[0];
+    const fingers = best?.fingers ?? frets.map((f) => (f === 0 ? (0 as const) : null));
+    if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
+    this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
+  }
+  protected leave() {
+    this.draft.set(null);
+    this.string.set(null);
+  }
+  /** The written shape takes the place of the one it was made from; undo brings that back. */
+  protected keep() {
+    const draft = this.draft();
+    const section = this.open.section();
+    if (!draft || !section || !this.held()) return;
+    const shape = { ...draft, name: this.name().trim() || fretsText(draft) };
+    const shapes = section.harmony.shapes.length
+      ? section.harmony.shapes.map((id, n) => (n === this.index() ? shape.id : id))
+      : [shape.id];
+    this.open.apply((study) => {
+      const put = putShape(shape)(study);
+      return {
+        ...put,
+        sections: put.sections.map((s) => (s.id === section.id ? { ...s, harmony: { ...s.harmony, shapes } } : s)),
+      };
+    });
+    this.leave();
+  }
+}

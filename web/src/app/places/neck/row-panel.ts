@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { fretsText, makeNeck, millimetres, MOST_SHAPES, type RowRequest, type RowResult } from '@ruffle-wheel/core';
+import { Asking } from '../../asking/asking';
+import { Working } from '../../asking/working';
+import { Solve } from '../../compute/solve';
+import { Collection, OpenStudy } from '../../study';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+import type { Shown } from '../../try-out/try-out';
+import { words } from '../../words/en';
+import { shapeFrom } from './find-panel';
+
+const ANSWERS = 3;
+/** Rows of harmony are comping: fewer strings than four are a last resort. */
+const LEAST_STRINGS = 4;
+
+/** Chord symbols in order become a row of shapes with least work, ways between them included. */
+@Component({
+  selector: 'app-row-panel',
+  imports: [Working, AnswerButtons],
+  template: `
+    <div class="row-of">
+      <label class="wide">
+        {{ words.rowChords }}
+        <textarea
+          #t
+          class="field"
+          data-first
+          rows="3"
+          spellcheck="false"
+          [value]="text()"
+          (input)="text.set(t.value)"
+        ></textarea>
+        <span class="soft">{{ words.rowHelp }}</span>
+      </label>
+      <div class="pair" role="group">
+        @for (p of pers; track p) {
+          <button type="button" class="chip" [attr.aria-pressed]="per() === p" (click)="per.set(p)">
+            {{ p === 'turn' ? words.perTurn : words.perGroup }}
+          </button>
+        }
+      </div>
+      <app-working [share]="asking.progress()" [cancelled]="asking.cancelled()" (stop)="asking.cancel()" />
+      @for (f of faults(); track f) {
+        <p class="fault" role="alert">{{ f }}</p>
+      }
+      @if (rows().length) {
+        <h3>{{ words.rowFound }}</h3>
+      }
+      @for (r of rows(); track r.n) {
+        <section>
+          <p class="soft">
+            <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ words.shapesCost }} {{ r.shapes }} ·
+            {{ words.changesCost }} {{ r.changes }}
+          </p>
+          <code>{{ r.text }}</code>
+          <p class="buttons"><app-answer-buttons [key]="'row ' + r.n" [shown]="r.shown" [name]="'' + (r.n + 1)" /></p>
+        </section>
+      }
+    </div>
+  `,
+  styleUrl: './panels.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RowPanel {
+  protected readonly words = words.neck;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly solve = inject(Solve);
+  protected readonly pers = ['turn', 'group'] as const;
+  protected readonly text = signal('');
+  protected readonly per = signal<'turn' | 'group'>('turn');
+
+  private readonly ask = computed((): RowRequest | null => {
+    const study = this.open.study();
+    const chords = this.text()
+      .split(/[\s|,]+/)
+      .filter((c) => c !== '');
+    if (!study || chords.length === 0) return null;
+    return {
+      chords,
+      round: true,
+      tuning: study.tuning,
+      neck: makeNeck(millimetres(this.collection.profile().scaleLength), study.capo),
+      profile: this.collection.profile(),
+      atLeast: LEAST_STRINGS,
+      k: ANSWERS,
+    };
+  });
+  protected readonly asking = new Asking<RowRequest, RowResult>(this.ask, (ask, progress) =>
+    this.solve.row(ask, progress),
+  );
+  private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
+  protected readonly faults = computed(() => {
+    const seen = this.seen();
+    if (!seen) return [];
+    const different = new Set(seen.ask.chords).size;
+    const already = this.open.study()?.shapes.length ?? 0;
+    return [...(seen.answer.infeasible ?? []), ...(different + already > MOST_SHAPES ? [this.words.tooMany] : [])];
+  });
+  protected readonly rows = computed(() => {
+    const seen = this.seen();
+    const written = this.open.written();
+    if (!seen || seen.answer.infeasible || !written || this.faults().length) return [];
+    return seen.answer.answers.map((a, n) => {
+      const shapes = a.shapes.map((held, i) => shapeFrom(seen.ask.chords[i] ?? '', held));
+      const { script, stepsPerCount, start, stopped = [] } = written;
+      const shown: Shown = {
+        script,
+        stepsPerCount,
+        start,
+        stopped,
+        harmony: { per: this.per(), shapes: shapes.map((s) => s.id) },
+        shapes: [...new Map(shapes.map((s) => [s.id, s])).values()],
+      };
+      return {
+        n,
+        total: a.total,
+        shapes: a.cost.shapes,
+        changes: a.cost.changes,
+        text: shapes.map((s) => `${s.name} ${fretsText(s)}`).join('  '),
+        shown,
+      };
+    });
+  });
+}
