@@ -37,7 +37,7 @@ export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('
 export const leaveFields = (page: Page) => page.keyboard.press('Escape');
 /** Tab, and the arrow keys' way out of a group, until the control with this name has the focus. */
 export async function tabTo(page: Page, name: string | RegExp) {
-  const wanted = page.getByRole('button', { name, exact: typeof name === 'string' });
+  const wanted = page.getByRole('button', { name, exact: typeof name === 'string' }).first();
   await expect(wanted).toBeVisible();
   for (let n = 0; n < 60; n++) {
     if (await wanted.evaluate((e) => e === document.activeElement)) return;

@@ -4,6 +4,7 @@ import { expect, leaveFields, test } from './player.js';
 
 const PLACES = [
   ['Wheel', '1'],
+  ['Neck', '2'],
   ['Practise', '4'],
   ['Logbook', '6'],
   ['Shelf', '7'],
@@ -31,6 +32,18 @@ for (const theme of ['light', 'dark'] as const) {
       }
       await clean(page, '.side');
     }
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('2');
+    await expect(page).toHaveTitle('Neck · Ruffle Wheel');
+    await page.keyboard.press('f');
+    await expect(page.getByLabel('Chord symbol')).toBeFocused();
+    await page.keyboard.type('E7b9');
+    await expect(page.getByRole('heading', { name: 'Easier, and what is lost' })).toBeVisible();
+    await clean(page, '.side');
+    await page.getByRole('tab', { name: 'Row' }).click();
+    await page.getByLabel('Chords in order').fill('Am7 D7');
+    await expect(page.getByRole('button', { name: 'Take over: 1' })).toBeVisible();
+    await clean(page, '.side');
   });
 }
 

@@ -1,7 +1,7 @@
 import { sayChange } from '../changes/index.js';
 import { drillsFor, keepsPlaces, vary, weakestJoint, type Variant } from '../drill/index.js';
 import type { HandProfile } from '../hand/index.js';
-import { parseScript, printScript, writeOut } from '../pattern/index.js';
+import { flatten, parseScript, printScript, writeOut } from '../pattern/index.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
 import type { Harmony, Section } from './model.js';
 import type { PlacedChange } from './section-changes.js';
@@ -89,5 +89,6 @@ function changeDrills(
     why: 'Fewer strings to go through, less time for the left hand.',
     make: of({ kind: 'fewer strings', strings: n }, harmony),
   }));
-  return [alone, within, ...(strums ? fewer : [])];
+  const sounds = flatten(pattern).events.length > 0;
+  return [alone, ...(sounds ? [within] : []), ...(strums ? fewer : [])];
 }

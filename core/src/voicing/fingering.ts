@@ -44,9 +44,7 @@ function pointsOn(neck: Neck): readonly (readonly TouchPoint[])[] {
 }
 export const handOn = (neck: Neck, profile: HandProfile, weights = SHAPE_WEIGHTS): FingeringHand => ({
   neck,
-  points: STRINGS.map((string) =>
-    Array.from({ length: HIGHEST_FRET + 1 }, (_, fret) => touchPoint(string, fret, neck)),
-  ),
+  points: pointsOn(neck),
   left: leftHandOf(profile),
   weights,
 });

@@ -1,5 +1,14 @@
-import { compareSchools, fingerLine, fitCycle, type FitRequest } from '@ruffle-wheel/core';
-import type { LineAnswers, LineAsk } from '../compute/protocol';
+import {
+  compareSchools,
+  easier,
+  fingerLine,
+  fitCycle,
+  type FitRequest,
+  type RowRequest,
+  shapeRow,
+  voicings,
+} from '@ruffle-wheel/core';
+import type { LineAnswers, LineAsk, ShapeAnswers, ShapeAsk } from '../compute/protocol';
 
 /** The solvers in the page; keeps what it was asked. */
 export class InstantSolve {
@@ -17,6 +26,14 @@ export class InstantSolve {
     if (this.waits) return new Promise(() => undefined);
     const { line, school, k } = request;
     return Promise.resolve({ best: fingerLine({ ...line, school, k }), schools: compareSchools(line) });
+  }
+  shapes({ request, hard }: ShapeAsk): Promise<ShapeAnswers> {
+    const found = voicings(request);
+    const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
+    return Promise.resolve({ found, easier: from ? easier(request, from) : [] });
+  }
+  row(request: RowRequest) {
+    return Promise.resolve(shapeRow(request));
   }
   cancel() {
     this.cancelled++;

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { lineSchool, setScript, setStart } from '@ruffle-wheel/core';
+import { lineSchool, setHarmony, setScript, setStart } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
 import { Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -241,6 +241,7 @@ describe('drills panel', () => {
   });
   it('has nothing to drill in silence', async () => {
     world.open.apply(setScript('s-a', '. .'));
+    world.open.apply(setHarmony('s-a', { per: 'turn', shapes: [] }));
     const f = await show(DrillsPanel);
     expect(texts(f, 'p')[1]).toMatch(/Nothing to drill/);
     expect(() => button(f, 'Practise')).toThrow();

@@ -1,0 +1,174 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { setHarmony } from '@ruffle-wheel/core';
+import { Keys } from '../../keys';
+import { Solve } from '../../compute/solve';
+import { AskedDrills } from '../../study';
+import { InstantSolve } from '../../testing/instant-solve';
+import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
+import { ChangesPanel } from './changes-panel';
+import { FindPanel } from './find-panel';
+import { NeckPlace } from './neck-place';
+import { RowPanel } from './row-panel';
+
+let world: World;
+beforeEach(async () => {
+  world = await aWorld(undefined, [{ provide: Solve, useValue: new InstantSolve() }]);
+});
+const shapes = () => world.open.section()?.harmony.shapes ?? [];
+
+describe('the neck', () => {
+  const place = async () => {
+    const f = await show(NeckPlace);
+    const keys = TestBed.inject(Keys);
+    const hit = async (...names: string[]) => {
+      for (const name of names) expect(keys.press(key(name)), name).toBe(true);
+      await f.whenStable();
+    };
+    return { f, hit };
+  };
+  const said = (f: Awaited<ReturnType<typeof place>>['f']) =>
+    all(f, 'app-neck-drawing svg')[0]?.getAttribute('aria-label') ?? '';
+
+  it('shows the shapes in order with the time each change has, and says what every finger does', async () => {
+    const { f, hit } = await place();
+    expect(texts(f, '.card b')).toEqual(['C', 'EM']);
+    expect(texts(f, '.card .soft')[1]).toMatch(/^\d+ \/ \d+ ms$/);
+    await hit('ArrowRight');
+    expect(texts(f, 'h1')).toEqual(['EM']);
+    expect(said(f)).toMatch(
+      /^EM: string 6 open, string 5 fret 2 finger 1.*From C: Finger 1 goes over to string 5 fret 2/,
+    );
+    await hit('ArrowRight');
+    expect(texts(f, 'h1')).toEqual(['C']);
+  });
+  it('draws tips with their fingers, the former shape in outline, and the ways between', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowRight');
+    expect(texts(f, 'svg .finger').sort()).toEqual(['1', '2']);
+    expect(all(f, 'svg .ghost')).toHaveLength(3);
+    expect(all(f, 'svg .way').length).toBeGreaterThan(0);
+  });
+  it('writes a shape by keys: string, fret, silence; fingers come by themselves; it takes the old one’s place', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowDown', 'ArrowDown', '3');
+    expect(texts(f, 'h1')).toEqual(['Written on the neck']);
+    expect(said(f)).toMatch(/string 2 fret 3 finger [1-4]/);
+    await hit('+', 'ArrowUp', 'x');
+    expect(said(f)).toMatch(/string 2 fret 4 finger [1-4], string 1 silent/);
+    await hit('Enter');
+    expect(shapes()).toHaveLength(2);
+    expect(world.open.study()?.shapes.at(-1)).toMatchObject({ name: 'C', frets: [null, 3, 2, 0, 4, null] });
+    expect(shapes()[0]).toBe(world.open.study()?.shapes.at(-1)?.id);
+    world.open.undo();
+    expect(shapes()).toEqual(['c', 'em']);
+  });
+  it('a shape that no fingers hold is not kept, and says so', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowDown', '9', 'ArrowDown', 'ArrowDown', '2', 'ArrowDown', '7', 'ArrowDown', '1');
+    expect(texts(f, '[role=alert]').join()).toMatch(/No fingers can hold this/);
+    expect(button(f, 'Keep shape').disabled).toBe(true);
+    await hit('Escape');
+    expect(texts(f, 'h1')).toEqual(['C']);
+  });
+  it('a press on the board stops a string there, a second one opens it', async () => {
+    const { f } = await place();
+    all(f, 'svg .pick')[5]!.dispatchEvent(new Event('click'));
+    await f.whenStable();
+    expect(said(f)).toMatch(/string 1 fret 1/);
+    all(f, 'svg .pick')[5]!.dispatchEvent(new Event('click'));
+    await f.whenStable();
+    expect(said(f)).toMatch(/string 1 open/);
+  });
+  it('turns round for a left-handed player, and remembers it', async () => {
+    const { f } = await place();
+    const nut = () => Number(all(f, 'svg .wood')[0]!.getAttribute('x'));
+    expect(nut()).toBe(0);
+    await press(f, 'Left-handed');
+    expect(nut()).toBeLessThan(0);
+    expect(world.collection.settings().neckMirrored).toBe(true);
+  });
+  it('without shapes it says where they come from', async () => {
+    world.open.apply(setHarmony('s-a', { per: 'turn', shapes: [] }));
+    const { f } = await place();
+    expect(texts(f, '.board p')[0]).toMatch(/No shape yet/);
+  });
+});
+
+describe('changes', () => {
+  it('are listed with every finger’s part, and the drills of each go to Practise', async () => {
+    const went: string[] = [];
+    vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockImplementation(async (url) => !!went.push(String(url)));
+    const f = await show(ChangesPanel);
+    expect(texts(f, '.link').sort()).toEqual(['C → EM', 'EM → C']);
+    expect(texts(f, 'li').some((t) => /^Finger 1 goes over to string 5 fret 2, \d+ mm$/.test(t))).toBe(true);
+    await press(f, 'Drill: C → EM');
+    expect(TestBed.inject(AskedDrills).take()[0]).toBe('Change alone: C → EM');
+    expect(went).toEqual(['/practise']);
+  });
+});
+
+describe('finding a shape', () => {
+  const panel = async (chord: string) => {
+    const f = await show(FindPanel, { index: 1 });
+    await type(f, field(f, 'Chord symbol'), chord);
+    return f;
+  };
+  it('lists shapes with span and reasons; one is added to the row or put in the present one’s place', async () => {
+    const f = await panel('Am');
+    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
+    await f.whenStable();
+    expect(texts(f, '.shape .soft')[0]).toMatch(/^x-0-2-3-1-0 · span \d+ mm · /);
+    await press(f, 'Add: Am x-0-2-2-1-0');
+    expect(shapes()).toEqual(['c', 'em', 'Am x-0-2-2-1-0 x-0-2-3-1-0']);
+    await press(f, 'Put here: Am x-0-2-2-1-0');
+    expect(shapes()[1]).toBe('Am x-0-2-2-1-0 x-0-2-3-1-0');
+    world.open.undo();
+    world.open.undo();
+    expect(shapes()).toEqual(['c', 'em']);
+  });
+  it('is heard under the written pattern without being kept', async () => {
+    const f = await panel('Am');
+    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
+    await f.whenStable();
+    await press(f, 'Hear: Am x-0-2-2-1-0');
+    expect(world.open.section()?.harmony.shapes).toEqual(['Am x-0-2-2-1-0 x-0-2-3-1-0']);
+    expect(world.open.study()?.shapes).toHaveLength(2);
+    await press(f, 'Back: Am x-0-2-2-1-0');
+    expect(shapes()).toEqual(['c', 'em']);
+  });
+  it('filters, and names what to loosen; unknown symbols come with what is near', async () => {
+    const f = await panel('Bm');
+    await press(f, 'Barres');
+    for (const string of ['6', '5', '4']) await press(f, string);
+    await vi.waitFor(() => expect(texts(f, 'code').every((c) => c.startsWith('x-x-x-'))).toBe(true));
+    await type(f, field(f, 'Chord symbol'), 'H7');
+    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/Near it: B7/));
+  });
+  it('offers easier ones and says what is lost', async () => {
+    const f = await panel('E7b9');
+    await vi.waitFor(() => expect(texts(f, 'h3')).toContain('Easier, and what is lost'));
+    expect(texts(f, '.shape .soft').join()).toMatch(/without the flat ninth/);
+  });
+});
+
+describe('a row from symbols', () => {
+  it('becomes shapes with least work; taken over it is one step of undo', async () => {
+    const f = await show(RowPanel);
+    await type(f, field(f, 'Chords in order'), 'Am7 D7 Gmaj7');
+    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    await press(f, 'a chord each group');
+    await press(f, 'Take over: 1');
+    expect(world.open.section()?.harmony).toMatchObject({ per: 'group' });
+    expect(shapes().map((id) => id.split(' ')[0])).toEqual(['Am7', 'D7', 'Gmaj7']);
+    expect(world.open.study()?.shapes).toHaveLength(5);
+    world.open.undo();
+    expect(shapes()).toEqual(['c', 'em']);
+    expect(world.open.study()?.shapes).toHaveLength(2);
+  });
+  it('names each chord that is not known, by its place', async () => {
+    const f = await show(RowPanel);
+    await type(f, field(f, 'Chords in order'), 'Am7 zz D7');
+    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Chord 2, zz: /));
+  });
+});
