@@ -5,17 +5,22 @@ import {
   cycleById,
   FIT_SCHOOLS,
   fingerLine,
+  FRET_SCHOOLS,
+  fretLine,
   LINE_SCHOOLS,
   fitCycle,
   DEFAULT_PROFILE,
   layOnCycle,
+  makeNeck,
   makeSection,
   parseScript,
   printScript,
   readSection,
   renderPlan,
   rotations,
+  shapeRow,
   STANDARD_TUNING,
+  voicings,
 } from '../dist/index.js';
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
@@ -129,3 +134,23 @@ for (const school of LINE_SCHOOLS.filter((s) => !s.cycle))
       `under 100 ms; 100→1 000 ${(b / a).toFixed(1)}×, 1 000→10 000 ${(c / b).toFixed(1)}×`,
     );
   }
+
+// voicings: one chord, all six strings, 15 frets.
+const leftBase = { tuning: STANDARD_TUNING, neck: makeNeck(650), profile: DEFAULT_PROFILE };
+for (const chord of ['Am7', 'E7b9', 'C', 'G7/B', 'C13']) {
+  const ask = { ...leftBase, chord, highestFret: 15, k: 5 };
+  const { looked } = voicings(ask);
+  say(`voicings, ${chord}, six strings, 15 frets`, ms(measure(() => voicings(ask), 9)), `under 30 ms; ${looked} moves`);
+}
+const row = { ...leftBase, chords: 'Am7 D7 Gmaj7 Cmaj7 F#m7b5 B7 Em7 E7'.split(' '), round: true };
+say('shapeRow, eight chords going round', ms(measure(() => shapeRow(row), 3)));
+
+// fretLine: a melody on free strings.
+const tune = [64, 65, 67, 69, 71, 72, 71, 69, 67, 65, 64, 62, 60, 59, 57, 60];
+const fretEvents = (n) => Array.from({ length: n }, (_, i) => ({ at: i * 1260, notes: [{ midi: tune[i % 16] }] }));
+for (const school of FRET_SCHOOLS) {
+  const [a, b] = [300, 3000].map((n) =>
+    measure(() => fretLine({ ...leftBase, bpm: bpm(100), events: fretEvents(n), school, k: 5 }), n > 1000 ? 1 : 3),
+  );
+  say(`fretLine, 300 events, ${school.name}`, ms(a), `under 500 ms; 300→3 000 ${(b / a).toFixed(1)}×`);
+}

@@ -8,6 +8,7 @@ export * from './neck/index.js';
 export * from './fretting/index.js';
 export * from './voicing/index.js';
 export * from './changes/index.js';
+export * from './fret-line/index.js';
 export * from './piece/index.js';
 export * from './practice/index.js';
 export * from './sound/index.js';

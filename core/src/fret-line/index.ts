@@ -1,0 +1,4 @@
+export * from './model.js';
+export * from './weights.js';
+export * from './score.js';
+export * from './solve.js';

@@ -1,0 +1,46 @@
+import type { LeftFinger, Tuning } from '../fretting/index.js';
+import type { HandProfile } from '../hand/index.js';
+import type { Neck } from '../neck/index.js';
+import type { FoundPath } from '../search/index.js';
+import type { Bpm, StringNumber, Ticks } from '../time/index.js';
+import type { FretSchool } from './weights.js';
+
+/** A note of a line, its place on the neck open to choice where it is not given. */
+export interface FretNote {
+  readonly midi: number;
+  readonly string?: StringNumber;
+  /** Pinned by the player; 0 asks for the open string. */
+  readonly finger?: LeftFinger;
+  /** Goes on sounding so long, in ticks; its finger stays. Without it, until the next event. */
+  readonly rings?: Ticks;
+}
+/** Notes that begin together. */
+export interface FretEvent {
+  readonly at: Ticks;
+  readonly notes: readonly FretNote[];
+}
+export interface FretLineRequest {
+  readonly events: readonly FretEvent[];
+  readonly tuning: Tuning;
+  readonly neck: Neck;
+  readonly bpm: Bpm;
+  readonly profile: HandProfile;
+  readonly school: FretSchool;
+  /** From the capo on; default 12. */
+  readonly highestFret?: number;
+  readonly k?: number;
+}
+/** Where one note is played. */
+export interface Placed {
+  readonly string: StringNumber;
+  readonly fret: number;
+  readonly finger: LeftFinger;
+}
+export const FRET_TERMS = ['stretch', 'barre', 'weak', 'open', 'height', 'shift', 'late', 'jump'] as const;
+export type FretTerm = (typeof FRET_TERMS)[number];
+/** One step an event: its notes in the order given. */
+export type FretAnswer = FoundPath<readonly Placed[], FretTerm>;
+export type FretLineResult =
+  | { readonly answers: readonly FretAnswer[]; readonly looked: number; readonly infeasible?: undefined }
+  | { readonly infeasible: readonly string[] };
+export const LONGEST_FRET_LINE = 5_000;

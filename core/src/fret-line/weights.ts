@@ -1,0 +1,75 @@
+/** What a left-hand line pays, in points; one line of reason for each. */
+export interface FretWeights {
+  /** A stretch at its limit, from ease on in proportion; and fingers that cross. */
+  readonly stretch: number;
+  /** For each point that a barre costs in a shape. */
+  readonly barre: number;
+  /** The fourth finger, the shortest. */
+  readonly weak: number;
+  /** An open string: it can't be coloured, and rings on. */
+  readonly open: number;
+  /** A stopped note that an open string has too. */
+  readonly openMissed: number;
+  /** For each fret of the hand's position above the first. */
+  readonly height: number;
+  /** The hand leaves its position with no finger to lead it. */
+  readonly shift: number;
+  /** The same along a finger that stays on its string: a guide. */
+  readonly guided: number;
+  /** For each fret the hand goes. */
+  readonly perFret: number;
+  /** A move that needs more time than there is; in proportion to what is missing. */
+  readonly late: number;
+  /** A finger that goes to another string for the very next note. */
+  readonly jump: number;
+  /** A note on another string than the melody's own. */
+  readonly otherString: number;
+}
+export interface FretSchool {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+  readonly weights: FretWeights;
+}
+export const FRET_WEIGHTS: FretWeights = {
+  stretch: 60,
+  barre: 1,
+  weak: 3,
+  open: 2,
+  openMissed: 0,
+  height: 1,
+  shift: 14,
+  guided: 6,
+  perFret: 2,
+  late: 80,
+  jump: 10,
+  otherString: 0,
+};
+export const FRET_SCHOOLS: readonly FretSchool[] = [
+  {
+    id: 'position',
+    name: 'Stay in position',
+    note: 'As few shifts as can be.',
+    weights: { ...FRET_WEIGHTS, shift: 40, guided: 24 },
+  },
+  {
+    id: 'open',
+    name: 'Open strings',
+    note: 'Open wherever there is one.',
+    weights: { ...FRET_WEIGHTS, open: 0, openMissed: 30, shift: 10 },
+  },
+  {
+    id: 'one string',
+    name: 'Melody on one string',
+    note: 'The line stays on its string; the hand goes along it.',
+    weights: { ...FRET_WEIGHTS, otherString: 30, shift: 8, guided: 3, open: 8, jump: 4 },
+  },
+  {
+    id: 'small',
+    name: 'Least stretch',
+    note: 'For a small hand: nothing beyond ease.',
+    weights: { ...FRET_WEIGHTS, stretch: 240, shift: 10 },
+  },
+];
+export const fretSchool = (id: string): FretSchool =>
+  FRET_SCHOOLS.find((s) => s.id === id) ?? (FRET_SCHOOLS[0] as FretSchool);
