@@ -82,3 +82,33 @@ test('a chord is found, filtered by keys, heard and put into the row; unknown on
   await expect(page.locator('.card').last()).toContainText('E7b9');
   await expect(page.getByRole('heading', { name: 'Easier, and what is lost' })).toBeVisible();
 });
+
+test('a sixteen-note falseta over two basses is fingered for both hands, heard and taken over, with keys alone', async ({
+  player: page,
+}) => {
+  const begun = Date.now();
+  const { keyboard } = page;
+  await keyboard.press('7');
+  await expect(page).toHaveURL(/shelf/);
+  await keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await keyboard.press('2');
+  await expect(page).toHaveTitle('Neck · Ruffle Wheel');
+  await keyboard.press('m');
+  await expect(page.getByLabel('Melody by note names')).toBeFocused();
+  await keyboard.type('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4');
+  const first = page.locator('app-melody-panel section').first();
+  await expect(first.getByRole('row', { name: /^Fret / }).getByRole('cell')).toHaveCount(16);
+  await expect(first.getByRole('row', { name: /^Right p / })).toBeVisible();
+  await tabTo(page, 'Show and hear: 1');
+  await keyboard.press('Enter');
+  await expect(page.locator('.play.sounding')).toBeVisible();
+  await keyboard.press('Enter');
+  await tabTo(page, 'Take over: 1');
+  await keyboard.press('Enter');
+  await keyboard.press('Escape');
+  await keyboard.press('Space');
+  await keyboard.press('1');
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(/^p[ima]:5\d /);
+  expect(Date.now() - begun).toBeLessThan(180_000);
+});

@@ -35,6 +35,18 @@ test('pictures of every place', async ({ player: page }) => {
   await page.getByRole('tab', { name: 'Cycle' }).click();
   await shot('wheel-cycle');
   await leaveFields(page);
+  await page.keyboard.press('2');
+  await page.keyboard.press('ArrowRight');
+  await shot('neck');
+  await page.getByRole('tab', { name: 'Find' }).click();
+  await page.getByLabel('Chord symbol').fill('E7b9');
+  await page.waitForTimeout(500);
+  await shot('neck-find');
+  await page.getByRole('tab', { name: 'Melody' }).click();
+  await page.getByLabel('Melody by note names').fill('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4');
+  await page.waitForTimeout(900);
+  await shot('neck-melody');
+  await leaveFields(page);
   await page.keyboard.press('4');
   await shot('practise');
   await page.keyboard.press('c');

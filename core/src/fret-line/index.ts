@@ -2,3 +2,5 @@ export * from './model.js';
 export * from './weights.js';
 export * from './score.js';
 export * from './solve.js';
+export * from './text.js';
+export * from './both-hands.js';

@@ -1,12 +1,15 @@
 import type {
+  BothHandsResult,
   Easier,
   FitRequest,
   FitResult,
+  FretLineRequest,
   HeldShape6,
   LineRequest,
   LineResult,
   Reading,
   ReadingRequest,
+  ReadNotes,
   RowRequest,
   RowResult,
   SchoolLine,
@@ -39,10 +42,16 @@ export interface ShapeAnswers {
   readonly found: VoicingResult;
   readonly easier: readonly Easier[];
 }
+/** A melody by note names for both hands. */
+export interface MelodyAsk {
+  readonly read: ReadNotes;
+  readonly request: Omit<FretLineRequest, 'events'>;
+}
 /** What the solver worker can be asked. */
 export interface Solver {
   fitCycle(request: FitRequest, progress: Progress): FitResult;
   fingerLine(request: LineAsk, progress: Progress): LineAnswers;
   voicings(request: ShapeAsk, progress: Progress): ShapeAnswers;
+  bothHands(ask: MelodyAsk, progress: Progress): BothHandsResult;
   shapeRow(request: RowRequest, progress: Progress): RowResult;
 }

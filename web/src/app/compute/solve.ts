@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
-import type { FitRequest, FitResult, RowRequest, RowResult } from '@ruffle-wheel/core';
+import type { BothHandsResult, FitRequest, FitResult, RowRequest, RowResult } from '@ruffle-wheel/core';
 import { proxy, type Remote, wrap } from 'comlink';
-import type { LineAnswers, LineAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
+import type { LineAnswers, LineAsk, MelodyAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
 
 /**
  * The solvers' own worker, apart from the one that reads while the player types. A newer request ends
@@ -26,6 +26,10 @@ export class Solve {
   /** Shapes for a chord with easier substitutes. @returns null when overtaken or cancelled */
   shapes(request: ShapeAsk, progress: Progress): Promise<ShapeAnswers | null> {
     return this.run<ShapeAnswers>(async (solver) => solver.voicings(request, proxy(progress)));
+  }
+  /** A melody fretted and fingered. @returns null when overtaken or cancelled */
+  melody(ask: MelodyAsk, progress: Progress): Promise<BothHandsResult | null> {
+    return this.run<BothHandsResult>(async (solver) => solver.bothHands(ask, proxy(progress)));
   }
   /** Shapes for a row of chords with least movement. @returns null when overtaken or cancelled */
   row(request: RowRequest, progress: Progress): Promise<RowResult | null> {

@@ -1,5 +1,14 @@
 /// <reference lib="webworker" />
-import { compareSchools, easier, fingerLine, fitCycle, LINE_SCHOOLS, shapeRow, voicings } from '@ruffle-wheel/core';
+import {
+  bothHands,
+  compareSchools,
+  easier,
+  fingerLine,
+  fitCycle,
+  LINE_SCHOOLS,
+  shapeRow,
+  voicings,
+} from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import type { Solver } from './protocol';
 
@@ -16,6 +25,7 @@ const solver: Solver = {
     const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
     return { found, easier: from ? easier(request, from) : [] };
   },
+  bothHands: ({ read, request }, progress) => bothHands(read, request, undefined, { progress }),
   shapeRow: (request, progress) => shapeRow(request, { progress }),
 };
 expose(solver);

@@ -1,4 +1,5 @@
 import {
+  bothHands,
   compareSchools,
   easier,
   fingerLine,
@@ -8,7 +9,7 @@ import {
   shapeRow,
   voicings,
 } from '@ruffle-wheel/core';
-import type { LineAnswers, LineAsk, ShapeAnswers, ShapeAsk } from '../compute/protocol';
+import type { LineAnswers, LineAsk, MelodyAsk, ShapeAnswers, ShapeAsk } from '../compute/protocol';
 
 /** The solvers in the page; keeps what it was asked. */
 export class InstantSolve {
@@ -31,6 +32,9 @@ export class InstantSolve {
     const found = voicings(request);
     const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
     return Promise.resolve({ found, easier: from ? easier(request, from) : [] });
+  }
+  melody({ read, request }: MelodyAsk) {
+    return Promise.resolve(bothHands(read, request));
   }
   row(request: RowRequest) {
     return Promise.resolve(shapeRow(request));

@@ -14,9 +14,11 @@ import {
   type Shape,
   shapeAt,
   shapeSpan,
+  stopOver,
   STRINGS,
   type StringNumber,
   cycleLength,
+  wrap,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
@@ -26,15 +28,16 @@ import { TabPanels } from '../../ui/tab-panels';
 import { words } from '../../words/en';
 import { ChangesPanel } from './changes-panel';
 import { FindPanel } from './find-panel';
+import { MelodyPanel } from './melody-panel';
 import { RowPanel } from './row-panel';
 
-/** One letter for each panel: changes, find, row. */
-const PANEL_KEYS = 'hfr';
+/** One letter for each panel: changes, find, row, melody. */
+const PANEL_KEYS = 'hfrm';
 
 /** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
 @Component({
   selector: 'app-neck-place',
-  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel],
+  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel],
   templateUrl: './neck-place.html',
   styleUrl: './neck-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -91,7 +94,19 @@ export class NeckPlace {
     const placed = this.changeOf(from, to);
     return placed ?? changeBetween({ from, to, neck: this.neck(), profile: this.collection.profile(), strokes: [] });
   });
-  protected readonly drawn = computed(() => this.draft() ?? this.present());
+  /** Notes that a line stops for itself: those heard last, or its first. */
+  private readonly stopped = computed(() => {
+    const section = this.open.section();
+    const stopped = section?.stopped ?? [];
+    const length = this.open.reading()?.flat.length ?? 0;
+    const heard = section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
+    if (!section || stopped.length === 0 || length === 0) return [];
+    const turns = heard && !heard.countingIn ? heard.turn * cycleLength(section.cycle) + heard.inTurn : section.start;
+    const at = wrap(turns - section.start, length);
+    const last = Math.max(...stopped.filter((n) => n.at <= at).map((n) => n.at), stopped[0]?.at ?? 0);
+    return stopped.filter((n) => n.at === last);
+  });
+  protected readonly drawn = computed(() => this.draft() ?? stopOver(this.present(), this.stopped()));
   protected readonly cards = computed(() => {
     const row = this.row();
     return row.map((shape, n) => {

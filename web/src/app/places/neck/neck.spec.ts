@@ -8,6 +8,7 @@ import { InstantSolve } from '../../testing/instant-solve';
 import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { ChangesPanel } from './changes-panel';
 import { FindPanel } from './find-panel';
+import { MelodyPanel } from './melody-panel';
 import { NeckPlace } from './neck-place';
 import { RowPanel } from './row-panel';
 
@@ -170,5 +171,28 @@ describe('a row from symbols', () => {
     const f = await show(RowPanel);
     await type(f, field(f, 'Chords in order'), 'Am7 zz D7');
     await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Chord 2, zz: /));
+  });
+});
+
+describe('a melody for both hands', () => {
+  it('gets strings, frets and both hands’ fingers; taken over it sounds as written', async () => {
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), '[a2~ e4] d4 c4 b3');
+    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    expect(texts(f, 'section:first-of-type th')).toEqual(['String', 'Fret', 'Left', 'Right']);
+    expect(texts(f, 'section:first-of-type tr:last-child td')[0]).toMatch(/^p [ima]$/);
+    await press(f, 'Take over: 1');
+    const section = world.open.study()?.sections[0];
+    expect(section?.script).toMatch(/^p[ima]:\d\d /);
+    expect(section?.stopped?.length).toBe(5);
+    const pitches = world.open.reading()!.plan.sounds.flatMap((s) => (s.kind === 'pluck' ? [s.midi] : []));
+    expect(pitches.slice(0, 5).sort((a, b) => a - b)).toEqual([45, 59, 60, 62, 64]);
+  });
+  it('names what is no note, and what no hand can hold', async () => {
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), 'e4 x');
+    expect(texts(f, '[role=alert]')[0]).toMatch(/“x” is no note/);
+    await type(f, field(f, 'Melody by note names'), '[f2~ c6]');
+    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Event 1: /));
   });
 });

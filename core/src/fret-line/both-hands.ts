@@ -1,0 +1,57 @@
+import { fingerLine, lineSchool, lineScript, type LineAnswer, type LineStep } from '../line/index.js';
+import type { StoppedNote } from '../fretting/index.js';
+import type { SearchWatch } from '../search/index.js';
+import type { FretAnswer, FretLineRequest } from './model.js';
+import { fretLine } from './solve.js';
+import { rightHandNotes, stoppedBy, type ReadNotes } from './text.js';
+
+/** A line for both hands: the left hand's answer, the right hand's fingers for its strings, as script and stopped frets. */
+export interface BothHands {
+  readonly left: FretAnswer;
+  readonly right: LineAnswer | null;
+  /** Why the right hand has no fingers for it. */
+  readonly fault: string;
+  readonly script: string;
+  readonly stopped: readonly StoppedNote[];
+}
+export type BothHandsResult =
+  | { readonly answers: readonly BothHands[]; readonly infeasible?: undefined }
+  | { readonly infeasible: readonly string[] };
+
+/** Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above. */
+export function bothHands(
+  read: ReadNotes,
+  request: Omit<FretLineRequest, 'events'>,
+  rightSchool = 'fingering',
+  watch: SearchWatch = {},
+): BothHandsResult {
+  const left = fretLine({ ...request, events: read.events }, watch);
+  if (left.infeasible) return left;
+  return {
+    answers: left.answers.map((answer): BothHands => {
+      const notes = rightHandNotes(read, answer.steps);
+      const ask = {
+        notes,
+        bpm: request.bpm,
+        profile: request.profile,
+        school: lineSchool(rightSchool),
+        stroke: 'free' as const,
+        k: 1,
+      };
+      const found = fingerLine(ask, watch);
+      const right = found.infeasible ? null : (found.answers[0] ?? null);
+      const steps = read.steps.map((s): LineStep => {
+        if (s.kind !== 'notes') return s;
+        const note = notes[s.event];
+        return note ? { kind: 'note', note, accent: read.accents[s.event] ?? false } : { kind: 'rest' };
+      });
+      return {
+        left: answer,
+        right,
+        fault: found.infeasible?.[0] ?? '',
+        script: right ? lineScript(steps, right.steps, 'free') : '',
+        stopped: stoppedBy(read, answer.steps),
+      };
+    }),
+  };
+}

@@ -1,0 +1,127 @@
+import type { StoppedNote } from '../fretting/index.js';
+import type { LineNote } from '../line/index.js';
+import { pitchClassOf } from '../voicing/index.js';
+import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
+import type { ScriptFault } from '../pattern/index.js';
+import type { FretEvent, FretNote, Placed } from './model.js';
+
+/** One step of a melody as typed. */
+export type NoteStep =
+  { readonly kind: 'notes'; readonly event: number } | { readonly kind: 'rest' } | { readonly kind: 'hold' };
+export interface ReadNotes {
+  readonly steps: readonly NoteStep[];
+  readonly events: readonly FretEvent[];
+  readonly accents: readonly boolean[];
+  readonly length: Ticks;
+  readonly faults: readonly ScriptFault[];
+}
+export const LONGEST_NOTES_TEXT = 60_000;
+
+/**
+ * Reads a melody by note names: `e4 f#4 g4`, each a step; `[a2~ e4]` sound together; `.` rests, `-` holds.
+ * `~` after a note lets it ring until the next one marked so, or the end: a bass under a melody. `e4/2` asks
+ * for string 2, `e4=3` pins finger 3, `!` is an accent.
+ */
+export function readNotes(text: string, stepsPerCount: number): ReadNotes {
+  const step = stepTicks(stepsPerCount) ?? ticks(2520);
+  const steps: NoteStep[] = [];
+  const faults: ScriptFault[] = [];
+  const accents: boolean[] = [];
+  const events: { at: Ticks; notes: (FretNote & { bass: boolean })[] }[] = [];
+  if (text.length > LONGEST_NOTES_TEXT) {
+    const message = `A melody holds ${LONGEST_NOTES_TEXT} letters at most; this one has ${text.length}.`;
+    return {
+      steps,
+      events: [],
+      accents,
+      length: ticks(0),
+      faults: [{ from: LONGEST_NOTES_TEXT, to: text.length, message }],
+    };
+  }
+  for (const m of text.matchAll(/\[([^\]]*)\]?|([.-])(?=\s|$|\[|\|)|[\s|]+|([^\s|[\]]+)|(\])/gs)) {
+    const [whole, together, quiet, single] = m;
+    const place = { from: m.index, to: m.index + whole.length };
+    if (/^[\s|]*$/.test(whole)) continue;
+    if (quiet) {
+      steps.push({ kind: quiet === '.' ? 'rest' : 'hold' });
+      continue;
+    }
+    const parts = (together ?? single ?? whole).split(/\s+/).filter((p) => p !== '');
+    const notes = parts.map(readNote);
+    const bad = parts.find((_, i) => notes[i] === null);
+    if (bad !== undefined || parts.length === 0) {
+      faults.push({
+        ...place,
+        message: `“${bad ?? whole}” is no note. Write names with their octave, e.g. e4 f#4 bb3, [a2~ e4] together, . for a rest, - to hold.`,
+      });
+      steps.push({ kind: 'rest' });
+      continue;
+    }
+    accents.push(whole.includes('!'));
+    steps.push({ kind: 'notes', event: events.length });
+    events.push({ at: ticks((steps.length - 1) * step), notes: notes.flatMap((n) => n ?? []) });
+  }
+  const length = ticks(steps.length * step);
+  return {
+    steps,
+    accents,
+    length,
+    faults,
+    events: events.map((e, i) => {
+      const next = events.slice(i + 1).find((x) => x.notes.some((n) => n.bass));
+      return {
+        at: e.at,
+        notes: e.notes.map(({ bass, ...note }): FretNote =>
+          bass ? { ...note, rings: ticks((next?.at ?? length) - e.at) } : note,
+        ),
+      };
+    }),
+  };
+}
+
+function readNote(text: string): (FretNote & { bass: boolean }) | null {
+  const m = /^([a-gA-G])([#b♯♭]?)([0-8])((?:\/[1-6]|=[0-4]|[~!])*)$/.exec(text);
+  const name = m ? (m[1] ?? '').toUpperCase() + (m[2] ?? '').replace('♯', '#').replace('♭', 'b') : '';
+  const pitchClass = pitchClassOf(name);
+  if (!m || pitchClass === null) return null;
+  const marks = m[4] ?? '';
+  const letter = pitchClassOf(name.slice(0, 1)) ?? 0;
+  // A sharp B is in the octave above, a flat C in the one below.
+  const shift =
+    name.endsWith('#') && pitchClass < letter
+      ? 12
+      : name.length > 1 && name.endsWith('b') && pitchClass > letter
+        ? 0 - 12
+        : 0;
+  const string = Number(/\/(\d)/.exec(marks)?.[1] ?? NaN);
+  const finger = /=(\d)/.exec(marks)?.[1];
+  return {
+    midi: 12 * (Number(m[3]) + 1) + pitchClass + shift,
+    bass: marks.includes('~'),
+    ...(isStringNumber(string) ? { string } : {}),
+    ...(finger === undefined ? {} : { finger: Number(finger) as 0 | 1 | 2 | 3 | 4 }),
+  };
+}
+
+/** A fretted line as the right hand sees it: basses that ring are the thumb's. */
+export function rightHandNotes(read: ReadNotes, placed: readonly (readonly Placed[])[]): LineNote[] {
+  return read.events.map((event, i): LineNote => {
+    const own = placed[i] ?? [];
+    const rings = event.notes.some((n) => n.rings !== undefined);
+    const alone = event.notes.length === 1;
+    return {
+      at: event.at,
+      strings: own.map((p) => p.string),
+      frets: own.map((p) => p.fret),
+      ...(rings && alone ? { rings: true } : {}),
+      ...(read.accents[i] ? { accent: 1 } : {}),
+      ...(alone ? { layer: rings ? ('thumb' as const) : ('fingers' as const) } : {}),
+    };
+  });
+}
+
+/** The left hand of a fretted line: what is stopped at every place, with its finger. */
+export const stoppedBy = (read: ReadNotes, placed: readonly (readonly Placed[])[]): StoppedNote[] =>
+  read.events.flatMap((event, i) =>
+    (placed[i] ?? []).map((p): StoppedNote => ({ at: event.at, string: p.string, fret: p.fret, finger: p.finger })),
+  );

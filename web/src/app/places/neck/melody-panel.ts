@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  bpm,
+  type BothHands,
+  type BothHandsResult,
+  FRET_SCHOOLS,
+  FRET_TERMS,
+  fretSchool,
+  makeNeck,
+  millimetres,
+  readNotes,
+} from '@ruffle-wheel/core';
+import { Asking } from '../../asking/asking';
+import { Working } from '../../asking/working';
+import type { MelodyAsk } from '../../compute/protocol';
+import { Solve } from '../../compute/solve';
+import { Collection, OpenStudy } from '../../study';
+import { AnswerButtons } from '../../try-out/answer-buttons';
+import { words } from '../../words/en';
+
+const ANSWERS = 3;
+/** Notes written out for each way; the wheel shows all. */
+const SHOWN = 48;
+
+/** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
+@Component({
+  selector: 'app-melody-panel',
+  imports: [Working, AnswerButtons],
+  template: `
+    <div class="row-of">
+      <label class="wide">
+        {{ words.melody }}
+        <textarea
+          #t
+          class="field"
+          data-first
+          rows="3"
+          spellcheck="false"
+          [value]="text()"
+          (input)="text.set(t.value)"
+        ></textarea>
+        <span class="soft">{{ words.melodyHelp }}</span>
+      </label>
+      <label class="pair">
+        {{ words.leftFirst }}
+        <select #s class="field" (change)="school.set(s.value)">
+          @for (x of schools; track x.id) {
+            <option [value]="x.id" [selected]="x.id === school()" [title]="x.note">{{ x.name }}</option>
+          }
+        </select>
+      </label>
+      @for (f of faults(); track $index) {
+        <p class="fault" role="alert">{{ f }}</p>
+      }
+      <app-working [share]="asking.progress()" [cancelled]="asking.cancelled()" (stop)="asking.cancel()" />
+      @if (rows().length) {
+        <h3>{{ words.melodyFound }}</h3>
+      }
+      @for (r of rows(); track r.n) {
+        <section>
+          <p class="soft">
+            <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ r.why }}
+          </p>
+          <div class="notes" tabindex="0" role="group" [attr.aria-label]="words.melodyFound + ' ' + (r.n + 1)">
+            <table>
+              <tbody>
+                @for (line of r.lines; track line.name) {
+                  <tr>
+                    <th scope="row">{{ line.name }}</th>
+                    @for (c of line.cells; track $index) {
+                      <td>{{ c }}</td>
+                    }
+                  </tr>
+                }
+              </tbody>
+            </table>
+          </div>
+          @if (r.fault) {
+            <p class="fault">{{ r.fault }}</p>
+          } @else {
+            <p class="buttons">
+              <app-answer-buttons [key]="'melody ' + r.n" [shown]="r.shown" [name]="'' + (r.n + 1)" />
+            </p>
+          }
+        </section>
+      }
+    </div>
+  `,
+  styleUrl: './panels.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MelodyPanel {
+  protected readonly words = words.neck;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly solve = inject(Solve);
+  protected readonly schools = FRET_SCHOOLS;
+  protected readonly text = signal('');
+  protected readonly school = signal('position');
+  private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
+  private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
+  private readonly read = computed(() => readNotes(this.text(), this.steps()));
+
+  private readonly ask = computed((): MelodyAsk | null => {
+    const study = this.open.study();
+    const read = this.read();
+    if (!study || read.events.length === 0 || read.faults.length) return null;
+    const profile = this.collection.profile();
+    const neck = makeNeck(millimetres(profile.scaleLength), study.capo);
+    return {
+      read,
+      request: {
+        tuning: study.tuning,
+        neck,
+        profile,
+        bpm: bpm(this.tempo()),
+        school: fretSchool(this.school()),
+        k: ANSWERS,
+      },
+    };
+  });
+  protected readonly asking = new Asking<MelodyAsk, BothHandsResult>(this.ask, (ask, progress) =>
+    this.solve.melody(ask, progress),
+  );
+  private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
+  protected readonly faults = computed(() => [
+    ...this.read()
+      .faults.slice(0, 5)
+      .map((f) => f.message),
+    ...(this.seen()?.answer.infeasible ?? []),
+  ]);
+  protected readonly rows = computed(() => {
+    const answer = this.seen()?.answer;
+    return !answer || answer.infeasible ? [] : answer.answers.map((a, n) => this.row(a, n));
+  });
+  private row({ left, right, fault, script, stopped }: BothHands, n: number) {
+    const paid = FRET_TERMS.filter((t) => left.cost[t] > 0).sort((a, b) => left.cost[b] - left.cost[a]);
+    const shown = left.steps.slice(0, SHOWN);
+    const line = (name: string, cell: (i: number) => string) => ({ name, cells: shown.map((_, i) => cell(i)) });
+    const each = (i: number, of: (p: (typeof left.steps)[0][0]) => string) => (left.steps[i] ?? []).map(of).join(' ');
+    return {
+      n,
+      total: left.total,
+      why: paid.map((t) => `${this.words.melodyTerms[t]} ${left.cost[t]}`).join(' · '),
+      lines: [
+        line(this.words.string, (i) => each(i, (p) => String(p.string))),
+        line(this.words.fret, (i) => each(i, (p) => String(p.fret))),
+        line(this.words.left, (i) => each(i, (p) => String(p.finger))),
+        line(this.words.right, (i) => right?.steps[i]?.join(' ') ?? ''),
+      ],
+      fault,
+      shown: { script, stepsPerCount: this.steps(), stopped },
+    };
+  }
+}
