@@ -15,6 +15,7 @@ import {
   makeSection,
   parseScript,
   printScript,
+  rankKeys,
   readSection,
   renderPlan,
   rotations,
@@ -154,3 +155,6 @@ for (const school of FRET_SCHOOLS) {
   );
   say(`fretLine, 300 events, ${school.name}`, ms(a), `under 500 ms; 300→3 000 ${(b / a).toFixed(1)}×`);
 }
+
+const keysOf64 = { ...leftBase, bpm: bpm(100), events: fretEvents(64), school: FRET_SCHOOLS[0] };
+say('rankKeys, 64 events, 12 keys × 8 capo places', ms(measure(() => rankKeys(keysOf64), 1)), 'under 3 s');

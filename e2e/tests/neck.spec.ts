@@ -10,7 +10,10 @@ test('eight bars of symbols become a row of shapes, its hardest change is named 
   await keyboard.press('n');
   await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
   await keyboard.press('1');
+  const script = page.getByRole('textbox', { name: 'Hand script' });
+  await expect(script).toBeVisible();
   await keyboard.press('s');
+  await expect(script).toBeFocused();
   await keyboard.type('p:b ima:t p:b ima:t');
   await keyboard.press('Escape');
   await keyboard.press('2');

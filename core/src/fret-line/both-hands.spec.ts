@@ -6,7 +6,7 @@ import { makeNeck } from '../neck/index.js';
 import { flatten, parseScript } from '../pattern/index.js';
 import { makeStudy, readSection, setCell } from '../piece/index.js';
 import { bpm, millimetres } from '../time/index.js';
-import { bothHands, fretSchool, readNotes } from './index.js';
+import { bothHands, fretSchool, readNotes, transposeNotes } from './index.js';
 
 const base = {
   tuning: STANDARD_TUNING,
@@ -33,6 +33,18 @@ describe('a melody by note names', () => {
   it.each(['h4', 'e', 'e9', 'e4/7', '[]', 'e4 ]'])('what is no note is named: %s', (text) =>
     expect(readNotes(text, 4).faults[0]?.message).toMatch(/is no note/),
   );
+});
+
+describe('another key', () => {
+  it('moves every note and keeps the rhythm; strings and fingers of the old key go', () => {
+    expect(transposeNotes('[a2~ e4!] f#4/2 . bb3=2 -', 2)).toBe('[b2~ f#4!] g#4 . c4 -');
+    const there = readNotes(transposeNotes(FALSETA, 5), 4);
+    const here = readNotes(FALSETA, 4);
+    expect(there.faults).toEqual([]);
+    expect(there.events.map((e) => e.notes.map((n) => n.midi - 5))).toEqual(
+      here.events.map((e) => e.notes.map((n) => n.midi)),
+    );
+  });
 });
 
 describe('both hands', () => {

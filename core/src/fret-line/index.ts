@@ -4,3 +4,4 @@ export * from './score.js';
 export * from './solve.js';
 export * from './text.js';
 export * from './both-hands.js';
+export * from './rank-keys.js';

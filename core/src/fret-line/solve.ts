@@ -1,5 +1,5 @@
 import { openPitch, pitchName, type LeftFinger } from '../fretting/index.js';
-import { kBest, withExactBound, type Move, type SearchWatch } from '../search/index.js';
+import { kBest, leastTotal, withExactBound, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
 import { STRINGS } from '../time/index.js';
 import { canHold, lineHand, ownCost, positionOf, stillRinging, wayCost, type FretCost, type Grip } from './cost.js';
 import {
@@ -26,8 +26,27 @@ const sum = (c: FretCost): number => FRET_TERMS.reduce((s, t) => s + (c[t] ?? 0)
  * @throws SearchCancelled when the watch says so
  */
 export function fretLine(request: FretLineRequest, watch: SearchWatch = {}): FretLineResult {
+  const asked = fretProblem(request);
+  if ('faults' in asked) return { infeasible: asked.faults };
+  const { paths, looked } = kBest(withExactBound(asked.problem), request.k ?? 5, watch);
+  const answers: readonly FretAnswer[] = paths;
+  return answers.length ? { answers, looked } : { infeasible: [asked.stuck()] };
+}
+/** The points of the best fretting alone, or why there is none: for comparing many. */
+export function leastFretting(request: FretLineRequest): number | string {
+  const asked = fretProblem(request);
+  if ('faults' in asked) return asked.faults[0] ?? '';
+  return leastTotal(asked.problem) ?? asked.stuck();
+}
+
+interface Asked {
+  readonly problem: SearchProblem<State, readonly Placed[], FretTerm>;
+  /** Said when no way leads to the end. */
+  readonly stuck: () => string;
+}
+function fretProblem(request: FretLineRequest): Asked | { readonly faults: readonly string[] } {
   const faults = lineFaults(request);
-  if (faults.length) return { infeasible: faults };
+  if (faults.length) return { faults };
   const hand = lineHand(request);
   // Events of the same notes share their ways to be placed, and what these cost.
   const known = new Map<string, readonly Placed[][]>();
@@ -52,12 +71,11 @@ export function fretLine(request: FretLineRequest, watch: SearchWatch = {}): Fre
     return there;
   };
   const stuck = choices.findIndex((c) => c.length === 0);
-  if (stuck >= 0)
-    return { infeasible: [`Event ${stuck + 1}: ${cantPlay(request, request.events[stuck] as FretEvent)}`] };
+  if (stuck >= 0) return { faults: [`Event ${stuck + 1}: ${cantPlay(request, request.events[stuck] as FretEvent)}`] };
   const { events } = request;
   const N = events.length;
   let furthest = 0;
-  const problem = withExactBound<State, readonly Placed[], FretTerm>({
+  const problem: SearchProblem<State, readonly Placed[], FretTerm> = {
     terms: FRET_TERMS,
     start: { n: 0, placed: [], ringing: [], position: 1 },
     key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? text(s.ringing) : ''}`,
@@ -84,16 +102,12 @@ export function fretLine(request: FretLineRequest, watch: SearchWatch = {}): Fre
         return [{ to, step: placed, total: sum(own) + sum(way), cost: () => ({ ...own, ...way }) }];
       });
     },
-  });
-  const { paths, looked } = kBest(problem, request.k ?? 5, watch);
-  const answers: readonly FretAnswer[] = paths;
-  return answers.length
-    ? { answers, looked }
-    : {
-        infeasible: [
-          `Event ${furthest + 1} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
-        ],
-      };
+  };
+  return {
+    problem,
+    stuck: () =>
+      `Event ${furthest + 1} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
+  };
 }
 const text = (list: readonly Placed[]) => list.map((p) => `${p.string}.${p.fret}.${p.finger}`).join();
 

@@ -103,6 +103,17 @@ function readNote(text: string): (FretNote & { bass: boolean }) | null {
   };
 }
 
+const NAMES = ['c', 'c#', 'd', 'eb', 'e', 'f', 'f#', 'g', 'g#', 'a', 'bb', 'b'];
+/** The same melody so many semitones higher; strings and fingers that were given belong to the old key and go. */
+export const transposeNotes = (text: string, semitones: number): string =>
+  text.replace(/([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)/g, (whole, name: string, marks: string) => {
+    const note = readNote(name);
+    if (!note) return whole;
+    const midi = note.midi + semitones;
+    const kept = [...marks.replace(/\/[1-6]|=[0-4]/g, '')].join('');
+    return `${NAMES[((midi % 12) + 12) % 12] ?? ''}${Math.floor(midi / 12) - 1}${kept}`;
+  });
+
 /** A fretted line as the right hand sees it: basses that ring are the thumb's. */
 export function rightHandNotes(read: ReadNotes, placed: readonly (readonly Placed[])[]): LineNote[] {
   return read.events.map((event, i): LineNote => {

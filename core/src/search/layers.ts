@@ -34,3 +34,25 @@ export function withExactBound<State, Step, Term extends string>(
     moves: (s) => moves.get(problem.key(s)) ?? problem.moves(s),
   };
 }
+
+/** The total of the cheapest path alone, layer by layer; null when no end is reached. Every move must lead to the next stage. */
+export function leastTotal<State, Step, Term extends string>(problem: SearchProblem<State, Step, Term>): number | null {
+  let layer = new Map<string | number, { state: State; total: number }>([[0, { state: problem.start, total: 0 }]]);
+  let least: number | null = null;
+  while (layer.size > 0) {
+    const next = new Map<string | number, { state: State; total: number }>();
+    for (const { state, total } of layer.values()) {
+      if (problem.isEnd(state)) {
+        if (least === null || total < least) least = total;
+        continue;
+      }
+      for (const m of problem.moves(state)) {
+        const key = problem.key(m.to);
+        const there = next.get(key);
+        if (!there || total + m.total < there.total) next.set(key, { state: m.to, total: total + m.total });
+      }
+    }
+    layer = next;
+  }
+  return least;
+}

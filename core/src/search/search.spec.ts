@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { kBest, SearchCancelled, type SearchProblem } from './index.js';
+import { kBest, leastTotal, SearchCancelled, withExactBound, type SearchProblem } from './index.js';
 
 /** A ladder of `rungs` stages with `width` states each; costs from a table. */
 function ladder(
@@ -61,6 +61,16 @@ describe('k cheapest paths', () => {
         expect(kBest(guided, 1).looked).toBeLessThanOrEqual(kBest(plain, 1).looked);
       }),
     );
+  });
+  it('the cheapest total alone, and the exact bound for stages that follow one another', () => {
+    fc.assert(
+      fc.property(tables, fc.integer({ min: 1, max: 9 }), (costs, k) => {
+        const plain = ladder(costs);
+        expect(leastTotal(plain)).toBe(enumerate(costs)[0]);
+        expect(kBest(withExactBound(plain), k).paths.map((p) => p.total)).toEqual(enumerate(costs).slice(0, k));
+      }),
+    );
+    expect(leastTotal(ladder([[[]]]))).toBeNull();
   });
   it('the same request gives the same paths', () => {
     const costs = [

@@ -13,7 +13,6 @@ const SAID_AFTER_MS = 250;
  * Made where a component is made; it goes with it, and so does what the component tried out.
  */
 export class Asking<Ask, Answer> {
-  private readonly solve = inject(Solve);
   private readonly tryOut = inject(TryOut);
   private readonly got = signal<{ readonly ask: Ask; readonly answer: Answer } | null>(null);
   private readonly share = signal<number | null>(null);
@@ -33,6 +32,7 @@ export class Asking<Ask, Answer> {
     private readonly ask: Signal<Ask | null>,
     private readonly put: (ask: Ask, progress: Progress) => Promise<Answer | null>,
     private readonly answered: () => void = () => undefined,
+    private readonly solve: Pick<Solve, 'cancel'> = inject(Solve),
   ) {
     let timer: ReturnType<typeof setTimeout> | undefined;
     effect(() => {

@@ -5,8 +5,10 @@ import type {
   FitResult,
   FretLineRequest,
   HeldShape6,
+  KeyRequest,
   LineRequest,
   LineResult,
+  RankedKey,
   Reading,
   ReadingRequest,
   ReadNotes,
@@ -53,5 +55,6 @@ export interface Solver {
   fingerLine(request: LineAsk, progress: Progress): LineAnswers;
   voicings(request: ShapeAsk, progress: Progress): ShapeAnswers;
   bothHands(ask: MelodyAsk, progress: Progress): BothHandsResult;
+  rankKeys(request: KeyRequest, progress: Progress): RankedKey[];
   shapeRow(request: RowRequest, progress: Progress): RowResult;
 }

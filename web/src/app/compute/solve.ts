@@ -1,5 +1,13 @@
 import { Injectable } from '@angular/core';
-import type { BothHandsResult, FitRequest, FitResult, RowRequest, RowResult } from '@ruffle-wheel/core';
+import type {
+  BothHandsResult,
+  FitRequest,
+  FitResult,
+  KeyRequest,
+  RankedKey,
+  RowRequest,
+  RowResult,
+} from '@ruffle-wheel/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { LineAnswers, LineAsk, MelodyAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
 
@@ -30,6 +38,10 @@ export class Solve {
   /** A melody fretted and fingered. @returns null when overtaken or cancelled */
   melody(ask: MelodyAsk, progress: Progress): Promise<BothHandsResult | null> {
     return this.run<BothHandsResult>(async (solver) => solver.bothHands(ask, proxy(progress)));
+  }
+  /** Every transposition and capo place of a passage. @returns null when overtaken or cancelled */
+  keys(request: KeyRequest, progress: Progress): Promise<RankedKey[] | null> {
+    return this.run<RankedKey[]>(async (solver) => solver.rankKeys(request, proxy(progress)));
   }
   /** Shapes for a row of chords with least movement. @returns null when overtaken or cancelled */
   row(request: RowRequest, progress: Progress): Promise<RowResult | null> {
@@ -68,3 +80,7 @@ export class Solve {
     return this.remote;
   }
 }
+
+/** A worker of its own for what takes seconds, so that it and shorter answers don't end each other. */
+@Injectable({ providedIn: 'root' })
+export class LongSolve extends Solve {}

@@ -6,6 +6,7 @@ import {
   fingerLine,
   fitCycle,
   LINE_SCHOOLS,
+  rankKeys,
   shapeRow,
   voicings,
 } from '@ruffle-wheel/core';
@@ -26,6 +27,7 @@ const solver: Solver = {
     return { found, easier: from ? easier(request, from) : [] };
   },
   bothHands: ({ read, request }, progress) => bothHands(read, request, undefined, { progress }),
+  rankKeys: (request, progress) => rankKeys(request, { progress }),
   shapeRow: (request, progress) => shapeRow(request, { progress }),
 };
 expose(solver);

@@ -5,6 +5,8 @@ import {
   fingerLine,
   fitCycle,
   type FitRequest,
+  type KeyRequest,
+  rankKeys,
   type RowRequest,
   shapeRow,
   voicings,
@@ -35,6 +37,9 @@ export class InstantSolve {
   }
   melody({ read, request }: MelodyAsk) {
     return Promise.resolve(bothHands(read, request));
+  }
+  keys(request: KeyRequest) {
+    return Promise.resolve(rankKeys(request));
   }
   row(request: RowRequest) {
     return Promise.resolve(shapeRow(request));

@@ -290,6 +290,12 @@ export const words = {
     melody: 'Melody by note names',
     melodyHelp:
       'e4 f#4 bb3, each a step · [a2~ e4] together · ~ a bass that rings to the next ~ · e4/2 on string 2 · e4=3 finger 3 · . rest · - hold',
+    keys: 'Which key or capo is easier?',
+    keysHelp: 'Every key around this one with every capo place up to 7, through the same reckoning.',
+    keysHere: 'as it stands',
+    noKey: 'can’t be played',
+    taken: 'Written in that key; the study’s capo is set',
+    takeKey: 'Take',
     leftFirst: 'What the left hand minds most',
     melodyFound: 'Ways to play it, least work first',
     left: 'Left',

@@ -8,7 +8,10 @@ import {
   fretSchool,
   makeNeck,
   millimetres,
+  type RankedKey,
   readNotes,
+  setCapo,
+  transposeNotes,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../asking/asking';
 import { Working } from '../../asking/working';
@@ -17,6 +20,7 @@ import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../try-out/answer-buttons';
 import { words } from '../../words/en';
+import { KeyRanking } from './key-ranking';
 
 const ANSWERS = 3;
 /** Notes written out for each way; the wheel shows all. */
@@ -25,7 +29,7 @@ const SHOWN = 48;
 /** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
 @Component({
   selector: 'app-melody-panel',
-  imports: [Working, AnswerButtons],
+  imports: [Working, AnswerButtons, KeyRanking],
   template: `
     <div class="row-of">
       <label class="wide">
@@ -84,6 +88,9 @@ const SHOWN = 48;
           }
         </section>
       }
+      @if (ask()) {
+        <app-key-ranking [passage]="ask()!" (take)="takeKey($event)" />
+      }
     </div>
   `,
   styleUrl: './panels.scss',
@@ -101,7 +108,7 @@ export class MelodyPanel {
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
   private readonly read = computed(() => readNotes(this.text(), this.steps()));
 
-  private readonly ask = computed((): MelodyAsk | null => {
+  protected readonly ask = computed((): MelodyAsk | null => {
     const study = this.open.study();
     const read = this.read();
     if (!study || read.events.length === 0 || read.faults.length) return null;
@@ -151,5 +158,10 @@ export class MelodyPanel {
       fault,
       shown: { script, stepsPerCount: this.steps(), stopped },
     };
+  }
+  /** The melody is written in the other key, and the study gets the capo. */
+  protected takeKey({ transposed, capo }: RankedKey) {
+    this.open.apply(setCapo(capo));
+    this.text.set(transposeNotes(this.text(), transposed));
   }
 }

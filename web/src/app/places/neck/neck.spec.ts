@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { setHarmony } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
-import { Solve } from '../../compute/solve';
+import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
 import { InstantSolve } from '../../testing/instant-solve';
 import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
@@ -14,7 +14,11 @@ import { RowPanel } from './row-panel';
 
 let world: World;
 beforeEach(async () => {
-  world = await aWorld(undefined, [{ provide: Solve, useValue: new InstantSolve() }]);
+  const solve = new InstantSolve();
+  world = await aWorld(undefined, [
+    { provide: Solve, useValue: solve },
+    { provide: LongSolve, useValue: solve },
+  ]);
 });
 const shapes = () => world.open.section()?.harmony.shapes ?? [];
 
@@ -187,6 +191,24 @@ describe('a melody for both hands', () => {
     expect(section?.stopped?.length).toBe(5);
     const pitches = world.open.reading()!.plan.sounds.flatMap((s) => (s.kind === 'pluck' ? [s.midi] : []));
     expect(pitches.slice(0, 5).sort((a, b) => a - b)).toEqual([45, 59, 60, 62, 64]);
+  });
+  it('ranks keys and capo places when asked, and is written in another one', async () => {
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), 'eb4 db4');
+    await vi.waitFor(() => expect(all(f, 'details')).toHaveLength(1));
+    const details = all(f, 'details')[0] as HTMLDetailsElement;
+    expect(all(f, '.shape')).toHaveLength(0);
+    details.open = true;
+    details.dispatchEvent(new Event('toggle'));
+    await vi.waitFor(() => expect(all(f, '.shape').length).toBeGreaterThan(7));
+    await f.whenStable();
+    expect(texts(f, '.shape b').map(Number)).toEqual([...texts(f, '.shape b').map(Number)].sort((a, b) => a - b));
+    const best = texts(f, '.shape span:first-child')[0]!;
+    await press(f, 'Take:');
+    expect(world.open.study()?.capo).toBe(Number(/capo (\d)/.exec(best)?.[1] ?? 0));
+    expect(field(f, 'Melody by note names').value).not.toBe('eb4 db4');
+    world.open.undo();
+    expect(world.open.study()?.capo).toBe(0);
   });
   it('names what is no note, and what no hand can hold', async () => {
     const f = await show(MelodyPanel);

@@ -1,0 +1,86 @@
+import { SearchCancelled, type SearchWatch } from '../search/index.js';
+import { openPitch, pitchName } from '../fretting/index.js';
+import { STRINGS } from '../time/index.js';
+import type { FretEvent, FretLineRequest } from './model.js';
+import { leastFretting } from './solve.js';
+
+export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
+  /** Semitones up or down to be tried; default the octave around, −6 … 5. */
+  readonly transpositions?: readonly number[];
+  /** Capo frets to be tried; default 0 … 7. */
+  readonly capos?: readonly number[];
+}
+export interface RankedKey {
+  /** Semitones from where it stands. */
+  readonly transposed: number;
+  readonly capo: number;
+  /** Points of its best fretting; null where there is none. */
+  readonly total: number | null;
+  /** Lowest and highest note as they sound. */
+  readonly lowest: number;
+  readonly highest: number;
+  /** What is lost against the passage as it stands, in words; empty when nothing. */
+  readonly lost: readonly string[];
+}
+/** Twelve keys around the present one. */
+const AROUND: readonly number[] = Array.from({ length: 12 }, (_, n) => n - 6);
+const CAPOS: readonly number[] = Array.from({ length: 8 }, (_, n) => n);
+
+const moved = (events: readonly FretEvent[], by: number): FretEvent[] =>
+  events.map((e) => ({ ...e, notes: e.notes.map((n) => ({ ...n, midi: n.midi + by })) }));
+
+/** How many of the lowest notes that begin together with others, or ring, are open strings. */
+function openBasses(request: FretLineRequest): number {
+  return request.events.filter((e) => {
+    const bass = e.notes.find((n) => n.rings !== undefined);
+    return bass && STRINGS.some((s) => openPitch(request.tuning, s, request.neck.capo) === bass.midi);
+  }).length;
+}
+
+/**
+ * Every transposition with every capo place through the fretting solver, the easiest first; those that
+ * can't be played come last. Strings and fingers that were given are left free, for they belong to one key.
+ * @throws SearchCancelled when the watch says so
+ */
+export function rankKeys(request: KeyRequest, watch: SearchWatch = {}): RankedKey[] {
+  const { transpositions = AROUND, capos = CAPOS } = request;
+  const free = request.events.map((e) => ({
+    at: e.at,
+    notes: e.notes.map(({ midi, rings }) => (rings === undefined ? { midi } : { midi, rings })),
+  }));
+  const pitches = free.flatMap((e) => e.notes.map((n) => n.midi));
+  const basses = openBasses({ ...request, events: free });
+  const ranked: RankedKey[] = [];
+  transpositions.forEach((transposed, t) => {
+    for (const [c, capo] of capos.entries()) {
+      watch.progress?.((t + c / capos.length) / transpositions.length);
+      const events = moved(free, transposed);
+      if (watch.cancelled?.()) throw new SearchCancelled();
+      const own = { ...request, events, neck: { ...request.neck, capo } };
+      const least = leastFretting(own);
+      const open = openBasses(own);
+      const lost: string[] = [];
+      if (open < basses) lost.push(`${basses - open} of ${basses} open basses`);
+      if (typeof least === 'string') lost.push(least);
+      ranked.push({
+        transposed,
+        capo,
+        total: typeof least === 'string' ? null : least,
+        lowest: Math.min(...pitches) + transposed,
+        highest: Math.max(...pitches) + transposed,
+        lost,
+      });
+    }
+  });
+  const far = (k: RankedKey) => Math.abs(k.transposed) + k.capo / 100;
+  return ranked.sort((a, b) => (a.total ?? Infinity) - (b.total ?? Infinity) || far(a) - far(b));
+}
+
+/** “a whole tone up, capo 2: A2 to E5”. */
+export function sayKey({ transposed, capo, lowest, highest }: RankedKey): string {
+  const way =
+    transposed === 0
+      ? 'As it stands'
+      : `${Math.abs(transposed)} semitone${Math.abs(transposed) === 1 ? '' : 's'} ${transposed > 0 ? 'up' : 'down'}`;
+  return `${way}, ${capo === 0 ? 'no capo' : `capo ${capo}`}: ${pitchName(lowest)} to ${pitchName(highest)}`;
+}

@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { type KeyRequest, type RankedKey, sayKey } from '@ruffle-wheel/core';
+import { Asking } from '../../asking/asking';
+import { Working } from '../../asking/working';
+import type { MelodyAsk } from '../../compute/protocol';
+import { LongSolve } from '../../compute/solve';
+import { words } from '../../words/en';
+
+/** Keys listed; the rest are no easier. */
+const SHOWN = 8;
+
+/** Every transposition and capo place of a passage ranked, once it is asked for. */
+@Component({
+  selector: 'app-key-ranking',
+  imports: [Working],
+  template: `
+    <details #details (toggle)="wanted.set(details.open)">
+      <summary>{{ words.keys }}</summary>
+      <p class="soft">{{ words.keysHelp }}</p>
+      <app-working [share]="asking.progress()" [cancelled]="asking.cancelled()" (stop)="asking.cancel()" />
+      @for (k of rows(); track k.said) {
+        <div class="shape">
+          <span
+            ><b>{{ k.points }}</b> {{ k.said }}</span
+          >
+          <span class="buttons">
+            <button
+              type="button"
+              class="plain"
+              [attr.aria-label]="words.takeKey + ': ' + k.said"
+              (click)="take.emit(k.key)"
+            >
+              {{ words.takeKey }}
+            </button>
+          </span>
+          @if (k.lost) {
+            <span class="soft">{{ words.lost }} {{ k.lost }}</span>
+          }
+        </div>
+      }
+    </details>
+  `,
+  styleUrl: './panels.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class KeyRanking {
+  protected readonly words = words.neck;
+  private readonly solve = inject(LongSolve);
+  readonly passage = input.required<MelodyAsk>();
+  readonly take = output<RankedKey>();
+  protected readonly wanted = signal(false);
+  private readonly ask = computed((): KeyRequest | null => {
+    if (!this.wanted()) return null;
+    const { read, request } = this.passage();
+    return { ...request, events: read.events };
+  });
+  protected readonly asking = new Asking<KeyRequest, RankedKey[]>(
+    this.ask,
+    (ask, progress) => this.solve.keys(ask, progress),
+    () => undefined,
+    this.solve,
+  );
+  protected readonly rows = computed(() => {
+    const all = this.asking.answer() ?? [];
+    const here = all.find((k) => k.transposed === 0 && k.capo === this.passage().request.neck.capo);
+    const best = all.filter((k) => k.total !== null).slice(0, SHOWN);
+    return [...best, ...(here && !best.includes(here) ? [here] : [])].map((key) => ({
+      key,
+      points: key.total ?? this.words.noKey,
+      said: sayKey(key),
+      lost: key.lost.join(', '),
+    }));
+  });
+}
