@@ -14,6 +14,8 @@ const SAID_AFTER_MS = 250;
  */
 export class Asking<Ask, Answer> {
   private readonly tryOut = inject(TryOut);
+  /** Counts questions put and ended: the latest one speaks. */
+  private runs = 0;
   private readonly got = signal<{ readonly ask: Ask; readonly answer: Answer } | null>(null);
   private readonly share = signal<number | null>(null);
   private readonly stopped = signal<Ask | null>(null);
@@ -48,19 +50,26 @@ export class Asking<Ask, Answer> {
   }
 
   private async run(asked: Ask) {
+    const own = ++this.runs;
     const from = performance.now();
-    const slow = setTimeout(() => this.share.set(0), SAID_AFTER_MS);
+    // What a worker that was dropped had still to say counts no more.
+    const says = (share: number) => {
+      if (own === this.runs) this.share.set(share);
+    };
+    const slow = setTimeout(() => says(0), SAID_AFTER_MS);
     const answer = await this.put(asked, (share) => {
-      if (this.ask() === asked && performance.now() - from > SAID_AFTER_MS) this.share.set(share);
+      if (performance.now() - from > SAID_AFTER_MS) says(share);
     });
     clearTimeout(slow);
-    if (this.ask() === asked) this.share.set(null);
+    if (own !== this.runs) return;
+    this.share.set(null);
     if (answer === null) return;
     this.got.set({ ask: asked, answer });
     this.answered();
   }
   /** Ends the work at once; a change of the question asks anew. */
   cancel() {
+    this.runs++;
     this.stopped.set(this.ask());
     this.share.set(null);
     this.solve.cancel();

@@ -24,8 +24,11 @@ export class InstantSolve {
     this.fits.push(request);
     return Promise.resolve(fitCycle(request));
   }
-  line(request: LineAsk): Promise<LineAnswers> {
+  /** How far the latest line has come, as its worker would tell. */
+  tells: (share: number) => void = () => undefined;
+  line(request: LineAsk, progress: (share: number) => void): Promise<LineAnswers> {
     this.lines.push(request);
+    this.tells = progress;
     if (this.waits) return new Promise(() => undefined);
     const { line, school, k } = request;
     return Promise.resolve({ best: fingerLine({ ...line, school, k }), schools: compareSchools(line) });

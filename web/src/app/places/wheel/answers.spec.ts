@@ -162,6 +162,10 @@ describe('line panel', () => {
     await press(f, 'Cancel');
     expect(solve.cancelled).toBeGreaterThan(0);
     expect(texts(f, '[role=status]').join()).toMatch(/^Cancelled/);
+    // What was still on its way from the worker changes nothing.
+    solve.tells(0.5);
+    await f.whenStable();
+    expect(texts(f, '[role=status]').join()).toMatch(/^Cancelled/);
   });
 });
 
