@@ -127,7 +127,7 @@ const lineRequest = (n, school, loops) => ({
 for (const school of LINE_SCHOOLS.filter((s) => !s.cycle))
   for (const loops of [false, true]) {
     const [a, b, c] = [100, 1000, 10000].map((n) =>
-      measure(() => fingerLine(lineRequest(n, school, loops)), n > 1000 ? 1 : 5),
+      measure(() => fingerLine(lineRequest(n, school, loops)), n > 1000 ? 9 : 31),
     );
     say(
       `fingerLine, 1 000 notes, ${school.name}${loops ? ', looped' : ''}`,
@@ -151,7 +151,7 @@ const tune = [64, 65, 67, 69, 71, 72, 71, 69, 67, 65, 64, 62, 60, 59, 57, 60];
 const fretEvents = (n) => Array.from({ length: n }, (_, i) => ({ at: i * 1260, notes: [{ midi: tune[i % 16] }] }));
 for (const school of FRET_SCHOOLS) {
   const [a, b] = [300, 3000].map((n) =>
-    measure(() => fretLine({ ...leftBase, bpm: bpm(100), events: fretEvents(n), school, k: 5 }), n > 1000 ? 1 : 3),
+    measure(() => fretLine({ ...leftBase, bpm: bpm(100), events: fretEvents(n), school, k: 5 }), n > 1000 ? 5 : 9),
   );
   say(`fretLine, 300 events, ${school.name}`, ms(a), `under 500 ms; 300→3 000 ${(b / a).toFixed(1)}×`);
 }

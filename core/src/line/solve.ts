@@ -142,18 +142,20 @@ function lineProblem(
   const pairAt = totalled(pairSplit, (list) => list.map((row) => row.map(sum)));
   const lateAt = notes.map((_, n) => (n > 1 ? lateTotals(n) : []));
 
+  // One table for all stages: a line of ten thousand notes would else make as many small ones.
+  const begins = [0, 0];
+  for (let n = 1; n <= N; n++) begins.push((begins[n] ?? 0) + count(n - 1) * (n >= 2 ? count(n - 2) : 1) * firsts);
   const rest = restToPay();
   /** Where a state's rest stands in the table of its stage. */
   function slot(n: number, last: number, before: number, first: number): number {
     return ((n >= 2 ? before : 0) * count(n - 1) + last) * firsts + (closes ? first : 0);
   }
   /** Exactly what is still to pay from every state, backwards from the end. */
-  function restToPay(): Float64Array[] {
-    const table: Float64Array[] = Array.from({ length: N + 1 });
+  function restToPay(): Float64Array {
+    const table = new Float64Array(begins[N + 1] ?? 0).fill(Infinity);
     for (let n = N; n >= 1; n--) {
       const [lasts, befores] = [count(n - 1), n >= 2 ? count(n - 2) : 1];
-      const here = new Float64Array(lasts * befores * firsts).fill(Infinity);
-      const onward = table[n + 1];
+      const [here, onward] = [begins[n] ?? 0, begins[n + 1] ?? 0];
       const [owns, pairs, lates] = [ownAt[n], pairAt[n], lateAt[n]];
       const ways = n === N ? 0 : count(n);
       for (let before = 0; before < befores; before++)
@@ -162,12 +164,11 @@ function lineProblem(
             let least = n === N ? (closes ? seam(last, first) : 0) : Infinity;
             for (let c = 0; c < ways; c++) {
               const step = (owns?.[c] ?? 0) + (pairs?.[last]?.[c] ?? 0) + (lates?.[before]?.[last]?.[c] ?? 0);
-              const total = step + (onward?.[slot(n + 1, c, last, first)] ?? Infinity);
+              const total = step + (table[onward + slot(n + 1, c, last, first)] ?? Infinity);
               if (total < least) least = total;
             }
-            here[slot(n, last, before, first)] = least;
+            table[here + slot(n, last, before, first)] = least;
           }
-      table[n] = here;
     }
     return table;
   }
@@ -197,7 +198,8 @@ function lineProblem(
     stage: (s) => s.n,
     isEnd: (s) => s.n === N + 1,
     exact: true,
-    bound: (s) => (s.n === 0 || s.n > N ? 0 : (rest[s.n]?.[slot(s.n, s.last, s.before, s.first)] ?? Infinity)),
+    bound: (s) =>
+      s.n === 0 || s.n > N ? 0 : (rest[(begins[s.n] ?? 0) + slot(s.n, s.last, s.before, s.first)] ?? Infinity),
     moves: (s): Move<State, readonly Finger[], LineTerm>[] => {
       if (s.n === N) {
         const closing = closes ? seam(s.last, s.first) : 0;
