@@ -1,14 +1,11 @@
-import { expect, leaveFields, tabTo, test, writeScript } from './player.js';
+import { expect, leaveFields, newStudy, tabTo, test, writeScript } from './player.js';
 
 test('from an empty study to a bulería at 200 and its weakest joint drilled, with keys alone', async ({
   player: page,
 }) => {
   const begun = Date.now();
   const { keyboard } = page;
-  await keyboard.press('7');
-  await expect(page).toHaveURL(/shelf/);
-  await keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await newStudy(page);
   await keyboard.press('1');
   await keyboard.press('y');
   await expect(page.getByLabel('Accent cycle')).toBeFocused();

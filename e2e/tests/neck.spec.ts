@@ -1,14 +1,11 @@
-import { expect, tabTo, test } from './player.js';
+import { expect, newStudy, tabTo, test } from './player.js';
 
 test('eight bars of symbols become a row of shapes, its hardest change is named and drilled, with keys alone', async ({
   player: page,
 }) => {
   const begun = Date.now();
   const { keyboard } = page;
-  await keyboard.press('7');
-  await expect(page).toHaveURL(/shelf/);
-  await keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await newStudy(page);
   await keyboard.press('1');
   const script = page.getByRole('textbox', { name: 'Hand script' });
   await expect(script).toBeVisible();
@@ -91,10 +88,7 @@ test('a sixteen-note falseta over two basses is fingered for both hands, heard a
 }) => {
   const begun = Date.now();
   const { keyboard } = page;
-  await keyboard.press('7');
-  await expect(page).toHaveURL(/shelf/);
-  await keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await newStudy(page);
   await keyboard.press('2');
   await expect(page).toHaveTitle('Neck · Ruffle Wheel');
   await keyboard.press('m');

@@ -45,3 +45,10 @@ export async function tabTo(page: Page, name: string | RegExp) {
   }
   throw new Error(`Tab does not reach “${String(name)}”.`);
 }
+/** An empty study of one's own, by keys, seen from the Shelf. */
+export async function newStudy(page: Page) {
+  await page.keyboard.press('7');
+  await expect(page).toHaveTitle('Shelf · Ruffle Wheel');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+}

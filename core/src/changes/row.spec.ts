@@ -3,7 +3,7 @@ import { fretsText, STANDARD_TUNING } from '../fretting/index.js';
 import { DEFAULT_PROFILE } from '../hand/index.js';
 import { makeNeck } from '../neck/index.js';
 import { millimetres } from '../time/index.js';
-import { easier, voicings, type HeldShape6 } from '../voicing/index.js';
+import { easier, voicings, type FrettedShape } from '../voicing/index.js';
 import { readShape } from '../fretting/index.js';
 import { scoreRow, shapeRow, SHAPES_A_CHORD, type RowRequest } from './index.js';
 
@@ -15,7 +15,7 @@ function enumerated(request: RowRequest): number[] {
     const found = voicings({ ...request, chord, k: SHAPES_A_CHORD });
     return found.infeasible ? [] : found.answers;
   });
-  let rows: { shapes: HeldShape6[]; own: number[] }[] = [{ shapes: [], own: [] }];
+  let rows: { shapes: FrettedShape[]; own: number[] }[] = [{ shapes: [], own: [] }];
   for (const o of options)
     rows = rows.flatMap((r) => o.map((a) => ({ shapes: [...r.shapes, a.steps[0]!], own: [...r.own, a.total] })));
   return rows.map((r) => scoreRow(request, r.shapes, r.own).total).sort((a, b) => a - b);

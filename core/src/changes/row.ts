@@ -1,6 +1,6 @@
 import { kBest, type CostSplit, type Move, type SearchWatch } from '../search/index.js';
 import type { Shape } from '../fretting/index.js';
-import { voicings, type HeldShape6, type VoicingRequest } from '../voicing/index.js';
+import { voicings, type FrettedShape, type VoicingRequest } from '../voicing/index.js';
 import { changeBetween } from './changes.js';
 
 export const ROW_TERMS = ['shapes', 'changes'] as const;
@@ -13,7 +13,7 @@ export interface RowRequest extends Omit<VoicingRequest, 'chord' | 'notes' | 'k'
   readonly k?: number;
 }
 export interface RowAnswer {
-  readonly shapes: readonly HeldShape6[];
+  readonly shapes: readonly FrettedShape[];
   readonly total: number;
   readonly cost: CostSplit<RowTerm>;
 }
@@ -24,14 +24,14 @@ export type RowResult =
 export const SHAPES_A_CHORD = 12;
 export const LONGEST_ROW = 256;
 
-const named = (chord: string, s: HeldShape6): Shape => ({ id: chord, name: chord, ...s });
+const named = (chord: string, s: FrettedShape): Shape => ({ id: chord, name: chord, ...s });
 /** What the way between two shapes costs, whatever the right hand plays. */
-const wayCost = (request: RowRequest, a: HeldShape6, b: HeldShape6): number =>
+const wayCost = (request: RowRequest, a: FrettedShape, b: FrettedShape): number =>
   changeBetween({ from: named('a', a), to: named('b', b), neck: request.neck, profile: request.profile, strokes: [] })
     .difficulty;
 
 /** What a row of shapes costs: each shape for itself, and each change. Shapes must answer their chords. */
-export function scoreRow(request: RowRequest, shapes: readonly HeldShape6[], own: readonly number[]): RowAnswer {
+export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], own: readonly number[]): RowAnswer {
   let changes = 0;
   shapes.forEach((s, i) => {
     const next = shapes[i + 1] ?? (request.round && shapes.length > 1 ? shapes[0] : undefined);
@@ -61,10 +61,10 @@ export function shapeRow(request: RowRequest, watch: SearchWatch = {}): RowResul
   );
   if (faults.length) return { infeasible: [...new Set(faults)].slice(0, 20) };
   const options = choices.map((c) =>
-    c.infeasible ? [] : c.answers.map((a) => ({ shape: a.steps[0] as HeldShape6, total: a.total })),
+    c.infeasible ? [] : c.answers.map((a) => ({ shape: a.steps[0] as FrettedShape, total: a.total })),
   );
   const ways = new Map<string, number>();
-  const way = (a: HeldShape6, b: HeldShape6): number => {
+  const way = (a: FrettedShape, b: FrettedShape): number => {
     const key = `${a.frets.join()} ${a.fingers.join()} ${b.frets.join()} ${b.fingers.join()}`;
     const there = ways.get(key) ?? wayCost(request, a, b);
     ways.set(key, there);
@@ -77,21 +77,23 @@ export function shapeRow(request: RowRequest, watch: SearchWatch = {}): RowResul
   }
   const N = chords.length;
   const closing = (s: State): number =>
-    round && N > 1 ? way(options[N - 1]?.[s.last]?.shape as HeldShape6, options[0]?.[s.first]?.shape as HeldShape6) : 0;
-  const { paths } = kBest<State, HeldShape6, RowTerm>(
+    round && N > 1
+      ? way(options[N - 1]?.[s.last]?.shape as FrettedShape, options[0]?.[s.first]?.shape as FrettedShape)
+      : 0;
+  const { paths } = kBest<State, FrettedShape, RowTerm>(
     {
       terms: ROW_TERMS,
       start: { n: 0, last: 0, first: 0 },
       key: (s) => `${s.n} ${s.last} ${round ? s.first : 0}`,
       stage: (s) => s.n,
       isEnd: (s) => s.n === N + 1,
-      moves: (s): Move<State, HeldShape6, RowTerm>[] => {
+      moves: (s): Move<State, FrettedShape, RowTerm>[] => {
         if (s.n === N) {
           const total = closing(s);
           return [{ to: { ...s, n: N + 1 }, step: null, total, cost: () => ({ changes: total }) }];
         }
         return (options[s.n] ?? []).map((o, i) => {
-          const changes = s.n === 0 ? 0 : way(options[s.n - 1]?.[s.last]?.shape as HeldShape6, o.shape);
+          const changes = s.n === 0 ? 0 : way(options[s.n - 1]?.[s.last]?.shape as FrettedShape, o.shape);
           return {
             to: { n: s.n + 1, last: i, first: s.n === 0 ? i : s.first },
             step: o.shape,

@@ -74,6 +74,16 @@ export const putShape =
       ? study.shapes.map((s) => (s.id === shape.id ? shape : s))
       : [...study.shapes, shape],
   });
+/** Puts a shape into the study and into a section's order: in place of the one at `at`, or behind the last. */
+export const holdShape =
+  (section: string, shape: Shape, at: number | null = null): Command =>
+  (study) =>
+    inSection(section, (s) => {
+      const { shapes } = s.harmony;
+      const order =
+        at === null || at >= shapes.length ? [...shapes, shape.id] : shapes.map((id, n) => (n === at ? shape.id : id));
+      return { ...s, harmony: { ...s.harmony, shapes: order } };
+    })(putShape(shape)(study));
 /** Takes a shape out of the study and out of every section's harmony. */
 export const removeShape =
   (id: string): Command =>

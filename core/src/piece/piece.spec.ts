@@ -11,6 +11,7 @@ import {
   freeName,
   harmonyTurns,
   heldInTurn,
+  holdShape,
   makeStudy,
   putShape,
   readSection,
@@ -44,6 +45,16 @@ const read = (change: Partial<Section>) =>
 const id = base.sections[0]!.id;
 
 describe('commands', () => {
+  it('a shape joins the order behind the last, or takes a place in it; it is the study’s then', () => {
+    const third = shape('third', '3-2-0-0-0-3');
+    const start = setHarmony(id, { per: 'turn', shapes: ['first', 'second'] })(base);
+    const order = (s: Study) => s.sections[0]?.harmony.shapes;
+    expect(order(holdShape(id, third)(start))).toEqual(['first', 'second', 'third']);
+    expect(order(holdShape(id, third, 0)(start))).toEqual(['third', 'second']);
+    expect(order(holdShape(id, third, 0)(base))).toEqual(['third']);
+    expect(holdShape(id, third)(start).shapes.at(-1)).toBe(third);
+    expect(order(start)).toEqual(['first', 'second']);
+  });
   it('change one thing and leave the study given untouched', () => {
     const after = setScript(id, 'ed ad')(base);
     expect(after.sections[0]?.script).toBe('ed ad');

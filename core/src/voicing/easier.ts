@@ -1,11 +1,11 @@
 import { handOn, fingeringCost, totalOf } from './fingering.js';
-import type { HeldShape6, VoicingRequest } from './model.js';
+import type { FrettedShape, VoicingRequest } from './model.js';
 import { voicings } from './solve.js';
 
 export interface Easier {
   /** The chord it is then; the same when nothing is lost but strings. */
   readonly chord: string;
-  readonly shape: HeldShape6;
+  readonly shape: FrettedShape;
   /** Points of its fingers; the shape it stands in for has more. */
   readonly points: number;
   /** What is lost, in a few words each. */
@@ -32,7 +32,7 @@ const SIMPLER: readonly (readonly [RegExp, string, string])[] = [
  * Substitutes for a shape that is too hard, easiest first: the same chord without barre, on fewer strings,
  * then simpler chords. Each says what is lost; none is offered whose fingers are no easier.
  */
-export function easier(request: VoicingRequest & { readonly chord: string }, shape: HeldShape6): Easier[] {
+export function easier(request: VoicingRequest & { readonly chord: string }, shape: FrettedShape): Easier[] {
   const hand = handOn(request.neck, request.profile);
   const now = totalOf(fingeringCost(shape.frets, shape.fingers, hand));
   const sounding = shape.frets.filter((f) => f !== null).length;

@@ -31,8 +31,8 @@ export interface VoicingRequest {
 }
 export const VOICING_TERMS = [...FINGERING_TERMS, 'mutes', 'missing', 'bass', 'height', 'thin'] as const;
 export type VoicingTerm = (typeof VOICING_TERMS)[number];
-export type HeldShape6 = Pick<Shape, 'frets' | 'fingers'>;
-export type VoicingAnswer = FoundPath<HeldShape6, VoicingTerm>;
+export type FrettedShape = Pick<Shape, 'frets' | 'fingers'>;
+export type VoicingAnswer = FoundPath<FrettedShape, VoicingTerm>;
 export type VoicingResult =
   | { readonly answers: readonly VoicingAnswer[]; readonly looked: number; readonly infeasible?: undefined }
   | { readonly infeasible: readonly string[] };

@@ -1,11 +1,11 @@
 import { readAsk, soundCost, soundFault } from './ask.js';
 import { fingeringCost, fingeringFaults } from './fingering.js';
-import { VOICING_TERMS, type HeldShape6, type VoicingAnswer, type VoicingRequest } from './model.js';
+import { VOICING_TERMS, type FrettedShape, type VoicingAnswer, type VoicingRequest } from './model.js';
 
 /** What a shape costs as an answer to a request, apart from any search; faults in words when it is none. */
 export function scoreVoicing(
   request: VoicingRequest,
-  shape: HeldShape6,
+  shape: FrettedShape,
 ): VoicingAnswer | { readonly faults: readonly string[] } {
   const reading = readAsk(request);
   if ('faults' in reading) return reading;

@@ -2,7 +2,13 @@ import { touchPoint } from '../neck/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
 import { readAsk, soundCost, soundFault, type Asked } from './ask.js';
 import { fingerShape, type Frets } from './fingering.js';
-import { VOICING_TERMS, type HeldShape6, type VoicingRequest, type VoicingResult, type VoicingTerm } from './model.js';
+import {
+  VOICING_TERMS,
+  type FrettedShape,
+  type VoicingRequest,
+  type VoicingResult,
+  type VoicingTerm,
+} from './model.js';
 
 interface State {
   /** Frets chosen so far, from string 6 on. */
@@ -37,7 +43,7 @@ function nothing({ request }: Asked): string {
 }
 
 /** Each string takes a fret or stays silent; at the end the cheapest fingers are laid on. */
-function voicingProblem(asked: Asked): SearchProblem<State, HeldShape6, VoicingTerm> {
+function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, VoicingTerm> {
   const widest = asked.hand.left.reach['14'].limit;
   /** Whether two stopped frets can be under one hand at all: along the neck, on whatever strings. */
   const along = Array.from({ length: asked.highest + 1 }, (_, fret) => touchPoint(3, fret, asked.hand.neck).x);
@@ -57,7 +63,7 @@ function voicingProblem(asked: Asked): SearchProblem<State, HeldShape6, VoicingT
     if (decided === Infinity) return Infinity;
     return inner * asked.weights.innerMute + thin * asked.weights.thin + decided + handLeast(asked, frets);
   };
-  const leaf = (frets: Frets): Move<State, HeldShape6, VoicingTerm>[] => {
+  const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
     if (soundFault(asked, frets) !== null) return [];
     const best = fingerShape(frets, asked.hand, 20).find((f) => asked.request.barre !== false || f.cost.barre === 0);
     if (!best) return [];
@@ -75,7 +81,7 @@ function voicingProblem(asked: Asked): SearchProblem<State, HeldShape6, VoicingT
     bound: (s) => (s.done ? 0 : s.frets.length === 6 ? leafBound(asked, s.frets) : sofar(s.frets)),
     moves: (s) => {
       if (s.frets.length === 6) return leaf(s.frets);
-      const free = (to: Frets): Move<State, HeldShape6, VoicingTerm> => ({
+      const free = (to: Frets): Move<State, FrettedShape, VoicingTerm> => ({
         to: { frets: to, done: false },
         step: null,
         total: 0,

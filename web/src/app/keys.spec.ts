@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { Keys } from './keys';
 import { Collection } from './study';
 
@@ -32,6 +32,18 @@ describe('keys', () => {
     expect(keys.press(key('Escape', field))).toBe(true);
     expect(document.activeElement).not.toBe(field);
     field.remove();
+  });
+  it('what is pressed while a place is still on its way is meant for that place', async () => {
+    let arrive: (there: boolean) => void = () => undefined;
+    vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockReturnValue(new Promise((r) => (arrive = r)));
+    const seen: string[] = [];
+    expect(keys.press(key('2'))).toBe(true);
+    expect(keys.press(key('f'))).toBe(true);
+    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    expect(seen).toEqual([]);
+    arrive(true);
+    await vi.waitFor(() => expect(seen).toEqual(['f']));
+    expect(keys.press(key('y'))).toBe(true);
   });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {

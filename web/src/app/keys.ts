@@ -20,6 +20,8 @@ export class Keys {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
 
+  /** Keys pressed while a place was still on its way; null when none is. */
+  private held: KeyboardEvent[] | null = null;
   private place: ((e: KeyboardEvent) => boolean) | null = null;
   private placePlays: (() => Promise<void>) | null = null;
 
@@ -61,9 +63,10 @@ export class Keys {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
     if (e.key === 'Escape' && Keys.leave(e)) return true;
     if (e.altKey || Keys.typing(e)) return false;
+    if (this.held && e.key.length === 1) return this.held.push(e) > 0;
     if (this.place?.(e)) return true;
     const place = PLACES[e.key];
-    if (place) void this.router.navigateByUrl(place);
+    if (place) void this.goTo(place);
     else if (e.key === ' ' && !Keys.onControl(e)) void this.playOrStop();
     else if (e.key === 'Enter' && !Keys.onControl(e)) this.tap();
     else if (e.key === '[') this.step(-1);
@@ -74,6 +77,17 @@ export class Keys {
     return true;
   }
 
+  /** A place is fetched the first time it is wanted: what is pressed meanwhile is meant for it. */
+  private async goTo(place: string) {
+    this.held = [];
+    try {
+      await this.router.navigateByUrl(place);
+    } finally {
+      const meant = this.held;
+      this.held = null;
+      for (const e of meant) this.press(e);
+    }
+  }
   private withCtrl(e: KeyboardEvent): boolean {
     const key = e.key.toLowerCase();
     if (key === 's') void this.exportOpen();

@@ -4,7 +4,7 @@ import type {
   FitRequest,
   FitResult,
   FretLineRequest,
-  HeldShape6,
+  FrettedShape,
   KeyRequest,
   LineRequest,
   LineResult,
@@ -38,7 +38,7 @@ export interface LineAnswers {
 /** Shapes for a chord, and substitutes for one that is too hard: the shape given, or the best found. */
 export interface ShapeAsk {
   readonly request: VoicingRequest & { readonly chord: string };
-  readonly hard: HeldShape6 | null;
+  readonly hard: FrettedShape | null;
 }
 export interface ShapeAnswers {
   readonly found: VoicingResult;

@@ -4,6 +4,7 @@ import {
   type Harmony,
   copyStudy,
   freeName,
+  makeNeck,
   putShape,
   type Reading,
   type ReadingRequest,
@@ -73,6 +74,8 @@ export class OpenStudy {
     ...(this.current()?.shapes ?? []),
     ...(this.previewed()?.shapes ?? []),
   ]);
+  /** The player's neck with the study's capo on. */
+  readonly neck = computed(() => makeNeck(this.collection.profile().scaleLength, this.current()?.capo ?? 0));
   readonly saved = this.saveState.asReadonly();
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);

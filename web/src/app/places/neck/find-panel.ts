@@ -2,11 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import {
   fingersText,
   fretsText,
-  type HeldShape6,
-  makeNeck,
-  millimetres,
+  holdShape,
+  type FrettedShape,
   MOST_SHAPES,
-  putShape,
   type Shape,
   shapeSpan,
   STRINGS,
@@ -25,7 +23,7 @@ import { words } from '../../words/en';
 
 const ANSWERS = 8;
 /** The same frets under the same fingers are the same shape of a study. */
-export const shapeFrom = (name: string, held: HeldShape6): Shape => ({
+export const shapeFrom = (name: string, held: FrettedShape): Shape => ({
   id: `${name} ${fretsText(held)} ${fingersText(held)}`.slice(0, 80),
   name: name.slice(0, 60),
   ...held,
@@ -60,9 +58,6 @@ export class FindPanel {
   protected readonly openChoices = ['any', 'some', 'none'] as const;
   protected readonly fretChoices = [3, 5, 7, 9, 12, 15];
 
-  private readonly neck = computed(() =>
-    makeNeck(millimetres(this.collection.profile().scaleLength), this.open.study()?.capo ?? 0),
-  );
   private readonly ask = computed((): ShapeAsk | null => {
     const chord = this.chord().trim();
     const study = this.open.study();
@@ -73,7 +68,7 @@ export class FindPanel {
       request: {
         chord,
         tuning: study.tuning,
-        neck: this.neck(),
+        neck: this.open.neck(),
         profile: this.collection.profile(),
         strings: this.strings(),
         open: this.opens(),
@@ -109,9 +104,9 @@ export class FindPanel {
       why: paid.map((t) => `${this.words.terms[t]} ${a.cost[t]}`).join(' · ') || this.words.nothingLost,
     };
   }
-  private shown(chord: string, held: HeldShape6) {
+  private shown(chord: string, held: FrettedShape) {
     const shape = shapeFrom(chord, held);
-    const { neck } = { neck: this.neck() };
+    const neck = this.open.neck();
     return {
       shape,
       key: `shape ${shape.id}`,
@@ -149,16 +144,7 @@ export class FindPanel {
     if (!study || !section) return;
     if (study.shapes.length >= MOST_SHAPES && !study.shapes.some((s) => s.id === shape.id))
       return this.notice.say(this.words.tooMany);
-    const order = section.harmony.shapes;
-    const shapes =
-      replace && order.length ? order.map((id, n) => (n === this.index() ? shape.id : id)) : [...order, shape.id];
-    this.open.apply((s) => {
-      const with1 = putShape(shape)(s);
-      return {
-        ...with1,
-        sections: with1.sections.map((x) => (x.id === section.id ? { ...x, harmony: { ...x.harmony, shapes } } : x)),
-      };
-    });
+    this.open.apply(holdShape(section.id, shape, replace ? this.index() : null));
     this.notice.withUndo(`${shape.name} ${fretsText(shape)}`, () => this.open.undo());
   }
 }

@@ -6,8 +6,6 @@ import {
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
-  makeNeck,
-  millimetres,
   type RankedKey,
   readNotes,
   setCapo,
@@ -113,7 +111,7 @@ export class MelodyPanel {
     const read = this.read();
     if (!study || read.events.length === 0 || read.faults.length) return null;
     const profile = this.collection.profile();
-    const neck = makeNeck(millimetres(profile.scaleLength), study.capo);
+    const neck = this.open.neck();
     return {
       read,
       request: {

@@ -6,11 +6,9 @@ import {
   fretsText,
   handOn,
   heldInTurn,
-  makeNeck,
-  millimetres,
+  holdShape,
   OPEN_SHAPE,
   type PlacedChange,
-  putShape,
   type Shape,
   shapeAt,
   shapeSpan,
@@ -39,7 +37,7 @@ const PANEL_KEYS = 'hfrm';
   selector: 'app-neck-place',
   imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel],
   templateUrl: './neck-place.html',
-  styleUrl: './neck-place.scss',
+  styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NeckPlace {
@@ -54,9 +52,6 @@ export class NeckPlace {
   protected readonly draft = signal<Shape | null>(null);
   protected readonly name = signal('');
 
-  private readonly neck = computed(() =>
-    makeNeck(millimetres(this.collection.profile().scaleLength), this.open.study()?.capo ?? 0),
-  );
   protected readonly row = computed(() =>
     (this.open.section()?.harmony.shapes ?? []).map((id) => this.open.shapes().find((s) => s.id === id) ?? OPEN_SHAPE),
   );
@@ -92,7 +87,9 @@ export class NeckPlace {
     const [from, to] = [this.former(), this.present()];
     if (!from || this.draft()) return null;
     const placed = this.changeOf(from, to);
-    return placed ?? changeBetween({ from, to, neck: this.neck(), profile: this.collection.profile(), strokes: [] });
+    return (
+      placed ?? changeBetween({ from, to, neck: this.open.neck(), profile: this.collection.profile(), strokes: [] })
+    );
   });
   /** Notes that a line stops for itself: those heard last, or its first. */
   private readonly stopped = computed(() => {
@@ -130,7 +127,7 @@ export class NeckPlace {
   });
   protected readonly span = computed(() => {
     const profile = this.collection.profile();
-    const mm = shapeSpan(this.drawn(), this.open.study()?.capo ?? 0, millimetres(profile.scaleLength));
+    const mm = shapeSpan(this.drawn(), this.open.study()?.capo ?? 0, profile.scaleLength);
     return { mm: Math.round(mm), wide: mm > profile.span };
   });
   protected readonly held = computed(() => {
@@ -190,7 +187,7 @@ export class NeckPlace {
   private setFret(string: StringNumber, fret: number | null) {
     const from = this.draft() ?? this.present();
     const frets = from.frets.map((f, i) => (STRINGS[i] === string ? fret : f));
-    const best = fingerShape(frets, handOn(this.neck(), this.collection.profile()), 1)[0];
+    const best = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
     const fingers = best?.fingers ?? frets.map((f) => (f === 0 ? (0 as const) : null));
     if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
     this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
@@ -205,16 +202,7 @@ export class NeckPlace {
     const section = this.open.section();
     if (!draft || !section || !this.held()) return;
     const shape = { ...draft, name: this.name().trim() || fretsText(draft) };
-    const shapes = section.harmony.shapes.length
-      ? section.harmony.shapes.map((id, n) => (n === this.index() ? shape.id : id))
-      : [shape.id];
-    this.open.apply((study) => {
-      const put = putShape(shape)(study);
-      return {
-        ...put,
-        sections: put.sections.map((s) => (s.id === section.id ? { ...s, harmony: { ...s.harmony, shapes } } : s)),
-      };
-    });
+    this.open.apply(holdShape(section.id, shape, this.index()));
     this.leave();
   }
 }

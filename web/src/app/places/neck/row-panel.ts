@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { fretsText, makeNeck, millimetres, MOST_SHAPES, type RowRequest, type RowResult } from '@ruffle-wheel/core';
+import { fretsText, MOST_SHAPES, type RowRequest, type RowResult } from '@ruffle-wheel/core';
 import { Asking } from '../../asking/asking';
 import { Working } from '../../asking/working';
 import { Solve } from '../../compute/solve';
@@ -80,7 +80,7 @@ export class RowPanel {
       chords,
       round: true,
       tuning: study.tuning,
-      neck: makeNeck(millimetres(this.collection.profile().scaleLength), study.capo),
+      neck: this.open.neck(),
       profile: this.collection.profile(),
       atLeast: LEAST_STRINGS,
       k: ANSWERS,

@@ -69,7 +69,7 @@ const PANEL_KEYS = 'wrfnthy';
     CyclePanel,
   ],
   templateUrl: './wheel-place.html',
-  styleUrl: './wheel-place.scss',
+  styleUrls: ['../../ui/tab-panels.scss', './wheel-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WheelPlace {

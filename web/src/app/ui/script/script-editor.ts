@@ -33,9 +33,12 @@ export class ScriptEditor {
   protected readonly ready = signal(false);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private field: ScriptField | null = null;
+  /** The focus was asked for before the editor was there. */
+  private wanted = false;
 
   /** Puts the cursor where it was last. */
   focus() {
+    this.wanted = !this.field;
     this.field?.focus();
   }
 
@@ -58,6 +61,7 @@ export class ScriptEditor {
       if (gone) return;
       this.field = new Field(this.host().nativeElement, this.text(), this.label(), (t) => this.textChange.emit(t));
       this.ready.set(true);
+      if (this.wanted) this.field.focus();
     });
   }
 }
