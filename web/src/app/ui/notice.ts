@@ -10,8 +10,9 @@ export class Notice {
   say(text: string) {
     this.bar.open(text, undefined, { duration: 4_000 });
   }
-  withUndo(text: string, undo: () => void | Promise<unknown>) {
-    const shown = this.bar.open(text, words.shelf.undo, { duration: 12_000 });
+  /** @param ms how long the way back stays on the page; shorter where Ctrl+Z leads back as well */
+  withUndo(text: string, undo: () => void | Promise<unknown>, ms = 12_000) {
+    const shown = this.bar.open(text, words.shelf.undo, { duration: ms });
     shown.onAction().subscribe(() => void undo());
   }
 }

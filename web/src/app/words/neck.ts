@@ -5,6 +5,7 @@ export const neck = {
     mirrored: 'Left-handed',
     empty: 'No shape yet: every string is open. Find one by its symbol, or write a row of chords.',
     row: 'Shapes in order',
+    silent: 'No strokes yet: write some on the Wheel, and each change shows the time there is beside the time needed.',
     alone: 'One shape: nothing changes.',
     there: 'there is',
     needed: 'needed',

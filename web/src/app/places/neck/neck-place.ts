@@ -125,6 +125,8 @@ export class NeckPlace {
       };
     });
   });
+  /** Without strokes nothing says how much time a change has. */
+  protected readonly silent = computed(() => this.open.reading()?.flat.events.length === 0);
   protected readonly span = computed(() => {
     const profile = this.collection.profile();
     const mm = shapeSpan(this.drawn(), this.open.study()?.capo ?? 0, profile.scaleLength);

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { setHarmony } from '@ruffle-wheel/core';
+import { setHarmony, setScript } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -92,6 +92,12 @@ describe('the neck', () => {
     await press(f, 'Left-handed');
     expect(nut()).toBeLessThan(0);
     expect(world.collection.settings().neckMirrored).toBe(true);
+  });
+  it('without strokes it says where the times come from', async () => {
+    world.open.apply(setScript('s-a', ''));
+    const { f } = await place();
+    expect(texts(f, '.card .soft')).toEqual([]);
+    expect(texts(f, '.board p').join()).toMatch(/No strokes yet/);
   });
   it('without shapes it says where they come from', async () => {
     world.open.apply(setHarmony('s-a', { per: 'turn', shapes: [] }));

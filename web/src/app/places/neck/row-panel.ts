@@ -52,7 +52,13 @@ const LEAST_STRINGS = 4;
             <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ words.shapesCost }} {{ r.shapes }} ·
             {{ words.changesCost }} {{ r.changes }}
           </p>
-          <code>{{ r.text }}</code>
+          <p class="shapes">
+            @for (s of r.held; track $index) {
+              <span
+                ><b>{{ s.name }}</b> <code>{{ s.frets }}</code></span
+              >
+            }
+          </p>
           <p class="buttons"><app-answer-buttons [key]="'row ' + r.n" [shown]="r.shown" [name]="'' + (r.n + 1)" /></p>
         </section>
       }
@@ -117,7 +123,7 @@ export class RowPanel {
         total: a.total,
         shapes: a.cost.shapes,
         changes: a.cost.changes,
-        text: shapes.map((s) => `${s.name} ${fretsText(s)}`).join('  '),
+        held: shapes.map((s) => ({ name: s.name, frets: fretsText(s) })),
         shown,
       };
     });

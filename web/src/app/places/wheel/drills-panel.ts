@@ -55,7 +55,7 @@ export class DrillsPanel {
     const kinds = [...new Set(all.map((d) => KIND[d.kind]))];
     return kinds.map((kind) => ({ kind, drills: all.filter((d) => KIND[d.kind] === kind) }));
   });
-  private readonly unfolded = signal<readonly Kind[]>(['weakest', 'layers']);
+  private readonly unfolded = signal<readonly Kind[]>(['weakest', 'changes', 'layers']);
   /** Drills are written out only where they are looked at: a long pattern has many long ones. */
   protected readonly groups = computed(() =>
     this.drills().map(({ kind, drills }) => {
