@@ -5,3 +5,4 @@ export * from './solve.js';
 export * from './text.js';
 export * from './both-hands.js';
 export * from './rank-keys.js';
+export * from './explain.js';

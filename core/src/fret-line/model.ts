@@ -3,6 +3,7 @@ import type { HandProfile } from '../hand/index.js';
 import type { Neck } from '../neck/index.js';
 import type { FoundPath } from '../search/index.js';
 import type { Bpm, StringNumber, Ticks } from '../time/index.js';
+import type { FrettedShape } from '../voicing/index.js';
 import type { FretSchool } from './weights.js';
 
 /** A note of a line, its place on the neck open to choice where it is not given. */
@@ -14,11 +15,19 @@ export interface FretNote {
   /** Goes on sounding so long, in ticks; its finger stays. Without it, until the next event. */
   readonly rings?: Ticks;
 }
-/** Notes that begin together. */
+/** Notes that begin together, or a chord. */
 export interface FretEvent {
   readonly at: Ticks;
   readonly notes: readonly FretNote[];
+  /** Instead of notes: held as one of these; fingers that are not given are solved. */
+  readonly shapes?: readonly FrettedShape[];
+  /** Instead of notes: a chord symbol, held as one of its `SHAPES_FOR_CHORD` cheapest shapes. */
+  readonly chord?: string;
+  /** A chord goes on sounding so long, in ticks: its bass whatever comes, its other strings until they are struck. */
+  readonly rings?: Ticks;
 }
+/** Shapes weighed for a chord symbol among single notes. */
+export const SHAPES_FOR_CHORD = 12;
 export interface FretLineRequest {
   readonly events: readonly FretEvent[];
   readonly tuning: Tuning;
@@ -36,9 +45,20 @@ export interface Placed {
   readonly fret: number;
   readonly finger: LeftFinger;
 }
-export const FRET_TERMS = ['stretch', 'barre', 'weak', 'open', 'height', 'shift', 'late', 'jump'] as const;
+export const FRET_TERMS = [
+  'stretch',
+  'barre',
+  'weak',
+  'open',
+  'height',
+  'shift',
+  'late',
+  'jump',
+  'hinge',
+  'sound',
+] as const;
 export type FretTerm = (typeof FRET_TERMS)[number];
-/** One step an event: its notes in the order given. */
+/** One step an event: its notes in the order given; of a chord its sounding strings from the thickest on. */
 export type FretAnswer = FoundPath<readonly Placed[], FretTerm>;
 export type FretLineResult =
   | { readonly answers: readonly FretAnswer[]; readonly looked: number; readonly infeasible?: undefined }

@@ -1,6 +1,7 @@
 import { SearchCancelled, type SearchWatch } from '../search/index.js';
 import { openPitch, pitchName } from '../fretting/index.js';
 import { STRINGS } from '../time/index.js';
+import { transposeChord } from '../voicing/index.js';
 import type { FretEvent, FretLineRequest } from './model.js';
 import { leastFretting } from './solve.js';
 
@@ -16,9 +17,9 @@ export interface RankedKey {
   readonly capo: number;
   /** Points of its best fretting; null where there is none. */
   readonly total: number | null;
-  /** Lowest and highest note as they sound. */
-  readonly lowest: number;
-  readonly highest: number;
+  /** Lowest and highest single note as they sound; null of chords alone. */
+  readonly lowest: number | null;
+  readonly highest: number | null;
   /** What is lost against the passage as it stands, in words; empty when nothing. */
   readonly lost: readonly string[];
 }
@@ -27,7 +28,33 @@ const AROUND: readonly number[] = Array.from({ length: 12 }, (_, n) => n - 6);
 const CAPOS: readonly number[] = Array.from({ length: 8 }, (_, n) => n);
 
 const moved = (events: readonly FretEvent[], by: number): FretEvent[] =>
-  events.map((e) => ({ ...e, notes: e.notes.map((n) => ({ ...n, midi: n.midi + by })) }));
+  events.map((e) => ({
+    ...e,
+    notes: e.notes.map((n) => ({ ...n, midi: n.midi + by })),
+    ...(e.chord === undefined ? {} : { chord: transposeChord(e.chord, by) }),
+  }));
+
+/** Strings and fingers that were given belong to one key: notes are left free, shapes become their notes. */
+function freed(request: FretLineRequest): FretEvent[] {
+  const { tuning, neck } = request;
+  return request.events.map(({ at, notes, shapes, chord, rings }): FretEvent => {
+    const ring = rings === undefined ? {} : { rings };
+    if (chord !== undefined) return { at, notes: [], chord, ...ring };
+    const held = shapes?.[0];
+    if (held)
+      return {
+        at,
+        notes: STRINGS.flatMap((s, i) => {
+          const fret = held.frets[i] ?? null;
+          return fret === null ? [] : [{ midi: openPitch(tuning, s, neck.capo) + fret, ...ring }];
+        }),
+      };
+    return {
+      at,
+      notes: notes.map((n) => (n.rings === undefined ? { midi: n.midi } : { midi: n.midi, rings: n.rings })),
+    };
+  });
+}
 
 /** How many of the lowest notes that begin together with others, or ring, are open strings. */
 function openBasses(request: FretLineRequest): number {
@@ -44,10 +71,7 @@ function openBasses(request: FretLineRequest): number {
  */
 export function rankKeys(request: KeyRequest, watch: SearchWatch = {}): RankedKey[] {
   const { transpositions = AROUND, capos = CAPOS } = request;
-  const free = request.events.map((e) => ({
-    at: e.at,
-    notes: e.notes.map(({ midi, rings }) => (rings === undefined ? { midi } : { midi, rings })),
-  }));
+  const free = freed(request);
   const pitches = free.flatMap((e) => e.notes.map((n) => n.midi));
   const basses = openBasses({ ...request, events: free });
   const ranked: RankedKey[] = [];
@@ -66,8 +90,8 @@ export function rankKeys(request: KeyRequest, watch: SearchWatch = {}): RankedKe
         transposed,
         capo,
         total: typeof least === 'string' ? null : least,
-        lowest: Math.min(...pitches) + transposed,
-        highest: Math.max(...pitches) + transposed,
+        lowest: pitches.length ? Math.min(...pitches) + transposed : null,
+        highest: pitches.length ? Math.max(...pitches) + transposed : null,
         lost,
       });
     }
@@ -82,5 +106,6 @@ export function sayKey({ transposed, capo, lowest, highest }: RankedKey): string
     transposed === 0
       ? 'As it stands'
       : `${Math.abs(transposed)} semitone${Math.abs(transposed) === 1 ? '' : 's'} ${transposed > 0 ? 'up' : 'down'}`;
-  return `${way}, ${capo === 0 ? 'no capo' : `capo ${capo}`}: ${pitchName(lowest)} to ${pitchName(highest)}`;
+  const range = lowest === null || highest === null ? '' : `: ${pitchName(lowest)} to ${pitchName(highest)}`;
+  return `${way}, ${capo === 0 ? 'no capo' : `capo ${capo}`}${range}`;
 }

@@ -1,4 +1,16 @@
-import { canHold, lineHand, ownCost, positionOf, stillRinging, wayCost, type FretCost, type Grip } from './cost.js';
+import { waysOf } from './choices.js';
+import {
+  canHold,
+  isChord,
+  lineHand,
+  ownCost,
+  positionOf,
+  stillRinging,
+  under,
+  wayCost,
+  type FretCost,
+  type Grip,
+} from './cost.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretTerm, type Placed } from './model.js';
 import { openPitch } from '../fretting/index.js';
 
@@ -8,6 +20,7 @@ export function scoreFretting(
   steps: readonly (readonly Placed[])[],
 ): FretAnswer | { readonly faults: readonly string[] } {
   const hand = lineHand(request);
+  const ways = waysOf(request);
   const faults: string[] = [];
   const cost = Object.fromEntries(FRET_TERMS.map((t) => [t, 0])) as Record<FretTerm, number>;
   const add = (c: FretCost) => {
@@ -16,6 +29,15 @@ export function scoreFretting(
   let before: Grip | null = null;
   request.events.forEach((event, i) => {
     const placed = steps[i] ?? [];
+    if (isChord(event)) {
+      const found = ways(event);
+      if ('fault' in found) faults.push(`Event ${i + 1}: ${found.fault}`);
+      else {
+        const held = found.ways.find((way) => sameNotes(way.placed, placed));
+        if (held) cost.sound += held.sound;
+        else faults.push(`Event ${i + 1} is held as none of its shapes.`);
+      }
+    }
     event.notes.forEach((note, n) => {
       const own = placed[n];
       const right = own && openPitch(request.tuning, own.string, request.neck.capo) + own.fret === note.midi;
@@ -27,19 +49,11 @@ export function scoreFretting(
       if (own && own.fret > (request.highestFret ?? 12)) faults.push(`Event ${i + 1}, note ${n + 1} is too high.`);
     });
     const earlier = request.events[i - 1];
-    const ringing: Grip['ringing'] =
-      before && earlier
-        ? stillRinging(
-            before,
-            earlier.at,
-            event.at,
-            earlier.notes.map((x) => x.rings),
-          )
-        : [];
+    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
     const grip: Grip = { placed, ringing, position: positionOf([...placed, ...ringing], before?.position ?? 1) };
     if (!canHold([...placed, ...ringing], hand.hand)) faults.push(`Event ${i + 1} can’t be held with what rings.`);
     else {
-      add(ownCost(request, hand, grip));
+      add(ownCost(request, hand, grip, isChord(event)));
       if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));
     }
     before = grip;
@@ -47,3 +61,6 @@ export function scoreFretting(
   if (faults.length) return { faults };
   return { steps, cost, total: FRET_TERMS.reduce((sum, t) => sum + cost[t], 0) };
 }
+const sameNotes = (a: readonly Placed[], b: readonly Placed[]): boolean =>
+  a.length === b.length &&
+  a.every((p) => b.some((q) => q.string === p.string && q.fret === p.fret && q.finger === p.finger));

@@ -1,10 +1,19 @@
-import { openPitch, pitchName, type LeftFinger } from '../fretting/index.js';
 import { kBest, leastTotal, withExactBound, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
-import { STRINGS } from '../time/index.js';
-import { canHold, lineHand, ownCost, positionOf, stillRinging, wayCost, type FretCost, type Grip } from './cost.js';
+import { lineFaults, waysOf, type Way } from './choices.js';
+import {
+  canHold,
+  isChord,
+  lineHand,
+  ownCost,
+  positionOf,
+  stillRinging,
+  under,
+  wayCost,
+  type FretCost,
+  type Grip,
+} from './cost.js';
 import {
   FRET_TERMS,
-  LONGEST_FRET_LINE,
   type FretAnswer,
   type FretEvent,
   type FretLineRequest,
@@ -48,14 +57,13 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
   const faults = lineFaults(request);
   if (faults.length) return { faults };
   const hand = lineHand(request);
-  // Events of the same notes share their ways to be placed, and what these cost.
-  const known = new Map<string, readonly Placed[][]>();
-  const choices = request.events.map((e) => {
-    const key = e.notes.map((n) => `${n.midi}.${n.string ?? ''}.${n.finger ?? ''}`).join();
-    const there = known.get(key) ?? choicesFor(request, e).filter((c) => canHold(c, hand.hand));
-    known.set(key, there);
-    return there;
-  });
+  const ways = waysOf(request);
+  const choices: (readonly Way[])[] = [];
+  for (const [i, event] of request.events.entries()) {
+    const found = ways(event);
+    if ('fault' in found) return { faults: [`Event ${i + 1}: ${found.fault}`] };
+    choices.push(found.ways);
+  }
   const names = new Map<readonly Placed[], string>();
   const nameOf = (placed: readonly Placed[]): string => {
     const there = names.get(placed) ?? text(placed);
@@ -63,15 +71,14 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
     return there;
   };
   const owns = new Map<readonly Placed[], FretCost>();
-  const ownOf = (to: Grip): FretCost => {
-    if (to.ringing.length) return ownCost(request, hand, to);
+  const ownOf = (to: Grip, { placed, sound }: Way, chord: boolean): FretCost => {
+    const anew = () => ({ ...ownCost(request, hand, to, chord), sound });
+    if (to.ringing.length) return anew();
     // With every string open the position is where the hand was, and costs nothing.
-    const there = owns.get(to.placed) ?? ownCost(request, hand, to);
-    owns.set(to.placed, there);
+    const there = owns.get(placed) ?? anew();
+    owns.set(placed, there);
     return there;
   };
-  const stuck = choices.findIndex((c) => c.length === 0);
-  if (stuck >= 0) return { faults: [`Event ${stuck + 1}: ${cantPlay(request, request.events[stuck] as FretEvent)}`] };
   const { events } = request;
   const N = events.length;
   let furthest = 0;
@@ -85,19 +92,15 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
       const event = events[s.n] as FretEvent;
       const earlier = events[s.n - 1];
       furthest = Math.max(furthest, s.n);
-      const ringing = earlier
-        ? stillRinging(
-            s,
-            earlier.at,
-            event.at,
-            earlier.notes.map((x) => x.rings),
-          )
-        : [];
-      return (choices[s.n] ?? []).flatMap((placed): Move<State, readonly Placed[], FretTerm>[] => {
+      const chord = isChord(event);
+      const mayRing = earlier ? stillRinging(s, earlier, event.at) : [];
+      return (choices[s.n] ?? []).flatMap((choice): Move<State, readonly Placed[], FretTerm>[] => {
+        const { placed } = choice;
+        const ringing = under(mayRing, placed);
         if (ringing.length && !canHold([...placed, ...ringing], hand.hand)) return [];
         const position = positionOf([...placed, ...ringing], s.position);
         const to: State = { n: s.n + 1, placed, ringing, position };
-        const own = ownOf(to);
+        const own = ownOf(to, choice, chord);
         const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at) : NO_WAY;
         return [{ to, step: placed, total: sum(own) + sum(way), cost: () => ({ ...own, ...way }) }];
       });
@@ -110,51 +113,3 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
   };
 }
 const text = (list: readonly Placed[]) => list.map((p) => `${p.string}.${p.fret}.${p.finger}`).join();
-
-/** What can't be a line, with the event it is about. */
-function lineFaults({ events, highestFret = 12 }: FretLineRequest): string[] {
-  if (events.length === 0) return ['There are no notes. Write at least one.'];
-  if (events.length > LONGEST_FRET_LINE)
-    return [`${events.length} events are too many at once; ${LONGEST_FRET_LINE} is the most. Take them in parts.`];
-  const faults: string[] = [];
-  if (!Number.isInteger(highestFret) || highestFret < 0 || highestFret > 19)
-    faults.push('The highest fret is 0 to 19.');
-  events.forEach((e, i) => {
-    const before = events[i - 1];
-    if (before && e.at <= before.at) faults.push(`Event ${i + 1} does not come after event ${i}.`);
-    if (e.notes.length === 0) faults.push(`Event ${i + 1} has no note.`);
-    if (e.notes.length > 6) faults.push(`Event ${i + 1} has ${e.notes.length} notes for six strings.`);
-    const given = e.notes.flatMap((n) => n.string ?? []);
-    if (new Set(given).size !== given.length) faults.push(`Event ${i + 1} puts two notes on one string.`);
-  });
-  return faults.slice(0, 20);
-}
-
-function cantPlay(request: FretLineRequest, event: FretEvent): string {
-  const lost = event.notes.find((n) => placesFor(request, n.midi, n.string).length === 0);
-  if (lost)
-    return `${pitchName(lost.midi)} is not on ${lost.string ? `string ${lost.string}` : 'any string'} up to fret ${request.highestFret ?? 12}. Another tuning, capo or octave has it.`;
-  return 'no fingers hold these notes together. Free a string or a pinned finger, or leave a note out.';
-}
-
-function placesFor({ tuning, neck, highestFret = 12 }: FretLineRequest, midi: number, string?: number) {
-  return STRINGS.filter((s) => string === undefined || s === string).flatMap((s) => {
-    const fret = midi - openPitch(tuning, s, neck.capo);
-    return fret >= 0 && fret <= highestFret ? [{ string: s, fret }] : [];
-  });
-}
-
-/** Every way to place an event's notes: string, fret and finger of each. */
-function choicesFor(request: FretLineRequest, event: FretEvent): Placed[][] {
-  let ways: Placed[][] = [[]];
-  for (const note of event.notes) {
-    const own = placesFor(request, note.midi, note.string).flatMap(({ string, fret }) => {
-      const fingers: LeftFinger[] = fret === 0 ? [0] : [1, 2, 3, 4];
-      return fingers
-        .filter((f) => note.finger === undefined || note.finger === f)
-        .map((finger) => ({ string, fret, finger }));
-    });
-    ways = ways.flatMap((way) => own.filter((p) => !way.some((w) => w.string === p.string)).map((p) => [...way, p]));
-  }
-  return ways;
-}

@@ -1,6 +1,6 @@
 import type { StoppedNote } from '../fretting/index.js';
 import type { LineNote } from '../line/index.js';
-import { pitchClassOf } from '../voicing/index.js';
+import { pitchClassOf, readChord, transposeChord } from '../voicing/index.js';
 import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { ScriptFault } from '../pattern/index.js';
 import type { FretEvent, FretNote, Placed } from './model.js';
@@ -20,14 +20,14 @@ export const LONGEST_NOTES_TEXT = 60_000;
 /**
  * Reads a melody by note names: `e4 f#4 g4`, each a step; `[a2~ e4]` sound together; `.` rests, `-` holds.
  * `~` after a note lets it ring until the next one marked so, or the end: a bass under a melody. `e4/2` asks
- * for string 2, `e4=3` pins finger 3, `!` is an accent.
+ * for string 2, `e4=3` pins finger 3, `!` is an accent. `(Am7)` is a chord, its shape chosen with the line.
  */
 export function readNotes(text: string, stepsPerCount: number): ReadNotes {
   const step = stepTicks(stepsPerCount) ?? ticks(2520);
   const steps: NoteStep[] = [];
   const faults: ScriptFault[] = [];
   const accents: boolean[] = [];
-  const events: { at: Ticks; notes: (FretNote & { bass: boolean })[] }[] = [];
+  const events: { at: Ticks; notes: (FretNote & { bass: boolean })[]; chord?: string; bass?: boolean }[] = [];
   if (text.length > LONGEST_NOTES_TEXT) {
     const message = `A melody holds ${LONGEST_NOTES_TEXT} letters at most; this one has ${text.length}.`;
     return {
@@ -38,12 +38,27 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
       faults: [{ from: LONGEST_NOTES_TEXT, to: text.length, message }],
     };
   }
-  for (const m of text.matchAll(/\[([^\]]*)\]?|([.-])(?=\s|$|\[|\|)|[\s|]+|([^\s|[\]]+)|(\])/gs)) {
-    const [whole, together, quiet, single] = m;
+  for (const m of text.matchAll(
+    /\(([^)]*)\)?([~!]*)|\[([^\]]*)\]?|([.-])(?=\s|$|\[|\(|\|)|[\s|]+|([^\s|[\](]+)|(\])/gs,
+  )) {
+    const [whole, chord, marks = '', together, quiet, single] = m;
     const place = { from: m.index, to: m.index + whole.length };
     if (/^[\s|]*$/.test(whole)) continue;
     if (quiet) {
       steps.push({ kind: quiet === '.' ? 'rest' : 'hold' });
+      continue;
+    }
+    if (chord !== undefined) {
+      const reading = readChord(chord);
+      if (!reading.ok) faults.push({ ...place, message: reading.message });
+      accents.push(marks.includes('!'));
+      steps.push({ kind: 'notes', event: events.length });
+      events.push({
+        at: ticks((steps.length - 1) * step),
+        notes: [],
+        chord: chord.trim(),
+        bass: marks.includes('~'),
+      });
       continue;
     }
     const parts = (together ?? single ?? whole).split(/\s+/).filter((p) => p !== '');
@@ -52,7 +67,7 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
     if (bad !== undefined || parts.length === 0) {
       faults.push({
         ...place,
-        message: `“${bad ?? whole}” is no note. Write names with their octave, e.g. e4 f#4 bb3, [a2~ e4] together, . for a rest, - to hold.`,
+        message: `“${bad ?? whole}” is no note. Write names with their octave, e.g. e4 f#4 bb3, [a2~ e4] together, (Am7) for a chord, . for a rest, - to hold.`,
       });
       steps.push({ kind: 'rest' });
       continue;
@@ -67,13 +82,13 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
     accents,
     length,
     faults,
-    events: events.map((e, i) => {
-      const next = events.slice(i + 1).find((x) => x.notes.some((n) => n.bass));
+    events: events.map((e, i): FretEvent => {
+      const next = events.slice(i + 1).find((x) => x.bass === true || x.notes.some((n) => n.bass));
+      const rings = ticks((next?.at ?? length) - e.at);
+      if (e.chord !== undefined) return { at: e.at, notes: [], chord: e.chord, ...(e.bass ? { rings } : {}) };
       return {
         at: e.at,
-        notes: e.notes.map(({ bass, ...note }): FretNote =>
-          bass ? { ...note, rings: ticks((next?.at ?? length) - e.at) } : note,
-        ),
+        notes: e.notes.map(({ bass, ...note }): FretNote => (bass ? { ...note, rings } : note)),
       };
     }),
   };
@@ -106,18 +121,33 @@ function readNote(text: string): (FretNote & { bass: boolean }) | null {
 const NAMES = ['c', 'c#', 'd', 'eb', 'e', 'f', 'f#', 'g', 'g#', 'a', 'bb', 'b'];
 /** The same melody so many semitones higher; strings and fingers that were given belong to the old key and go. */
 export const transposeNotes = (text: string, semitones: number): string =>
-  text.replace(/([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)/g, (whole, name: string, marks: string) => {
-    const note = readNote(name);
-    if (!note) return whole;
-    const midi = note.midi + semitones;
-    const kept = [...marks.replace(/\/[1-6]|=[0-4]/g, '')].join('');
-    return `${NAMES[((midi % 12) + 12) % 12] ?? ''}${Math.floor(midi / 12) - 1}${kept}`;
-  });
+  text
+    .replace(/\(([^)]*)\)/g, (_, chord: string) => `(${transposeChord(chord, semitones)})`)
+    .replace(/(?<!\([^)]*)([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)/g, (whole, name: string, marks: string) => {
+      const note = readNote(name);
+      if (!note) return whole;
+      const midi = note.midi + semitones;
+      const kept = [...marks.replace(/\/[1-6]|=[0-4]/g, '')].join('');
+      return `${NAMES[((midi % 12) + 12) % 12] ?? ''}${Math.floor(midi / 12) - 1}${kept}`;
+    });
 
-/** A fretted line as the right hand sees it: basses that ring are the thumb's. */
+/** Strings that p i m a pluck together; the thumb sweeps over more. */
+const MOST_PLUCKED = 4;
+
+/** A fretted line as the right hand sees it: basses that ring are the thumb's, and chords of five strings or six. */
 export function rightHandNotes(read: ReadNotes, placed: readonly (readonly Placed[])[]): LineNote[] {
   return read.events.map((event, i): LineNote => {
     const own = placed[i] ?? [];
+    const first = own[0];
+    if (event.chord !== undefined && first && own.length > MOST_PLUCKED)
+      return {
+        at: event.at,
+        strings: [first.string],
+        sweeps: own.map((p) => p.string),
+        ...(event.rings === undefined ? {} : { rings: true }),
+        ...(read.accents[i] ? { accent: 1 } : {}),
+        layer: 'thumb',
+      };
     const rings = event.notes.some((n) => n.rings !== undefined);
     const alone = event.notes.length === 1;
     return {

@@ -22,6 +22,8 @@ export interface FretWeights {
   readonly late: number;
   /** A finger that goes to another string for the very next note. */
   readonly jump: number;
+  /** A finger that closes over more strings on its fret, or opens again. */
+  readonly hinge: number;
   /** A note on another string than the melody's own. */
   readonly otherString: number;
 }
@@ -43,6 +45,7 @@ export const FRET_WEIGHTS: FretWeights = {
   perFret: 2,
   late: 80,
   jump: 10,
+  hinge: 4,
   otherString: 0,
 };
 export const FRET_SCHOOLS: readonly FretSchool[] = [

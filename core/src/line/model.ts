@@ -9,6 +9,8 @@ export interface LineNote {
   readonly at: Ticks;
   /** Strings struck, each once. */
   readonly strings: readonly StringNumber[];
+  /** The stroke goes down through these, from the string named first. */
+  readonly sweeps?: readonly StringNumber[];
   /** For each string its fret where one is given; they sound, and the right hand does not mind them. */
   readonly frets?: readonly (number | null)[];
   /** Must ring on until its string is struck again. */

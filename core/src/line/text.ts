@@ -130,14 +130,14 @@ export function lineScript(
     .map((s) => {
       if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
       const own = fingers[n++] ?? [];
-      const strings = [...s.note.strings].sort((a, b) => b - a);
+      const strings = [...(s.note.sweeps ?? s.note.strings)].sort((a, b) => b - a);
       const marks: Mark[] = [];
       if (s.accent) marks.push('!');
       const single = strings[0];
       const lands = own.length === 1 && (own[0] === 'p' ? single !== 1 : single !== 6);
       if (stroke === 'rest' && lands) marks.push('_');
       if (s.note.rings) marks.push('~');
-      return printStep({ kind: 'stroke', fingers: own, dir: null, strings, marks });
+      return printStep({ kind: 'stroke', fingers: own, dir: s.note.sweeps ? 'd' : null, strings, marks });
     })
     .join(' ');
 }

@@ -86,6 +86,16 @@ export function readChord(text: string): ChordReading {
   return { ok: true, chord: { symbol: text.trim(), tones, root, bass } };
 }
 
+const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
+/** The same chord so many semitones higher, its bass too; what is no chord symbol stays as it is. */
+export function transposeChord(text: string, semitones: number): string {
+  const up = (name: string): string => {
+    const pitchClass = pitchClassOf(plain(name));
+    return pitchClass === null ? name : (SPELLED[(((pitchClass + semitones) % 12) + 12) % 12] ?? name);
+  };
+  return text.replace(/^([A-Ga-g][#b♯♭]?)/, up).replace(/\/([A-G][#b♯♭]?)$/, (_, bass: string) => `/${up(bass)}`);
+}
+
 function unknown(text: string, head: string): ChordReading {
   const german = /^H(.*)$/.exec(head);
   const root = /^[A-G][#b]?/.exec(head)?.[0] ?? (german ? 'B' : '');
