@@ -1,7 +1,7 @@
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { MOST_COUNTS } from '../cycle/index.js';
 import { HIGHEST_FRET, LONGEST_NAME } from '../fretting/index.js';
-import { FINGER_PAIRS } from '../neck/index.js';
+import { FINGER_PAIRS, LEAST_SPACING, MOST_SPACING } from '../neck/index.js';
 import { LITTLE_FINGER_SPELLINGS } from '../hand/index.js';
 import { LONGEST_CELL, LONGEST_SCRIPT } from '../pattern/index.js';
 import { HIGHEST_CAPO, MOST_SECTIONS, MOST_SHAPES } from '../piece/index.js';
@@ -98,6 +98,7 @@ const moveMs = Joi.number().min(0).max(500).required();
 const reachMm = Joi.number().min(10).max(300).required();
 const reachSchema = Joi.object({ ease: reachMm, limit: reachMm.min(Joi.ref('ease')) }).required();
 const limitMs = Joi.number().min(20).max(2_000).required();
+const spacing = Joi.number().min(LEAST_SPACING).max(MOST_SPACING);
 export const profileSchema = Joi.object({
   id,
   name,
@@ -105,6 +106,8 @@ export const profileSchema = Joi.object({
   jointMs: limitMs,
   thumbJointMs: limitMs,
   scaleLength: Joi.number().min(400).max(800).required(),
+  nutSpacing: spacing,
+  bridgeSpacing: spacing,
   span: Joi.number().min(40).max(250).required(),
   left: Joi.object({
     reach: Joi.object(Object.fromEntries(FINGER_PAIRS.map((pair) => [pair, reachSchema]))).required(),

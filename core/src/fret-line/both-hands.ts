@@ -1,6 +1,7 @@
 import { fingerLine, lineSchool, lineScript, type LineAnswer, type LineStep } from '../line/index.js';
 import type { StoppedNote } from '../fretting/index.js';
 import type { SearchWatch } from '../search/index.js';
+import { explainFretting, type FretReason } from './explain.js';
 import type { FretAnswer, FretLineRequest } from './model.js';
 import { fretLine } from './solve.js';
 import { rightHandNotes, stoppedBy, type ReadNotes } from './text.js';
@@ -12,6 +13,8 @@ export interface BothHands {
   /** Why the right hand has no fingers for it. */
   readonly fault: string;
   readonly script: string;
+  /** Why the left hand stands where it does, note by note. */
+  readonly reasons: readonly FretReason[];
   readonly stopped: readonly StoppedNote[];
 }
 export type BothHandsResult =
@@ -50,6 +53,7 @@ export function bothHands(
         right,
         fault: found.infeasible?.[0] ?? '',
         script: right ? lineScript(steps, right.steps, 'free') : '',
+        reasons: explainFretting({ ...request, events: read.events }, answer.steps),
         stopped: stoppedBy(read, answer.steps),
       };
     }),

@@ -1,6 +1,6 @@
-import type { StoppedNote } from '../fretting/index.js';
+import { pitchOf, type StoppedNote } from '../fretting/index.js';
 import type { LineNote } from '../line/index.js';
-import { pitchClassOf, readChord, transposeChord } from '../voicing/index.js';
+import { readChord, transposeChord } from '../voicing/index.js';
 import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { ScriptFault } from '../pattern/index.js';
 import type { FretEvent, FretNote, Placed } from './model.js';
@@ -95,23 +95,14 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
 }
 
 function readNote(text: string): (FretNote & { bass: boolean }) | null {
-  const m = /^([a-gA-G])([#b♯♭]?)([0-8])((?:\/[1-6]|=[0-4]|[~!])*)$/.exec(text);
-  const name = m ? (m[1] ?? '').toUpperCase() + (m[2] ?? '').replace('♯', '#').replace('♭', 'b') : '';
-  const pitchClass = pitchClassOf(name);
-  if (!m || pitchClass === null) return null;
-  const marks = m[4] ?? '';
-  const letter = pitchClassOf(name.slice(0, 1)) ?? 0;
-  // A sharp B is in the octave above, a flat C in the one below.
-  const shift =
-    name.endsWith('#') && pitchClass < letter
-      ? 12
-      : name.length > 1 && name.endsWith('b') && pitchClass > letter
-        ? 0 - 12
-        : 0;
+  const m = /^([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)$/.exec(text);
+  const midi = pitchOf(m?.[1] ?? '');
+  if (!m || midi === null) return null;
+  const marks = m[2] ?? '';
   const string = Number(/\/(\d)/.exec(marks)?.[1] ?? NaN);
   const finger = /=(\d)/.exec(marks)?.[1];
   return {
-    midi: 12 * (Number(m[3]) + 1) + pitchClass + shift,
+    midi,
     bass: marks.includes('~'),
     ...(isStringNumber(string) ? { string } : {}),
     ...(finger === undefined ? {} : { finger: Number(finger) as 0 | 1 | 2 | 3 | 4 }),

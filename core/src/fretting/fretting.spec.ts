@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readStep } from '../pattern/index.js';
 import type { Motion } from '../stroke/index.js';
-import { touchAt, wireAt } from '../neck/index.js';
+import { makeNeck, touchAt, wireAt } from '../neck/index.js';
 import { millimetres } from '../time/index.js';
 import {
   bassString,
@@ -91,7 +91,7 @@ describe('the neck in millimetres', () => {
     }
   });
   it('the same shape is narrower higher up', () => {
-    expect(shapeSpan(onFive, 0, L)).toBeGreaterThan(shapeSpan(onFive, 5, L));
-    expect(shapeSpan(OPEN_SHAPE, 0, L)).toBe(0);
+    expect(shapeSpan(onFive, makeNeck(L))).toBeGreaterThan(shapeSpan(onFive, makeNeck(L, 5)));
+    expect(shapeSpan(OPEN_SHAPE, makeNeck(L))).toBe(0);
   });
 });

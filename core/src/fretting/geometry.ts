@@ -1,10 +1,9 @@
-import { apart, makeNeck, touchPoint } from '../neck/index.js';
+import { apart, touchPoint, type Neck } from '../neck/index.js';
 import { millimetres, STRINGS, type Millimetres } from '../time/index.js';
 import type { Shape } from './shape.js';
 
 /** Widest distance between two touch points of a shape, string spacing included; 0 when fewer than two are stopped. */
-export function shapeSpan(shape: Pick<Shape, 'frets'>, capo: number, scaleLength: Millimetres): Millimetres {
-  const neck = makeNeck(scaleLength, capo);
+export function shapeSpan(shape: Pick<Shape, 'frets'>, neck: Neck): Millimetres {
   const points = shape.frets.flatMap((f, i) => (f === null || f === 0 ? [] : [touchPoint(STRINGS[i] ?? 1, f, neck)]));
   let widest = 0;
   for (const a of points) for (const b of points) widest = Math.max(widest, apart(a, b));

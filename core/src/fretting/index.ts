@@ -1,3 +1,4 @@
+export * from './pitch.js';
 export * from './tuning.js';
 export * from './shape.js';
 export * from './geometry.js';

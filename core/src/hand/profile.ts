@@ -17,6 +17,9 @@ export interface HandProfile {
   readonly thumbJointMs: Millis;
   /** Nut to bridge. */
   readonly scaleLength: Millimetres;
+  /** Between neighbouring strings at the nut and at the bridge, where they were measured. */
+  readonly nutSpacing?: Millimetres;
+  readonly bridgeSpacing?: Millimetres;
   /** Widest easy span between first and fourth finger. */
   readonly span: Millimetres;
   /** Measured reach and moves of the left hand; without it they follow from the span. */

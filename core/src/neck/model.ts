@@ -1,3 +1,4 @@
+import type { HandProfile } from '../hand/index.js';
 import { millimetres, type Millimetres } from '../time/index.js';
 
 /** What a hand stands on. */
@@ -14,9 +15,18 @@ export interface Neck {
 export const NUT_SPACING = millimetres(8.6);
 export const BRIDGE_SPACING = millimetres(11.6);
 
+/** What can lie between two strings, in mm. */
+export const LEAST_SPACING = 5;
+export const MOST_SPACING = 14;
+
 export const makeNeck = (scaleLength: Millimetres, capo = 0): Neck => ({
   scaleLength,
   nutSpacing: NUT_SPACING,
   bridgeSpacing: BRIDGE_SPACING,
   capo,
 });
+/** The player's neck with a capo on; strings lie as on a nylon-string neck where they were not measured. */
+export const neckOf = (
+  { scaleLength, nutSpacing = NUT_SPACING, bridgeSpacing = BRIDGE_SPACING }: HandProfile,
+  capo = 0,
+): Neck => ({ scaleLength, nutSpacing, bridgeSpacing, capo });

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../hand/index.js';
 import { millimetres } from '../time/index.js';
-import { apart, fretWidth, leftHandOf, makeNeck, reachOf, soundingLength, touchPoint, wireAt } from './index.js';
+import {
+  apart,
+  fretWidth,
+  leftHandOf,
+  makeNeck,
+  neckOf,
+  reachOf,
+  soundingLength,
+  touchPoint,
+  wireAt,
+} from './index.js';
 
 const L = millimetres(650);
 describe('the neck', () => {
@@ -42,5 +52,14 @@ describe('the left hand', () => {
   it('what was measured is taken as it is', () => {
     const left = { ...leftHandOf(DEFAULT_PROFILE), thumbOver: true };
     expect(leftHandOf({ ...DEFAULT_PROFILE, left })).toEqual(left);
+  });
+});
+
+describe('the player’s neck', () => {
+  it('has the spacing that was measured, and a usual one without', () => {
+    expect(neckOf(DEFAULT_PROFILE, 2)).toEqual(makeNeck(DEFAULT_PROFILE.scaleLength, 2));
+    const wide = neckOf({ ...DEFAULT_PROFILE, nutSpacing: millimetres(9.4), bridgeSpacing: millimetres(12) });
+    const across = (neck: typeof wide) => touchPoint(1, 1, neck).y - touchPoint(6, 1, neck).y;
+    expect(across(wide)).toBeGreaterThan(across(neckOf(DEFAULT_PROFILE)) + 3.5);
   });
 });

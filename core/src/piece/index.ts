@@ -6,3 +6,6 @@ export * from './plan.js';
 export * from './reading.js';
 export * from './section-changes.js';
 export * from './section-drills.js';
+export * from './right-hand-moves.js';
+export * from './barre-holds.js';
+export * from './block-chords.js';

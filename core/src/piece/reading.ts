@@ -26,6 +26,7 @@ import { directionOf, hasMark } from '../stroke/index.js';
 import { bpm, wrap } from '../time/index.js';
 import { cycleLength } from '../cycle/index.js';
 import { sayFindings, type Finding } from '../words/index.js';
+import { barreHolds } from './barre-holds.js';
 import { heldInTurn, shapeAt } from './harmony.js';
 import type { Section } from './model.js';
 import { sectionChanges, type PlacedChange } from './section-changes.js';
@@ -77,10 +78,13 @@ export function readSection(request: ReadingRequest): Reading {
   const ranked = rotations(flat, cycle);
   const cells = [...CELLS, ...(request.cells ?? [])].filter((c) => c.family === cycle.family);
   const raises = ceilingRaises(pattern, bpm(section.bpm), profile, cells);
+  const changes = sectionChanges(section, layout, shapes, profile, { tuning, capo });
   const findings = sayFindings({
     section,
     shapes,
     capo,
+    changes,
+    barres: barreHolds(section, shapes, profile),
     flat,
     layout,
     rotations: ranked,
@@ -100,7 +104,7 @@ export function readSection(request: ReadingRequest): Reading {
     load,
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
-    changes: sectionChanges(section, layout, shapes, profile, { tuning, capo }).slice(0, SHOWN_CHANGES),
+    changes: changes.slice(0, SHOWN_CHANGES),
     findings,
     plan: planPlayback(section, layout, shapes, { tuning, capo }),
     countIn: countInPlan(cycle),

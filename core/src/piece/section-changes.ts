@@ -2,11 +2,12 @@ import { changeBetween, type ShapeChange, type StrokeNear } from '../changes/ind
 import { cycleLength, placeLabel } from '../cycle/index.js';
 import { soundStroke, type Shape, type Tuning } from '../fretting/index.js';
 import type { HandProfile } from '../hand/index.js';
-import { makeNeck } from '../neck/index.js';
+import { neckOf } from '../neck/index.js';
 import type { Layout } from '../pattern/index.js';
 import { bpm, lcm, millisOf, ticks, type Ticks } from '../time/index.js';
 import { harmonyTurns, heldInTurn, shapeAt } from './harmony.js';
 import type { Section } from './model.js';
+import { rightHandMove, type RightHandMove } from './right-hand-moves.js';
 
 /** One change of a section, in its place. */
 export interface PlacedChange extends ShapeChange {
@@ -14,6 +15,7 @@ export interface PlacedChange extends ShapeChange {
   readonly at: Ticks;
   readonly turn: number;
   readonly label: string;
+  readonly rightHand: RightHandMove;
 }
 /** Strokes further away than this say nothing about a change. */
 const NEAR_COUNTS = 4;
@@ -34,7 +36,7 @@ export function sectionChanges(
   const turnLength = cycleLength(section.cycle);
   const turns = Math.min(MOST_TURNS, lcm(Math.max(1, layout.turns), harmonyTurns(section)));
   const whole = turns * turnLength;
-  const neck = makeNeck(profile.scaleLength, capo);
+  const neck = neckOf(profile, capo);
   const tempo = bpm(section.bpm);
   const held = Array.from({ length: turns }, (_, turn) =>
     heldInTurn(section, shapes, turn).map((h) => ({ at: turn * turnLength + h.from, turn, shape: h.shape })),
@@ -45,16 +47,17 @@ export function sectionChanges(
       .filter((s) => s.turn === turn % Math.max(1, layout.turns))
       .map((s) => ({
         at: turn * turnLength + s.inTurn,
+        motion: s.motion,
         strings: soundStroke(s.motion, shapeAt(here, s.inTurn), { tuning, capo }).map((n) => n.string),
-      }))
-      .filter((s) => s.strings.length > 0);
+      }));
   }).flat();
+  const sounding = strokes.filter((s) => s.strings.length > 0);
   const near = NEAR_COUNTS * 5040;
   const found = new Map<string, PlacedChange>();
   held.forEach((now, i) => {
     const before = held[(i + held.length - 1) % held.length];
     if (!before || before.shape.id === now.shape.id) return;
-    const around = strokes.flatMap((s): StrokeNear[] => {
+    const around = sounding.flatMap((s): StrokeNear[] => {
       let away = s.at - now.at;
       // The round closes: what is far ahead is just behind.
       if (away >= whole / 2) away -= whole;
@@ -69,7 +72,16 @@ export function sectionChanges(
     const there = found.get(key);
     if (there && there.difficulty >= change.difficulty) return;
     const at = ticks(now.at);
-    found.set(key, { ...change, at, turn: now.turn, label: placeLabel(section.cycle, now.at - now.turn * turnLength) });
+    const until = held[i + 1]?.at ?? whole;
+    const under = strokes.filter((s) => s.at >= now.at && s.at < until).map((s) => s.motion);
+    const rightHand = rightHandMove(before.shape, now.shape, under);
+    found.set(key, {
+      ...change,
+      rightHand,
+      at,
+      turn: now.turn,
+      label: placeLabel(section.cycle, now.at - now.turn * turnLength),
+    });
   });
   return [...found.values()].sort((a, b) => b.difficulty - a.difficulty || a.at - b.at);
 }

@@ -1,4 +1,5 @@
 import chordLibrary from '@tonaljs/chord';
+import { pitchClassOf } from '../fretting/index.js';
 
 /** A chord as pitch classes, 0 = C … 11 = B. */
 export interface ChordNotes {
@@ -12,18 +13,6 @@ export interface ChordNotes {
 export type ChordReading =
   | { readonly ok: true; readonly chord: ChordNotes }
   | { readonly ok: false; readonly message: string; readonly near: readonly string[] };
-
-const LETTER: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
-const SHIFT: Readonly<Record<string, number>> = { '#': 1, b: -1 };
-
-/** Pitch class of a note name such as F#, Bb, Bbb. Null for anything else. */
-export function pitchClassOf(name: string): number | null {
-  const m = /^([A-G])([#b]*)$/.exec(name);
-  const letter = LETTER[m?.[1] ?? ''];
-  if (!m || letter === undefined) return null;
-  const shift = [...(m[2] ?? '')].reduce((sum, sign) => sum + (SHIFT[sign] ?? 0), 0);
-  return (((letter + shift) % 12) + 12) % 12;
-}
 
 /** Signs and spellings that players use, as the library reads them. */
 const plain = (text: string) =>

@@ -1,16 +1,20 @@
 import { placeLabel } from '../cycle/index.js';
-import { shapeSpan, type Shape } from '../fretting/index.js';
+import type { Shape } from '../fretting/index.js';
 import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant } from '../hand/index.js';
 import type { Raise } from '../drill/raise.js';
 import type { FlatPattern, Layout, Rotation } from '../pattern/index.js';
+import type { BarreHold } from '../piece/barre-holds.js';
 import type { Section } from '../piece/model.js';
+import type { PlacedChange } from '../piece/section-changes.js';
 import { fingersOf } from '../stroke/index.js';
 import { HIGHEST_BPM, TICKS_PER_COUNT } from '../time/index.js';
+import { leftHandFindings } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
 
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
 export interface Finding {
-  readonly id: 'round' | 'accents' | 'weak' | 'missed' | 'start' | 'hand' | 'plants' | 'ceiling' | 'span';
+  readonly id:
+    'round' | 'accents' | 'weak' | 'missed' | 'start' | 'hand' | 'plants' | 'ceiling' | 'span' | 'block' | 'barre';
   readonly tone: Tone;
   readonly title: string;
   readonly lines: readonly string[];
@@ -19,6 +23,8 @@ export interface FindingMatter {
   readonly section: Section;
   readonly shapes: readonly Shape[];
   readonly capo: number;
+  readonly changes: readonly PlacedChange[];
+  readonly barres: readonly BarreHold[];
   readonly flat: FlatPattern;
   readonly layout: Layout;
   readonly rotations: readonly Rotation[];
@@ -32,7 +38,7 @@ export interface FindingMatter {
 /** What there is to say about a section, in sentences, in the order in which a player asks. */
 export function sayFindings(m: FindingMatter): Finding[] {
   if (m.flat.events.length === 0) return [];
-  return [ceiling(m), comesRound(m), ...accents(m), betterStart(m), hand(m), plants(m), ...spans(m)].filter(
+  return [ceiling(m), comesRound(m), ...accents(m), betterStart(m), hand(m), plants(m), ...leftHandFindings(m)].filter(
     (f): f is Finding => f !== null,
   );
 }
@@ -229,17 +235,4 @@ function ceiling({ load, section, raises }: FindingMatter): Finding | null {
       ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
     ],
   };
-}
-
-function spans({ section, shapes, capo, profile }: FindingMatter): Finding[] {
-  const used = [...new Set(section.harmony.shapes)].flatMap((id) => shapes.filter((s) => s.id === id));
-  const wide = used.filter((s) => shapeSpan(s, capo, profile.scaleLength) > profile.span);
-  return wide.map((s) => ({
-    id: 'span',
-    tone: 'late',
-    title: `${s.name}: not for this hand`,
-    lines: [
-      `It spans ${Math.round(shapeSpan(s, capo, profile.scaleLength))} mm; ${profile.name} spans ${profile.span} mm with ease. Play it higher with a capo, or leave a string out.`,
-    ],
-  }));
 }
