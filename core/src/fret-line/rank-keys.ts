@@ -3,6 +3,7 @@ import { openPitch, pitchName } from '../fretting/index.js';
 import { STRINGS } from '../time/index.js';
 import { transposeChord } from '../voicing/index.js';
 import type { FretEvent, FretLineRequest } from './model.js';
+import { holdingFor } from './held.js';
 import { leastFretting } from './solve.js';
 
 export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
@@ -75,13 +76,16 @@ export function rankKeys(request: KeyRequest, watch: SearchWatch = {}): RankedKe
   const pitches = free.flatMap((e) => e.notes.map((n) => n.midi));
   const basses = openBasses({ ...request, events: free });
   const ranked: RankedKey[] = [];
-  transpositions.forEach((transposed, t) => {
-    for (const [c, capo] of capos.entries()) {
-      watch.progress?.((t + c / capos.length) / transpositions.length);
+  capos.forEach((capo, c) => {
+    const neck = { ...request.neck, capo };
+    // Keys on the same neck share most of their notes.
+    const holding = holdingFor({ ...request, neck });
+    for (const [t, transposed] of transpositions.entries()) {
+      watch.progress?.((c + t / transpositions.length) / capos.length);
       const events = moved(free, transposed);
       if (watch.cancelled?.()) throw new SearchCancelled();
-      const own = { ...request, events, neck: { ...request.neck, capo } };
-      const least = leastFretting(own);
+      const own = { ...request, events, neck };
+      const least = leastFretting(own, holding);
       const open = openBasses(own);
       const lost: string[] = [];
       if (open < basses) lost.push(`${basses - open} of ${basses} open basses`);

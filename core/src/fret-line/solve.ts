@@ -1,17 +1,7 @@
 import { kBest, leastTotal, withExactBound, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
-import { lineFaults, waysOf, type Way } from './choices.js';
-import {
-  canHold,
-  isChord,
-  lineHand,
-  ownCost,
-  positionOf,
-  stillRinging,
-  under,
-  wayCost,
-  type FretCost,
-  type Grip,
-} from './cost.js';
+import { lineFaults, type Way } from './choices.js';
+import { isChord, stillRinging, under, wayCost, type FretCost, type Grip } from './cost.js';
+import { holdingFor, placedText, pointsOf } from './held.js';
 import {
   FRET_TERMS,
   type FretAnswer,
@@ -26,7 +16,6 @@ interface State extends Grip {
   readonly n: number;
 }
 const NO_WAY: FretCost = {};
-const sum = (c: FretCost): number => FRET_TERMS.reduce((s, t) => s + (c[t] ?? 0), 0);
 
 /**
  * String, fret and finger for every note of a line, the k best ways, with the cost of each by named term.
@@ -37,13 +26,13 @@ const sum = (c: FretCost): number => FRET_TERMS.reduce((s, t) => s + (c[t] ?? 0)
 export function fretLine(request: FretLineRequest, watch: SearchWatch = {}): FretLineResult {
   const asked = fretProblem(request);
   if ('faults' in asked) return { infeasible: asked.faults };
-  const { paths, looked } = kBest(withExactBound(asked.problem), request.k ?? 5, watch);
+  const { paths, looked } = kBest(withExactBound(asked.problem, request.events.length, watch), request.k ?? 5, watch);
   const answers: readonly FretAnswer[] = paths;
   return answers.length ? { answers, looked } : { infeasible: [asked.stuck()] };
 }
 /** The points of the best fretting alone, or why there is none: for comparing many. */
-export function leastFretting(request: FretLineRequest): number | string {
-  const asked = fretProblem(request);
+export function leastFretting(request: FretLineRequest, holding = holdingFor(request)): number | string {
+  const asked = fretProblem(request, holding);
   if ('faults' in asked) return asked.faults[0] ?? '';
   return leastTotal(asked.problem) ?? asked.stuck();
 }
@@ -53,11 +42,12 @@ interface Asked {
   /** Said when no way leads to the end. */
   readonly stuck: () => string;
 }
-function fretProblem(request: FretLineRequest): Asked | { readonly faults: readonly string[] } {
+function fretProblem(
+  request: FretLineRequest,
+  { hand, ways, under: heldUnder } = holdingFor(request),
+): Asked | { readonly faults: readonly string[] } {
   const faults = lineFaults(request);
   if (faults.length) return { faults };
-  const hand = lineHand(request);
-  const ways = waysOf(request);
   const choices: (readonly Way[])[] = [];
   for (const [i, event] of request.events.entries()) {
     const found = ways(event);
@@ -66,17 +56,8 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
   }
   const names = new Map<readonly Placed[], string>();
   const nameOf = (placed: readonly Placed[]): string => {
-    const there = names.get(placed) ?? text(placed);
+    const there = names.get(placed) ?? placedText(placed);
     names.set(placed, there);
-    return there;
-  };
-  const owns = new Map<readonly Placed[], FretCost>();
-  const ownOf = (to: Grip, { placed, sound }: Way, chord: boolean): FretCost => {
-    const anew = () => ({ ...ownCost(request, hand, to, chord), sound });
-    if (to.ringing.length) return anew();
-    // With every string open the position is where the hand was, and costs nothing.
-    const there = owns.get(placed) ?? anew();
-    owns.set(placed, there);
     return there;
   };
   const { events } = request;
@@ -85,7 +66,7 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
   const problem: SearchProblem<State, readonly Placed[], FretTerm> = {
     terms: FRET_TERMS,
     start: { n: 0, placed: [], ringing: [], position: 1 },
-    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? text(s.ringing) : ''}`,
+    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? placedText(s.ringing) : ''}`,
     stage: (s) => s.n,
     isEnd: (s) => s.n === N,
     moves: (s): Move<State, readonly Placed[], FretTerm>[] => {
@@ -94,16 +75,19 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
       furthest = Math.max(furthest, s.n);
       const chord = isChord(event);
       const mayRing = earlier ? stillRinging(s, earlier, event.at) : [];
-      return (choices[s.n] ?? []).flatMap((choice): Move<State, readonly Placed[], FretTerm>[] => {
+      const all = heldUnder(mayRing);
+      const moves: Move<State, readonly Placed[], FretTerm>[] = [];
+      for (const choice of choices[s.n] ?? []) {
         const { placed } = choice;
         const ringing = under(mayRing, placed);
-        if (ringing.length && !canHold([...placed, ...ringing], hand.hand)) return [];
-        const position = positionOf([...placed, ...ringing], s.position);
-        const to: State = { n: s.n + 1, placed, ringing, position };
-        const own = ownOf(to, choice, chord);
+        const held = (ringing === mayRing ? all : heldUnder(ringing))(choice, chord);
+        if (!held) continue;
+        const to: State = { n: s.n + 1, placed, ringing, position: held.position ?? s.position };
         const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at) : NO_WAY;
-        return [{ to, step: placed, total: sum(own) + sum(way), cost: () => ({ ...own, ...way }) }];
-      });
+        const total = held.points + pointsOf(way);
+        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way }) });
+      }
+      return moves;
     },
   };
   return {
@@ -112,4 +96,3 @@ function fretProblem(request: FretLineRequest): Asked | { readonly faults: reado
       `Event ${furthest + 1} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
   };
 }
-const text = (list: readonly Placed[]) => list.map((p) => `${p.string}.${p.fret}.${p.finger}`).join();
