@@ -4,10 +4,11 @@ import {
   type Harmony,
   copyStudy,
   freeName,
-  makeNeck,
+  neckOf,
   putShape,
   type Reading,
   type ReadingRequest,
+  type Section,
   setTempo,
   type Shape,
   type StoppedNote,
@@ -28,6 +29,8 @@ export interface Preview {
   readonly harmony?: Harmony;
   /** Shapes that it holds and the study does not know yet. */
   readonly shapes?: readonly Shape[];
+  /** Another capo place. */
+  readonly capo?: number;
 }
 const SAVE_AFTER_MS = 300;
 /** Changes of one kind that follow each other so fast are undone in one step. */
@@ -66,16 +69,17 @@ export class OpenStudy {
     const written = this.written();
     const preview = this.previewed();
     if (!written || !preview) return written;
-    const { shapes, ...section } = preview;
-    return shapes ? { ...written, ...section } : { ...written, ...preview };
+    return { ...written, ...sectionPart(preview) };
   });
   /** The study's shapes, with those that are tried out. */
   readonly shapes = computed((): readonly Shape[] => [
     ...(this.current()?.shapes ?? []),
     ...(this.previewed()?.shapes ?? []),
   ]);
-  /** The player's neck with the study's capo on. */
-  readonly neck = computed(() => makeNeck(this.collection.profile().scaleLength, this.current()?.capo ?? 0));
+  /** The study's capo, or that of what is tried out. */
+  readonly capo = computed(() => this.previewed()?.capo ?? this.current()?.capo ?? 0);
+  /** The player's neck with the capo on. */
+  readonly neck = computed(() => neckOf(this.collection.profile(), this.capo()));
   readonly saved = this.saveState.asReadonly();
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
@@ -87,7 +91,7 @@ export class OpenStudy {
       section,
       shapes: this.shapes(),
       tuning: study.tuning,
-      capo: study.capo,
+      capo: this.capo(),
       profile: this.collection.profile(),
       cells: this.collection.ownCells(),
     };
@@ -171,10 +175,11 @@ export class OpenStudy {
     const id = this.written()?.id;
     if (!preview || !id) return;
     this.previewed.set(null);
-    const { shapes = [], ...part } = preview;
+    const { shapes = [], capo } = preview;
     this.apply((study) => ({
       ...shapes.reduce((s, shape) => putShape(shape)(s), study),
-      sections: study.sections.map((s) => (s.id === id ? { ...s, ...part } : s)),
+      ...(capo === undefined ? {} : { capo }),
+      sections: study.sections.map((s) => (s.id === id ? { ...s, ...sectionPart(preview) } : s)),
     }));
   }
   undo() {
@@ -258,4 +263,8 @@ export class OpenStudy {
       this.open(row);
     }
   }
+}
+/** What of a preview belongs to the section; shapes and capo are the study's. */
+function sectionPart({ script, stepsPerCount, start, stopped, harmony }: Preview): Partial<Section> {
+  return { script, stepsPerCount, start, ...(stopped ? { stopped } : {}), ...(harmony ? { harmony } : {}) };
 }

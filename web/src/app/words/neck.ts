@@ -1,8 +1,17 @@
 /** The Neck and the panels beside it. */
 export const neck = {
+  tuning: {
+    capo: 'Capo',
+    tuning: 'Tuning',
+    ownTuning: 'Own …',
+    openStrings: 'Strings 6 to 1',
+  },
   neck: {
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',
+    blockChords: 'Block chords (B)',
+    notForThisHand: 'not for this hand',
+    finer: 'The groups of this cycle begin between all steps: block chords can’t be written for it.',
     empty: 'No shape yet: every string is open. Find one by its symbol, or write a row of chords.',
     row: 'Shapes in order',
     silent: 'No strokes yet: write some on the Wheel, and each change shows the time there is beside the time needed.',
@@ -50,9 +59,14 @@ export const neck = {
     tooMany: 'A study holds 64 shapes. Take some away in the Wheel’s Shape panel first.',
     melody: 'Melody by note names',
     melodyHelp:
-      'e4 f#4 bb3, each a step · [a2~ e4] together · ~ a bass that rings to the next ~ · e4/2 on string 2 · e4=3 finger 3 · . rest · - hold',
+      'e4 f#4 bb3, each a step · [a2~ e4] together · (Am7) a chord · ~ rings to the next ~ · e4/2 on string 2 · e4=3 finger 3 · . rest · - hold',
     keys: 'Which key or capo is easier?',
     keysHelp: 'Every key around this one with every capo place up to 7, through the same reckoning.',
+    hearKey: 'Hear',
+    quietKey: 'Back',
+    keyUnplayed: 'No way to play it there.',
+    reasons: 'Note by note',
+    moreNotes: 'The rest is on the wheel once it is shown or taken over.',
     noKey: 'can’t be played',
     taken: 'Written in that key; the study’s capo is set',
     takeKey: 'Take',
@@ -70,6 +84,8 @@ export const neck = {
       shift: 'shifts',
       late: 'shift too late',
       jump: 'finger jumps',
+      hinge: 'hinges',
+      sound: 'what chords lack',
     },
     edited: 'Written on the neck',
     keep: 'Keep shape',

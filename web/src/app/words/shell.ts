@@ -57,6 +57,7 @@ export const shell = {
       ['1 2 4 6 7', 'Wheel, Neck, Practise, Logbook, Shelf'],
       ['← → · ↑ ↓', 'Neck: shape before, after · string; then 0–9 its fret, + − a fret on, X silent'],
       ['F H R M', 'Neck: find a shape, changes, row from symbols, melody for both hands'],
+      ['B', 'Neck: the shapes as block chords, left hand alone'],
       ['N', 'Shelf: new study'],
       ['Ctrl+Z · Ctrl+Shift+Z', 'undo · redo'],
       ['Ctrl+S', 'export the open study'],

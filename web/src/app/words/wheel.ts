@@ -173,9 +173,8 @@ export const wheel = {
     edit: 'Edit',
     remove: 'Remove',
     removed: 'Shape removed',
-    capo: 'Capo',
-    tuning: 'Tuning',
     span: 'span',
+    notForThisHand: 'not for this hand',
     none: 'No shape yet: every string is open. Write one in, string 6 first.',
   },
   cycle: {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
-import { type PlacedChange, sayChange, sayFinger, sectionDrills } from '@ruffle-wheel/core';
+import { type PlacedChange, sayChange, sayFinger, sayRightHand, sectionDrills } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
@@ -29,6 +29,9 @@ import { words } from '../../words/en';
             >
           </p>
           <p>{{ c.said }}</p>
+          @if (c.right) {
+            <p class="right">{{ c.right }}</p>
+          }
           @if (c.times) {
             <p class="soft">{{ c.times }}</p>
           }
@@ -82,6 +85,7 @@ export class ChangesPanel {
         mm: change.mm,
         points: change.difficulty,
         said: sayChange(change).join(' '),
+        right: sayRightHand(change.rightHand).join(' '),
         times:
           block.thereMs === null || block.neededMs === 0
             ? ''

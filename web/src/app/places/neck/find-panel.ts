@@ -112,7 +112,7 @@ export class FindPanel {
       key: `shape ${shape.id}`,
       frets: fretsText(held),
       fingers: fingersText(held),
-      mm: Math.round(shapeSpan(shape, neck.capo, neck.scaleLength)),
+      mm: Math.round(shapeSpan(shape, neck)),
     };
   }
 

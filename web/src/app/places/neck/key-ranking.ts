@@ -24,6 +24,17 @@ const SHOWN = 8;
             ><b>{{ k.points }}</b> {{ k.said }}</span
           >
           <span class="buttons">
+            @if (k.key.total !== null) {
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-pressed]="heard() === k.said"
+                [attr.aria-label]="(heard() === k.said ? words.quietKey : words.hearKey) + ': ' + k.said"
+                (click)="hear.emit(k.key)"
+              >
+                {{ heard() === k.said ? words.quietKey : words.hearKey }}
+              </button>
+            }
             <button
               type="button"
               class="plain"
@@ -48,6 +59,9 @@ export class KeyRanking {
   private readonly solve = inject(LongSolve);
   readonly passage = input.required<MelodyAsk>();
   readonly take = output<RankedKey>();
+  readonly hear = output<RankedKey>();
+  /** The key that is being heard, as it is said. */
+  readonly heard = input('');
   protected readonly wanted = signal(false);
   private readonly ask = computed((): KeyRequest | null => {
     if (!this.wanted()) return null;

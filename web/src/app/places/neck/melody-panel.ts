@@ -6,8 +6,10 @@ import {
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
+  neckOf,
   type RankedKey,
   readNotes,
+  sayKey,
   setCapo,
   transposeNotes,
 } from '@ruffle-wheel/core';
@@ -17,6 +19,8 @@ import type { MelodyAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../try-out/answer-buttons';
+import { TryOut } from '../../try-out/try-out';
+import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { KeyRanking } from './key-ranking';
 
@@ -77,6 +81,19 @@ const SHOWN = 48;
               </tbody>
             </table>
           </div>
+          @if (r.more) {
+            <p class="soft">{{ words.moreNotes }}</p>
+          }
+          <details #why (toggle)="reasoned(r.n, why.open)">
+            <summary>{{ words.reasons }}</summary>
+            @if (reasonsOpen().has(r.n)) {
+              <ol class="reasons soft">
+                @for (x of r.reasons; track $index) {
+                  <li [class.dear]="x.faults.length > 0">{{ x.text }}</li>
+                }
+              </ol>
+            }
+          </details>
           @if (r.fault) {
             <p class="fault">{{ r.fault }}</p>
           } @else {
@@ -87,7 +104,7 @@ const SHOWN = 48;
         </section>
       }
       @if (ask()) {
-        <app-key-ranking [passage]="ask()!" (take)="takeKey($event)" />
+        <app-key-ranking [passage]="ask()!" [heard]="heardKey()" (hear)="hearKey($event)" (take)="takeKey($event)" />
       }
     </div>
   `,
@@ -99,6 +116,9 @@ export class MelodyPanel {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
+  private readonly tryOut = inject(TryOut);
+  private readonly notice = inject(Notice);
+  protected readonly reasonsOpen = signal<ReadonlySet<number>>(new Set());
   protected readonly schools = FRET_SCHOOLS;
   protected readonly text = signal('');
   protected readonly school = signal('position');
@@ -111,7 +131,8 @@ export class MelodyPanel {
     const read = this.read();
     if (!study || read.events.length === 0 || read.faults.length) return null;
     const profile = this.collection.profile();
-    const neck = this.open.neck();
+    // The written capo: one that is only tried out asks for nothing anew.
+    const neck = neckOf(profile, study.capo);
     return {
       read,
       request: {
@@ -138,7 +159,7 @@ export class MelodyPanel {
     const answer = this.seen()?.answer;
     return !answer || answer.infeasible ? [] : answer.answers.map((a, n) => this.row(a, n));
   });
-  private row({ left, right, fault, script, stopped }: BothHands, n: number) {
+  private row({ left, right, fault, script, stopped, reasons }: BothHands, n: number) {
     const paid = FRET_TERMS.filter((t) => left.cost[t] > 0).sort((a, b) => left.cost[b] - left.cost[a]);
     const shown = left.steps.slice(0, SHOWN);
     const line = (name: string, cell: (i: number) => string) => ({ name, cells: shown.map((_, i) => cell(i)) });
@@ -153,12 +174,41 @@ export class MelodyPanel {
         line(this.words.left, (i) => each(i, (p) => String(p.finger))),
         line(this.words.right, (i) => right?.steps[i]?.join(' ') ?? ''),
       ],
+      more: left.steps.length > SHOWN,
+      reasons: reasons.slice(0, SHOWN),
       fault,
       shown: { script, stepsPerCount: this.steps(), stopped },
     };
   }
+  protected reasoned(n: number, open: boolean) {
+    this.reasonsOpen.update((before) => new Set([...before].filter((x) => x !== n).concat(open ? [n] : [])));
+  }
+  /** The passage in another key, under another capo. */
+  private inKey({ transposed, capo }: RankedKey): MelodyAsk | null {
+    const ask = this.ask();
+    if (!ask) return null;
+    const read = readNotes(transposeNotes(this.text(), transposed), this.steps());
+    return { read, request: { ...ask.request, neck: { ...ask.request.neck, capo }, k: 1 } };
+  }
+  /** Best fingers of both hands in that key, heard in place of the pattern; a second press goes back. */
+  protected async hearKey(key: RankedKey) {
+    const name = `key ${sayKey(key)}`;
+    if (this.tryOut.shown() === name) return this.tryOut.leave();
+    const ask = this.inKey(key);
+    const answer = ask ? await this.solve.melody(ask, () => undefined) : null;
+    const best = !answer || answer.infeasible ? null : (answer.answers[0] ?? null);
+    if (!best?.right) return this.notice.say(best?.fault || this.words.keyUnplayed);
+    this.tryOut.show(name, {
+      script: best.script,
+      stepsPerCount: this.steps(),
+      stopped: best.stopped,
+      capo: key.capo,
+    });
+  }
+  protected readonly heardKey = computed(() => /^key (.*)$/.exec(this.tryOut.shown() ?? '')?.[1] ?? '');
   /** The melody is written in the other key, and the study gets the capo. */
   protected takeKey({ transposed, capo }: RankedKey) {
+    this.tryOut.leave();
     this.open.apply(setCapo(capo));
     this.text.set(transposeNotes(this.text(), transposed));
   }

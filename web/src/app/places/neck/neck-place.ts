@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import {
+  blockChords,
   changeBetween,
   fingerShape,
   fretsText,
@@ -9,7 +10,9 @@ import {
   holdShape,
   OPEN_SHAPE,
   type PlacedChange,
+  reachFault,
   type Shape,
+  sayRightHand,
   shapeAt,
   shapeSpan,
   stopOver,
@@ -21,7 +24,10 @@ import {
 import { Keys } from '../../keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
+import { TryOut } from '../../try-out/try-out';
+import { TuningFields } from '../../tuning/tuning-fields';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
+import { Notice } from '../../ui/notice';
 import { TabPanels } from '../../ui/tab-panels';
 import { words } from '../../words/en';
 import { ChangesPanel } from './changes-panel';
@@ -31,11 +37,13 @@ import { RowPanel } from './row-panel';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
+/** What is tried out while block chords are played. */
+const BLOCKS = 'block chords';
 
 /** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
 @Component({
   selector: 'app-neck-place',
-  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel],
+  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
   templateUrl: './neck-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,6 +53,8 @@ export class NeckPlace {
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
+  private readonly tryOut = inject(TryOut);
+  private readonly notice = inject(Notice);
   protected readonly panels = new TabPanels(PANEL_KEYS);
   private readonly choice = signal(0);
   /** String that digits set; null while no shape is written. */
@@ -91,6 +101,13 @@ export class NeckPlace {
       placed ?? changeBetween({ from, to, neck: this.open.neck(), profile: this.collection.profile(), strokes: [] })
     );
   });
+  /** What the present shape asks of the right hand. */
+  protected readonly rightHand = computed(() => {
+    const [from, to] = [this.former(), this.present()];
+    const placed = from && !this.draft() ? this.changeOf(from, to) : null;
+    return placed ? sayRightHand(placed.rightHand).join(' ') : '';
+  });
+  protected readonly blocks = computed(() => this.tryOut.shown() === BLOCKS);
   /** Notes that a line stops for itself: those heard last, or its first. */
   private readonly stopped = computed(() => {
     const section = this.open.section();
@@ -128,9 +145,9 @@ export class NeckPlace {
   /** Without strokes nothing says how much time a change has. */
   protected readonly silent = computed(() => this.open.reading()?.flat.events.length === 0);
   protected readonly span = computed(() => {
-    const profile = this.collection.profile();
-    const mm = shapeSpan(this.drawn(), this.open.study()?.capo ?? 0, profile.scaleLength);
-    return { mm: Math.round(mm), wide: mm > profile.span };
+    const mm = Math.round(shapeSpan(this.drawn(), this.open.neck()));
+    const beyond = this.draft() ? null : reachFault(this.drawn(), handOn(this.open.neck(), this.collection.profile()));
+    return { mm, beyond };
   });
   protected readonly held = computed(() => {
     const draft = this.draft();
@@ -163,6 +180,7 @@ export class NeckPlace {
     if (e.key === 'ArrowLeft') this.to(this.index() - 1);
     else if (e.key === 'ArrowRight') this.to(this.index() + 1);
     else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') this.toNextString(e.key === 'ArrowDown' ? 1 : -1);
+    else if (e.key === 'b' || e.key === 'B') this.playBlocks();
     else if (e.key === 'Escape') this.leave();
     else if (string !== null && /^[0-9]$/.test(e.key)) this.setFret(string, Number(e.key));
     else if (string !== null && (e.key === 'x' || e.key === 'X')) this.setFret(string, null);
@@ -193,6 +211,13 @@ export class NeckPlace {
     const fingers = best?.fingers ?? frets.map((f) => (f === 0 ? (0 as const) : null));
     if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
     this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
+  }
+  /** The shapes alone, one strum with each, in place of the pattern; the same key goes back to it. */
+  protected playBlocks() {
+    const written = this.open.written();
+    const blocks = written ? blockChords(written) : null;
+    if (blocks) this.tryOut.show(BLOCKS, blocks);
+    else this.notice.say(this.words.finer);
   }
   protected leave() {
     this.draft.set(null);

@@ -20,6 +20,10 @@ beforeEach(async () => {
     { provide: LongSolve, useValue: solve },
   ]);
 });
+const unfold = (e: HTMLElement | undefined) => {
+  (e as HTMLDetailsElement).open = true;
+  e!.dispatchEvent(new Event('toggle'));
+};
 const shapes = () => world.open.section()?.harmony.shapes ?? [];
 
 describe('the neck', () => {
@@ -92,6 +96,41 @@ describe('the neck', () => {
     await press(f, 'Left-handed');
     expect(nut()).toBeLessThan(0);
     expect(world.collection.settings().neckMirrored).toBe(true);
+  });
+  it('plays the shapes as block chords, left hand alone, and goes back to the pattern', async () => {
+    const { f, hit } = await place();
+    const written = world.open.section()?.script;
+    await hit('b');
+    expect(world.open.section()?.script).toMatch(/^id( -)+$/);
+    expect(shapes()).toEqual(['c', 'em']);
+    expect(button(f, 'Block chords').getAttribute('aria-pressed')).toBe('true');
+    await hit('b');
+    expect(world.open.section()?.script).toBe(written);
+  });
+  it('says where the right hand goes with the chord', async () => {
+    world.open.apply(setScript('s-a', 'p:b ima:t p:b ima:t'));
+    const { f, hit } = await place();
+    await hit('ArrowRight');
+    expect(texts(f, '.board .right')[0]).toMatch(/^The right hand moves: the thumb goes from string 5 to 6/);
+    const list = await show(ChangesPanel);
+    expect(texts(list, '.right').some((t) => /the thumb goes from string 6 to 5/.test(t))).toBe(true);
+  });
+  it('has capo and tuning at hand; own strings are written by names, and what breaks is warned of', async () => {
+    const { f } = await place();
+    await type(f, field(f, 'Capo'), '2');
+    expect(world.open.study()?.capo).toBe(2);
+    await type(f, field(f, 'Tuning'), '');
+    await type(f, field(f, 'Strings 6 to 1'), 'D A D F# A');
+    expect(texts(f, '[role=alert]').join()).toMatch(/names six strings/);
+    expect(world.open.study()?.tuning[0]).toBe(40);
+    await type(f, field(f, 'Strings 6 to 1'), 'D A D F# A D');
+    expect(world.open.study()?.tuning).toEqual([38, 45, 50, 54, 57, 62]);
+    expect(texts(f, '[role=status]')).toEqual([]);
+    await type(f, field(f, 'Strings 6 to 1'), 'E A D G B A4');
+    expect(texts(f, '[role=status]').join()).toMatch(/String 1 may break: A4 is 5 semitones/);
+    world.open.undo();
+    await f.whenStable();
+    expect(texts(f, '[role=status]')).toEqual([]);
   });
   it('without strokes it says where the times come from', async () => {
     world.open.apply(setScript('s-a', ''));
@@ -201,11 +240,9 @@ describe('a melody for both hands', () => {
   it('ranks keys and capo places when asked, and is written in another one', async () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), 'eb4 db4');
-    await vi.waitFor(() => expect(all(f, 'details')).toHaveLength(1));
-    const details = all(f, 'details')[0] as HTMLDetailsElement;
+    await vi.waitFor(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
     expect(all(f, '.shape')).toHaveLength(0);
-    details.open = true;
-    details.dispatchEvent(new Event('toggle'));
+    unfold(all(f, 'app-key-ranking details')[0]);
     await vi.waitFor(() => expect(all(f, '.shape').length).toBeGreaterThan(7));
     await f.whenStable();
     expect(texts(f, '.shape b').map(Number)).toEqual([...texts(f, '.shape b').map(Number)].sort((a, b) => a - b));
@@ -215,6 +252,38 @@ describe('a melody for both hands', () => {
     expect(field(f, 'Melody by note names').value).not.toBe('eb4 db4');
     world.open.undo();
     expect(world.open.study()?.capo).toBe(0);
+  });
+  it('says why every note stands where it does, once it is asked', async () => {
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), '[a2 e4] d4 (Am7) b3');
+    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    await f.whenStable();
+    expect(all(f, '.reasons')).toHaveLength(0);
+    unfold(all(f, 'section details')[0]);
+    await vi.waitFor(() => expect(texts(f, '.reasons li')).toHaveLength(4));
+    expect(texts(f, '.reasons li')[0]).toMatch(/^Note 1: string 5 open with /);
+    expect(texts(f, '.reasons li')[2]).toMatch(/^Note 3: Am7/);
+  });
+  it('another key is heard with its capo before it is taken, and left again', async () => {
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), 'eb4 db4');
+    await vi.waitFor(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
+    unfold(all(f, 'app-key-ranking details')[0]);
+    await vi.waitFor(() => expect(texts(f, '.shape span:first-child').some((t) => /capo [1-7]/.test(t))).toBe(true));
+    await f.whenStable();
+    const said = texts(f, '.shape span:first-child')
+      .find((t) => /capo [1-7]/.test(t))!
+      .replace(/^\S+ /, '');
+    const capo = Number(/capo (\d)/.exec(said)![1]);
+    await press(f, `Hear: ${said}`);
+    await vi.waitFor(() => expect(world.open.capo()).toBe(capo));
+    await f.whenStable();
+    expect(world.open.study()?.capo).toBe(0);
+    const lowest = Math.min(...world.open.section()!.stopped!.map((n) => n.fret));
+    expect(lowest).toBeGreaterThanOrEqual(0);
+    await press(f, `Back: ${said}`);
+    expect(world.open.capo()).toBe(0);
+    expect(field(f, 'Melody by note names').value).toBe('eb4 db4');
   });
   it('names what is no note, and what no hand can hold', async () => {
     const f = await show(MelodyPanel);

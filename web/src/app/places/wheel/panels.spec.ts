@@ -87,7 +87,7 @@ describe('shape panel', () => {
   it('capo and tuning belong to the study', async () => {
     const f = await panel();
     await type(f, field(f, 'Capo'), '3');
-    await type(f, field(f, 'Tuning'), '38,45,50,55,59,64');
+    await type(f, field(f, 'Tuning'), 'D2 A2 D3 G3 B3 E4');
     expect(world.open.study()).toMatchObject({ capo: 3, tuning: [38, 45, 50, 55, 59, 64] });
   });
 });

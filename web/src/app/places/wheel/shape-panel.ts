@@ -3,31 +3,30 @@ import {
   cycleLength,
   fingersText,
   fretsText,
+  handOn,
   type Harmony,
   type HeldShape,
-  millimetres,
   OPEN_SHAPE,
   putShape,
+  reachFault,
   readShape,
   removeShape,
-  setCapo,
   setHarmony,
-  setTuning,
   type Shape,
   shapeAt,
   shapeSpan,
-  TUNINGS,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
+import { TuningFields } from '../../tuning/tuning-fields';
 import { words } from '../../words/en';
 
 /** The left hand under the pattern: what is held, in which order shapes come, and the study's shapes as text. */
 @Component({
   selector: 'app-shape-panel',
-  imports: [Fretboard, Icon],
+  imports: [Fretboard, Icon, TuningFields],
   templateUrl: './shape-panel.html',
   styleUrl: './shape-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,8 +38,6 @@ export class ShapePanel {
   private readonly notice = inject(Notice);
   readonly held = input.required<readonly HeldShape[]>();
   readonly heard = input<number | null>(null);
-  protected readonly tunings = TUNINGS;
-  protected readonly capos = Array.from({ length: 13 }, (_, n) => n);
 
   protected readonly editing = signal<Shape | null>(null);
   protected readonly name = signal('');
@@ -65,12 +62,13 @@ export class ShapePanel {
     return section ? shapeAt(this.held(), Math.floor((this.heard() ?? 0) * cycleLength(section.cycle))) : OPEN_SHAPE;
   });
   protected readonly span = computed(() => this.spanOf(this.now()));
-  protected readonly tuningText = computed(() => (this.open.study()?.tuning ?? []).join());
 
   private spanOf(shape: Shape) {
-    const profile = this.collection.profile();
-    const mm = shapeSpan(shape, this.open.study()?.capo ?? 0, millimetres(profile.scaleLength));
-    return { mm: Math.round(mm), wide: mm > profile.span };
+    const neck = this.open.neck();
+    return {
+      mm: Math.round(shapeSpan(shape, neck)),
+      beyond: reachFault(shape, handOn(neck, this.collection.profile())),
+    };
   }
   protected frettedAs(s: Shape) {
     return fretsText(s);
@@ -92,13 +90,6 @@ export class ShapePanel {
     const section = this.open.section();
     if (section) this.open.apply(setHarmony(section.id, { ...this.harmony(), ...part }));
   }
-  protected capo(fret: string) {
-    this.open.apply(setCapo(Number(fret)));
-  }
-  protected tune(strings: string) {
-    this.open.apply(setTuning(strings.split(',').map(Number)));
-  }
-
   protected edit(shape: Shape | null) {
     this.editing.set(shape ?? { ...OPEN_SHAPE, id: crypto.randomUUID(), name: '' });
     this.name.set(shape?.name ?? '');

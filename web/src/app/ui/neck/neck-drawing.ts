@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
   type FingerChange,
-  makeNeck,
-  millimetres,
+  type Neck,
   type Shape,
   type ShapeChange,
   sayFinger,
@@ -33,14 +32,13 @@ export const TIP_MM = 3.9;
 export class NeckDrawing {
   readonly shape = input.required<Shape>();
   readonly change = input<ShapeChange | null>(null);
-  readonly capo = input(0);
-  readonly scaleLength = input(650);
+  readonly neck = input.required<Neck>();
   readonly mirrored = input(false);
   /** String that digits set, when shapes are written by keys. */
   readonly chosen = input<StringNumber | null>(null);
   readonly pick = output<{ readonly string: StringNumber; readonly fret: number }>();
 
-  private readonly neck = computed(() => makeNeck(millimetres(this.scaleLength()), this.capo()));
+  protected readonly capo = computed(() => this.neck().capo);
   private readonly former = computed(() => this.change()?.from ?? null);
   private readonly window = computed(() => {
     const frets = [this.shape(), this.former()].flatMap((s) => s?.frets ?? []).filter((f): f is number => !!f);
@@ -48,9 +46,9 @@ export class NeckDrawing {
     const last = Math.min(MOST_FRETS, Math.max(first + LEAST_FRETS, ...frets.map((f) => f + 1)));
     return { first, last };
   });
-  private readonly from = computed(() => wireAt(this.window().first + this.capo(), millimetres(this.scaleLength())));
+  private readonly from = computed(() => wireAt(this.window().first + this.capo(), this.neck().scaleLength));
   private readonly width = computed(
-    () => wireAt(this.window().last + this.capo(), millimetres(this.scaleLength())) - this.from(),
+    () => wireAt(this.window().last + this.capo(), this.neck().scaleLength) - this.from(),
   );
   /** A point on the neck in the drawing; a mirrored drawing counts from the right. */
   private at(string: StringNumber, fret: number): { x: number; y: number } {
@@ -72,8 +70,8 @@ export class NeckDrawing {
     const { first, last } = this.window();
     return Array.from({ length: last - first }, (_, n) => {
       const fret = first + n + 1;
-      const x = wireAt(fret + this.capo(), millimetres(this.scaleLength())) - this.from();
-      const before = wireAt(fret + this.capo() - 1, millimetres(this.scaleLength())) - this.from();
+      const x = wireAt(fret + this.capo(), this.neck().scaleLength) - this.from();
+      const before = wireAt(fret + this.capo() - 1, this.neck().scaleLength) - this.from();
       return {
         fret,
         x: this.side() * x,

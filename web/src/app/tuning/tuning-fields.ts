@@ -1,0 +1,100 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { HIGHEST_CAPO, readTuning, setCapo, setTuning, TUNINGS, tuningText, tuningWarnings } from '@ruffle-wheel/core';
+import { OpenStudy } from '../study';
+import { words } from '../words/en';
+
+/** The study's capo and its strings, chosen or written by note names; what would break a string is warned of. */
+@Component({
+  selector: 'app-tuning-fields',
+  template: `
+    <div class="row">
+      <label>
+        {{ words.capo }}
+        <select #capo class="field" (change)="open.apply(setCapo(+capo.value))">
+          @for (n of capos; track n) {
+            <option [value]="n" [selected]="n === open.study()?.capo">{{ n }}</option>
+          }
+        </select>
+      </label>
+      <label>
+        {{ words.tuning }}
+        <select #chosen class="field" (change)="choose(chosen.value)">
+          @for (t of tunings; track t.name) {
+            <option [value]="text(t.strings)" [selected]="!writing() && text(t.strings) === now()">{{ t.name }}</option>
+          }
+          <option value="" [selected]="own()">{{ words.ownTuning }}</option>
+        </select>
+      </label>
+      @if (own()) {
+        <label>
+          {{ words.openStrings }}
+          <input
+            #strings
+            class="field"
+            spellcheck="false"
+            [value]="now()"
+            [attr.aria-invalid]="faults().length > 0"
+            (change)="write(strings.value)"
+          />
+        </label>
+      }
+    </div>
+    @for (f of faults(); track f) {
+      <p class="watch" role="alert">{{ f }}</p>
+    }
+    @for (w of warnings(); track w) {
+      <p class="watch" role="status">{{ w }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 6px;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 14px;
+    }
+    label {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+    }
+    input {
+      width: 12.5em;
+    }
+    .watch {
+      margin: 0;
+      color: var(--pomegranate);
+      font-weight: 700;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TuningFields {
+  protected readonly words = words.tuning;
+  protected readonly open = inject(OpenStudy);
+  protected readonly setCapo = setCapo;
+  protected readonly tunings = TUNINGS;
+  protected readonly text = tuningText;
+  protected readonly capos = Array.from({ length: HIGHEST_CAPO + 1 }, (_, n) => n);
+  /** The field for own strings is open, whatever they are. */
+  protected readonly writing = signal(false);
+  protected readonly faults = signal<readonly string[]>([]);
+  private readonly tuning = computed(() => this.open.study()?.tuning ?? []);
+  protected readonly now = computed(() => tuningText(this.tuning()));
+  protected readonly own = computed(() => this.writing() || !TUNINGS.some((t) => tuningText(t.strings) === this.now()));
+  protected readonly warnings = computed(() => tuningWarnings(this.tuning()));
+
+  protected choose(text: string) {
+    this.writing.set(text === '');
+    if (text !== '') this.write(text);
+  }
+  /** A tuning that can't be read leaves the strings as they are, and says why. */
+  protected write(text: string) {
+    const read = readTuning(text);
+    this.faults.set(read.faults ?? []);
+    if (read.tuning) this.open.apply(setTuning(read.tuning), 'tuning');
+  }
+}
