@@ -20,7 +20,8 @@ export const LONGEST_NOTES_TEXT = 60_000;
 /**
  * Reads a melody by note names: `e4 f#4 g4`, each a step; `[a2~ e4]` sound together; `.` rests, `-` holds.
  * `~` after a note lets it ring until the next one marked so, or the end: a bass under a melody. `e4/2` asks
- * for string 2, `e4=3` pins finger 3, `!` is an accent. `(Am7)` is a chord, its shape chosen with the line.
+ * for string 2, `e4=3` pins finger 3, `!` is an accent. `(Am7)` is a chord, its shape chosen with the line;
+ * what rang before it ends there.
  */
 export function readNotes(text: string, stepsPerCount: number): ReadNotes {
   const step = stepTicks(stepsPerCount) ?? ticks(2520);
@@ -83,7 +84,8 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
     length,
     faults,
     events: events.map((e, i): FretEvent => {
-      const next = events.slice(i + 1).find((x) => x.bass === true || x.notes.some((n) => n.bass));
+      // A chord brings its own bass.
+      const next = events.slice(i + 1).find((x) => x.chord !== undefined || x.notes.some((n) => n.bass));
       const rings = ticks((next?.at ?? length) - e.at);
       if (e.chord !== undefined) return { at: e.at, notes: [], chord: e.chord, ...(e.bass ? { rings } : {}) };
       return {

@@ -30,7 +30,7 @@ const SHARE: Readonly<Record<FingerPair, number>> = {
   '14': 1,
 };
 /** Beyond ease a stretch costs; a quarter more is the end. */
-const LIMIT_OVER_EASE = 1.25;
+export const LIMIT_OVER_EASE = 1.25;
 /** Fingers that press on one fret side by side need this much in any case. */
 const LEAST_EASE = 30;
 
