@@ -1,7 +1,7 @@
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { MOST_COUNTS } from '../cycle/index.js';
 import { HIGHEST_FRET, LONGEST_NAME } from '../fretting/index.js';
-import { FINGER_PAIRS, LEAST_SPACING, MOST_SPACING } from '../neck/index.js';
+import { FINGER_PAIRS, LEAST_SPACING, LEAST_SPAN, MOST_SPACING, WIDEST_SPAN } from '../neck/index.js';
 import { LITTLE_FINGER_SPELLINGS } from '../hand/index.js';
 import { LONGEST_CELL, LONGEST_SCRIPT } from '../pattern/index.js';
 import { HIGHEST_CAPO, MOST_SECTIONS, MOST_SHAPES } from '../piece/index.js';
@@ -108,7 +108,7 @@ export const profileSchema = Joi.object({
   scaleLength: Joi.number().min(400).max(800).required(),
   nutSpacing: spacing,
   bridgeSpacing: spacing,
-  span: Joi.number().min(40).max(250).required(),
+  span: Joi.number().min(LEAST_SPAN).max(WIDEST_SPAN).required(),
   left: Joi.object({
     reach: Joi.object(Object.fromEntries(FINGER_PAIRS.map((pair) => [pair, reachSchema]))).required(),
     barre: Joi.number().min(500).max(60_000).required(),

@@ -73,6 +73,9 @@ export function moveConstants(nearMs: number, farMs: number, neck: Neck): LeftHa
 const MOST_MOVE = 500;
 const whole = (ms: number): Millis => millis(Math.round(ms));
 
+/** Spans that a profile may have, in mm. */
+export const LEAST_SPAN = 40;
+export const WIDEST_SPAN = 250;
 /** A hand with its measures; the span that everything else goes by is that of fingers 1 and 4. */
 export const withLeftHand = (profile: HandProfile, left: LeftHand): HandProfile => ({
   ...profile,
@@ -85,7 +88,7 @@ export const withLeftHand = (profile: HandProfile, left: LeftHand): HandProfile 
       }),
     ) as LeftHand['reach'],
   },
-  span: left.reach['14'].ease,
+  span: millimetres(Math.min(WIDEST_SPAN, Math.max(LEAST_SPAN, left.reach['14'].ease))),
 });
 /** A hand whose measures follow from its span again. */
 export const withoutLeftHand = (profile: HandProfile): HandProfile =>

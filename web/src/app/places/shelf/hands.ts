@@ -1,15 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   FINGERS,
   type Finger,
   type HandProfile,
+  type LeftHand,
   LITTLE_FINGER_SPELLINGS,
   type LittleFingerSpelling,
   millimetres,
   millis,
+  withLeftHand,
+  withoutLeftHand,
 } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
+import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
+import { LeftHandMeasures, type ProfileChange } from './left-hand';
+import { MeasureHand } from './measure-hand';
 
 type Measure = 'jointMs' | 'thumbJointMs' | 'scaleLength' | 'span';
 const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
@@ -23,6 +29,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
 /** Whose hands the figures are measured against, and the cautions. */
 @Component({
   selector: 'app-hands',
+  imports: [LeftHandMeasures, MeasureHand],
   templateUrl: './hands.html',
   styleUrl: './hands.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,17 +37,22 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
 export class Hands {
   protected readonly words = words.shelf;
   protected readonly collection = inject(Collection);
+  private readonly notice = inject(Notice);
   protected readonly spellings = LITTLE_FINGER_SPELLINGS;
   protected readonly profile = this.collection.profile;
   protected readonly fingers = computed(() =>
     FINGERS.map((finger) => ({ finger, ms: this.profile().returnMs[finger] })),
   );
-  protected readonly measures: readonly { key: Measure; label: string }[] = [
+  protected readonly measures = computed((): readonly { key: Measure; label: string }[] => [
     { key: 'jointMs', label: words.shelf.joint },
     { key: 'thumbJointMs', label: words.shelf.thumbJoint },
     { key: 'scaleLength', label: words.shelf.scale },
-    { key: 'span', label: words.shelf.span },
-  ];
+    // Once measured, the span is that of fingers 1 and 4 in the table.
+    ...(this.profile().left ? [] : [{ key: 'span' as const, label: words.shelf.span }]),
+  ]);
+
+  /** The guided set-up is open. */
+  protected readonly measuring = signal(false);
 
   protected choose(id: string) {
     this.collection.set({ profileId: id });
@@ -75,6 +87,19 @@ export class Hands {
     await this.save({ cautionsRead });
   }
 
+  protected async keepMeasures(left: LeftHand) {
+    this.measuring.set(false);
+    await this.withUndo((p) => withLeftHand(p, left), words.measure.kept);
+  }
+  protected async forget() {
+    await this.withUndo(withoutLeftHand, words.measure.forgotten);
+  }
+  private async withUndo(change: ProfileChange, said: string) {
+    const before = this.profile();
+    await this.put(change);
+    this.notice.withUndo(said, () => this.collection.saveProfile(before));
+  }
+
   /** What can't be a measure of a hand goes back to what stood there; what is out of bounds to the nearest bound. */
   private bounded(key: Measure | 'returnMs', field: HTMLInputElement, before: number): number {
     const n = Number(field.value);
@@ -83,9 +108,17 @@ export class Hands {
     field.value = String(value);
     return value;
   }
-  private async save(change: Partial<HandProfile>) {
-    const profile = { ...this.profile(), ...change };
-    await this.collection.saveProfile(profile);
-    this.collection.set({ profileId: profile.id });
+  private save(change: Partial<HandProfile>): Promise<void> {
+    return this.put((p) => ({ ...p, ...change }));
   }
+  /** Changes follow one another, each made on what the one before has left. */
+  protected put(change: ProfileChange): Promise<void> {
+    this.saving = this.saving.then(async () => {
+      const profile = change(this.profile());
+      await this.collection.saveProfile(profile);
+      this.collection.set({ profileId: profile.id });
+    });
+    return this.saving;
+  }
+  private saving = Promise.resolve();
 }

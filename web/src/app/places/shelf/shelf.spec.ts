@@ -125,7 +125,7 @@ describe('hands', () => {
   it('shows the cautions and keeps that they were read', async () => {
     const f = await show(Hands);
     expect(texts(f, '.cautions li')[0]).toMatch(/Pain, numbness or tingling: stop/);
-    const read = all(f, 'input[type=checkbox]')[0] as HTMLInputElement;
+    const read = all(f, '.read input')[0] as HTMLInputElement;
     read.checked = true;
     read.dispatchEvent(new Event('change'));
     await vi.waitFor(() => expect(hand().cautionsRead).toBe(true));

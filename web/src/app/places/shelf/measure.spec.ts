@@ -1,0 +1,123 @@
+import { DEFAULT_PROFILE, leftHandOf, reachLadder, neckOf } from '@ruffle-wheel/core';
+import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
+import { Hands } from './hands';
+import { LANDINGS, Measuring } from './measuring';
+
+const ladder = reachLadder('12', neckOf(DEFAULT_PROFILE));
+
+describe('measuring a left hand', () => {
+  it('climbs while it reaches: the last easy rung is ease, the last reached one the limit', () => {
+    const m = new Measuring(DEFAULT_PROFILE);
+    const first = ladder.findIndex((r) => r.mm === m.rung()!.mm);
+    m.answer('easily');
+    m.answer('easily');
+    m.answer('just');
+    m.answer('not');
+    expect(m.left().reach['12']).toEqual({ ease: ladder[first + 1]!.mm, limit: ladder[first + 2]!.mm });
+    expect(m.step()).toEqual({ kind: 'reach', pair: '23' });
+  });
+  it('goes down when the first rung is too wide already', () => {
+    const m = new Measuring(DEFAULT_PROFILE);
+    const first = ladder.findIndex((r) => r.mm === m.rung()!.mm);
+    expect(first).toBeGreaterThan(1);
+    m.answer('not');
+    m.answer('just');
+    m.answer('easily');
+    const { ease, limit } = m.left().reach['12'];
+    expect(limit).toBe(ladder[first - 1]!.mm);
+    expect(ease).toBe(first > 1 ? ladder[first - 2]!.mm : ladder[0]!.mm);
+  });
+  it('leaves what is skipped as it was, and goes back', () => {
+    const m = new Measuring(DEFAULT_PROFILE);
+    m.next();
+    m.next();
+    expect(m.step()).toEqual({ kind: 'reach', pair: '34' });
+    m.back();
+    expect(m.step()).toEqual({ kind: 'reach', pair: '23' });
+    expect(m.left()).toEqual(leftHandOf(DEFAULT_PROFILE));
+  });
+  it('ends at the top of the ladder, and times barre and landings', () => {
+    const m = new Measuring(DEFAULT_PROFILE);
+    for (let n = 0; n < 60 && m.step().kind === 'reach'; n++) m.answer('easily');
+    expect(m.left().reach['12'].ease).toBe(ladder.at(-1)!.mm);
+    m.timed(6_400);
+    m.timed(LANDINGS * 180);
+    m.timed(LANDINGS * 300);
+    m.thumb(true);
+    expect(m.step().kind).toBe('done');
+    const { barre, move, thumbOver } = m.left();
+    expect(barre).toBe(6_400);
+    expect(thumbOver).toBe(true);
+    expect(move.perBit).toBeGreaterThan(20);
+    expect(move.start).toBeGreaterThanOrEqual(0);
+  });
+});
+
+describe('the left hand on the shelf', () => {
+  let world: World;
+  beforeEach(async () => {
+    world = await aWorld();
+  });
+  const hand = () => world.collection.profile();
+  const hit = async (f: Awaited<ReturnType<typeof show<Hands>>>, name: string) => {
+    const e = new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true });
+    all(f, 'app-measure-hand')[0]!.dispatchEvent(e);
+    await f.whenStable();
+  };
+
+  it('is measured by keys from the first pair to the end, and kept', async () => {
+    const f = await show(Hands);
+    await press(f, 'Measure this hand');
+    expect(texts(f, '.task')[0]).toMatch(
+      /^Lay finger 1 on string 4, fret \d+, finger 2 on string 3, fret \d+ · \d+ mm/,
+    );
+    for (let pair = 0; pair < 6; pair++) {
+      await hit(f, 'e');
+      await hit(f, 'j');
+      await hit(f, 'n');
+    }
+    expect(texts(f, '.task')[0]).toMatch(/^Lay a barre/);
+    await press(f, 'Start');
+    await press(f, 'Stop');
+    await press(f, 'Leave as it was');
+    await press(f, 'Leave as it was');
+    await press(f, 'No');
+    expect(all(f, 'tbody tr')).toHaveLength(6);
+    await press(f, 'Keep these measures');
+    await vi.waitFor(() => expect(hand().left).toBeDefined());
+    expect(hand().left!.reach['14'].limit).toBeGreaterThan(hand().left!.reach['14'].ease);
+    expect(hand().span).toBe(hand().left!.reach['14'].ease);
+  });
+  it('letters mean nothing else meanwhile', async () => {
+    const f = await show(Hands);
+    await press(f, 'Measure this hand');
+    const heard: string[] = [];
+    const listen = (e: KeyboardEvent) => heard.push(e.key);
+    document.body.append(f.nativeElement as HTMLElement);
+    document.addEventListener('keydown', listen);
+    await hit(f, 'n');
+    await hit(f, '1');
+    document.removeEventListener('keydown', listen);
+    expect(heard).toEqual([]);
+  });
+  it('every figure is set by hand; ease never passes the limit; the strings’ width belongs to it', async () => {
+    const f = await show(Hands);
+    const cell = (label: string) => all(f, `input[aria-label="${label}"]`)[0] as HTMLInputElement;
+    await type(f, cell('easily 1–4, mm'), '140');
+    await vi.waitFor(() => expect(hand().left?.reach['14']).toEqual({ ease: 140, limit: 140 }));
+    await f.whenStable();
+    await type(f, cell('at most 1–4, mm'), '90');
+    await vi.waitFor(() => expect(hand().left?.reach['14']).toEqual({ ease: 90, limit: 90 }));
+    await f.whenStable();
+    await type(f, field(f, 'Barre over six strings'), '4.5');
+    await type(f, field(f, 'String 6 to 1 at the nut'), '45');
+    await vi.waitFor(() => expect(hand()).toMatchObject({ nutSpacing: 9, left: { barre: 4500 } }));
+    await f.whenStable();
+    expect(() => field(f, 'Easy span')).toThrow();
+    await press(f, 'Forget the measures');
+    await vi.waitFor(() => expect(hand().left).toBeUndefined());
+    await f.whenStable();
+    expect(field(f, 'Easy span').value).toBe('90');
+    expect(() => button(f, 'Forget')).toThrow();
+  });
+});
