@@ -1,16 +1,24 @@
 // Two players with different hands, an own cycle, and five weeks of practice with a gap in it.
-import { DEFAULT_PROFILE, makeCycle } from '../core/dist/index.js';
+import { DEFAULT_PROFILE, leftHandOf, makeCycle, reachOf, withLeftHand } from '../core/dist/index.js';
 
+const ines = {
+  ...DEFAULT_PROFILE,
+  id: 'ines',
+  name: 'Inés',
+  returnMs: { p: 185, i: 160, m: 165, a: 195, e: 235 },
+  span: 98,
+  littleFinger: 'e',
+  cautionsRead: true,
+};
+/** She has measured her left hand: a weak reach between 3 and 4, a short barre, quick moves. */
+const measured = {
+  ...leftHandOf(ines),
+  reach: { ...reachOf(98), 34: { ease: 36, limit: 46 }, 14: { ease: 98, limit: 116 } },
+  barre: 6500,
+  move: { start: 45, perBit: 56 },
+};
 export const profiles = [
-  {
-    ...DEFAULT_PROFILE,
-    id: 'ines',
-    name: 'Inés',
-    returnMs: { p: 185, i: 160, m: 165, a: 195, e: 235 },
-    span: 98,
-    littleFinger: 'e',
-    cautionsRead: true,
-  },
+  withLeftHand(ines, measured),
   {
     ...DEFAULT_PROFILE,
     id: 'tadeo',

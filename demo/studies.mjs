@@ -1,5 +1,18 @@
 // A residency at a ferry-terminal café, made up for this product: five studies in three families.
-import { cycleById, makeSection, makeStudy, readShape } from '../core/dist/index.js';
+import {
+  bothHands,
+  cycleById,
+  fretLine,
+  fretSchool,
+  makeSection,
+  makeStudy,
+  neckOf,
+  readNotes,
+  readShape,
+  STANDARD_TUNING,
+  stoppedBy,
+} from '../core/dist/index.js';
+import { profiles } from './players.mjs';
 
 const shape = (id, name, frets, fingers) => {
   const read = readShape(frets, fingers);
@@ -8,6 +21,43 @@ const shape = (id, name, frets, fingers) => {
 };
 const section = (id, name, cycle, more) => ({ ...makeSection(id, name, cycleById(cycle)), ...more });
 const study = (id, name, cycle, more) => ({ ...makeStudy(id, name, cycleById(cycle)), ...more });
+
+/** What the solvers are asked for the duo's lines: the first player's hand. */
+const line = (bpm, school) => ({
+  tuning: STANDARD_TUNING,
+  neck: neckOf(profiles[0]),
+  profile: profiles[0],
+  bpm,
+  school: fretSchool(school),
+  k: 1,
+});
+const best = (result) => {
+  if (result.infeasible) throw new Error(result.infeasible[0]);
+  return result.answers[0];
+};
+/** A melody over basses, fingered for both hands. */
+function falseta(text, stepsPerCount, bpm, school) {
+  const { script, stopped } = best(bothHands(readNotes(text, stepsPerCount), line(bpm, school)));
+  return { script, stopped, stepsPerCount };
+}
+/** The left hand of a script that is written already: the same notes by name. */
+function stoppedFor(text, stepsPerCount, bpm, school) {
+  const read = readNotes(text, stepsPerCount);
+  if (read.faults.length) throw new Error(read.faults[0].message);
+  return stoppedBy(read, best(fretLine({ ...line(bpm, school), events: read.events })).steps);
+}
+/** Tremolo: the melody's string at every stroke of the fingers, a fret for each count. */
+const tremolo = (frets, strokes) =>
+  frets.flatMap((fret, count) =>
+    Array.from({ length: strokes - 1 }, (_, n) => ({
+      at: (count * strokes + n + 1) * (5040 / strokes),
+      string: 1,
+      fret,
+      finger: fret === 0 ? 0 : 4,
+    })),
+  );
+const EVENING = [0, 0, 3, 3, 0, 3, 0, 3, 3, 0, 0, 0];
+const RUN = 'a4/1 g4/1 f4/1 e4/1 d4/2 c#4/2 c4/2 b3/2 bb3/3 a3/3 g#3/3 g3/3';
 
 const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
   note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
@@ -25,9 +75,12 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
       ladder: { start: 140, end: 220, step: 8, passes: 4 },
     }),
     section('ls-b', 'Falseta', 'buleria', {
-      script: '{p:b i:3 a:1 m:2 i:3 m:2}x6',
-      stepsPerCount: 3,
-      harmony: { per: 'turn', shapes: ['em', 'd', 'g', 'fs'] },
+      ...falseta(
+        '[f#2~ a#3] . c#4 d4 c#4 b3 | [g2~ b3] d4 e4 f#4 e4 d4 | [e2~ e4] g4 f#4 e4 | [g2~ d4] b3 c#4 b3 | [f#2~ a#3] . c#4 a#3',
+        2,
+        120,
+        'open',
+      ),
       bpm: 120,
       ladder: { start: 80, end: 160, step: 6, passes: 4 },
     }),
@@ -40,6 +93,7 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
   sections: [
     section('sr-a', 'Picado run', 'solea-por-buleria', {
       script: '{i:1_ m:1_ i:1_ m:1_ i:2_ m:2_ i:2_ m:2_ i:3_ m:3_ i:3_ m:3_}x4',
+      stopped: stoppedFor(Array(4).fill(RUN).join(' '), 4, 84, 'position'),
       stepsPerCount: 4,
       harmony: { per: 'turn', shapes: ['am'] },
       bpm: 84,
@@ -61,6 +115,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
   sections: [
     section('sw-a', 'Four to the count', 'fandango', {
       script: '{p:4 a:1 m:1 i:1 p:3 a:1 m:1 i:1 p:2 a:1 m:1 i:1}x4',
+      stopped: tremolo(EVENING, 4),
       stepsPerCount: 4,
       harmony: { per: 'turn', shapes: ['dm', 'c'] },
       bpm: 72,
@@ -68,6 +123,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
     }),
     section('sw-b', 'Five to the count', 'fandango', {
       script: '{p:b i:1 a:1 m:1 i:1}x12',
+      stopped: tremolo(EVENING, 5),
       stepsPerCount: 5,
       harmony: { per: 'turn', shapes: ['dm', 'c'] },
       bpm: 60,
@@ -114,8 +170,8 @@ const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', 
       ladder: { start: 90, end: 150, step: 5, passes: 4 },
     }),
     section('hl-b', 'Bass in fifths', 'bossa-three-two', {
-      script: '{p:6 - p:5 -}x2 | {p:6 - p:4 -}x2',
-      harmony: { per: 'group', shapes: ['gmaj', 'am7'] },
+      script: '{p:6 - p:5 -}x2 | {p:6 - p:5 -}x2',
+      stopped: stoppedFor('g2/6 - d3/5 - g2/6 - d3/5 - | a2/6 - e3/5 - a2/6 - e3/5 -', 2, 120, 'position'),
       bpm: 120,
       ladder: { start: 80, end: 150, step: 6, passes: 4 },
     }),

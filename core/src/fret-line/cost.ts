@@ -67,7 +67,10 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
   let weak = 0;
   let open = 0;
   let height = 0;
+  let squeeze = 0;
   for (const n of grip.placed) {
+    // A finger's own fret in the first position has its number.
+    if (typeof n.finger === 'number' && n.fret > 0) squeeze = Math.max(squeeze, (n.finger - n.fret) * weights.squeeze);
     if (n.finger === 4) weak += weights.weak;
     if (n.fret === 0) open += chord ? 0 : weights.open;
     else {
@@ -78,7 +81,7 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     }
   }
   return {
-    stretch: Math.round(held.stretch * share) + held.order + held.crowd,
+    stretch: Math.round(held.stretch * share) + held.order + held.crowd + squeeze,
     barre: held.barre * weights.barre,
     weak,
     open,

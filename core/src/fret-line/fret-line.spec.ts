@@ -133,6 +133,15 @@ describe('a fretted line', () => {
   });
 });
 
+describe('the first position', () => {
+  const fingers = (...midi: number[]) => answers({ events: line(...midi), k: 1 })[0]!.steps.map((s) => s[0]!.finger);
+  it('has a finger for each fret, as every method teaches', () => {
+    expect(fingers(64, 65, 67, 65, 64)).toEqual([0, 1, 3, 1, 0]);
+    expect(fingers(65, 66, 67, 68, 67, 66, 65)).toEqual([1, 2, 3, 4, 3, 2, 1]);
+    expect(fingers(60, 62, 60, 59)).toEqual([1, 3, 1, 0]);
+  });
+});
+
 describe('what can’t be fretted', () => {
   it('is said with its place: beyond the neck, two notes on one string, too many, what rings in the way', () => {
     const say = (events: readonly FretEvent[]) => fretLine({ ...base, events }).infeasible?.[0];

@@ -6,6 +6,8 @@ export interface FretWeights {
   readonly barre: number;
   /** The fourth finger, the shortest. */
   readonly weak: number;
+  /** For each fret that a finger stands below its own in the first position: a squeezed hand. */
+  readonly squeeze: number;
   /** An open string: it can't be coloured, and rings on. */
   readonly open: number;
   /** A stopped note that an open string has too. */
@@ -37,6 +39,7 @@ export const FRET_WEIGHTS: FretWeights = {
   stretch: 60,
   barre: 1,
   weak: 3,
+  squeeze: 6,
   open: 2,
   openMissed: 0,
   height: 1,

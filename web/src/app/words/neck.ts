@@ -58,8 +58,13 @@ export const neck = {
     perGroup: 'a chord each group',
     tooMany: 'A study holds 64 shapes. Take some away in the Wheel’s Shape panel first.',
     melody: 'Melody by note names',
-    melodyHelp:
-      'e4 f#4 bb3, each a step · [a2~ e4] together · (Am7) a chord · ~ rings to the next ~ · e4/2 on string 2 · e4=3 finger 3 · . rest · - hold',
+    melodyHelp: [
+      ['e4 f#4 bb3', 'each a step'],
+      ['[a2~ e4]', 'together; ~ rings to the next ~ or chord'],
+      ['(Am7)', 'a chord, its shape chosen'],
+      ['e4/2 e4=3 e4!', 'string 2, finger 3, accent'],
+      ['. -', 'rest, hold'],
+    ],
     keys: 'Which key or capo is easier?',
     keysHelp: 'Every key around this one with every capo place up to 7, through the same reckoning.',
     hearKey: 'Hear',

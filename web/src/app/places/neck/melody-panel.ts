@@ -45,8 +45,15 @@ const SHOWN = 48;
           [value]="text()"
           (input)="text.set(t.value)"
         ></textarea>
-        <span class="soft">{{ words.melodyHelp }}</span>
       </label>
+      <dl class="help soft">
+        @for (h of words.melodyHelp; track h[0]) {
+          <dt>
+            <code>{{ h[0] }}</code>
+          </dt>
+          <dd>{{ h[1] }}</dd>
+        }
+      </dl>
       <label class="pair">
         {{ words.leftFirst }}
         <select #s class="field" (change)="school.set(s.value)">
