@@ -20,6 +20,7 @@ import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../try-out/answer-buttons';
 import { TryOut } from '../../try-out/try-out';
+import { LineTable } from '../../ui/line-table';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { KeyRanking } from './key-ranking';
@@ -31,7 +32,7 @@ const SHOWN = 48;
 /** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
 @Component({
   selector: 'app-melody-panel',
-  imports: [Working, AnswerButtons, KeyRanking],
+  imports: [Working, AnswerButtons, KeyRanking, LineTable],
   template: `
     <div class="row-of">
       <label class="wide">
@@ -74,20 +75,7 @@ const SHOWN = 48;
           <p class="soft">
             <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ r.why }}
           </p>
-          <div class="notes" tabindex="0" role="group" [attr.aria-label]="words.melodyFound + ' ' + (r.n + 1)">
-            <table>
-              <tbody>
-                @for (line of r.lines; track line.name) {
-                  <tr>
-                    <th scope="row">{{ line.name }}</th>
-                    @for (c of line.cells; track $index) {
-                      <td>{{ c }}</td>
-                    }
-                  </tr>
-                }
-              </tbody>
-            </table>
-          </div>
+          <app-line-table [label]="words.melodyFound + ' ' + (r.n + 1)" [lines]="r.lines" />
           @if (r.more) {
             <p class="soft">{{ words.moreNotes }}</p>
           }

@@ -12,6 +12,7 @@ import {
   type PlacedChange,
   reachFault,
   type Shape,
+  type StoppedNote,
   sayRightHand,
   shapeAt,
   shapeSpan,
@@ -26,6 +27,7 @@ import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { TryOut } from '../../try-out/try-out';
 import { TuningFields } from '../../tuning/tuning-fields';
+import { LineTable } from '../../ui/line-table';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
 import { TabPanels } from '../../ui/tab-panels';
@@ -43,7 +45,7 @@ const BLOCKS = 'block chords';
 /** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
 @Component({
   selector: 'app-neck-place',
-  imports: [MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
+  imports: [LineTable, MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
   templateUrl: './neck-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -94,13 +96,14 @@ export class NeckPlace {
   }
   /** The way from the former shape; without strokes where the section does not make it. */
   protected readonly change = computed(() => {
+    if (this.draft()) return null;
+    if (this.lineOnly()) return this.here() > 0 ? this.wayOf(this.lineShape(this.here() - 1), this.drawn()) : null;
     const [from, to] = [this.former(), this.present()];
-    if (!from || this.draft()) return null;
-    const placed = this.changeOf(from, to);
-    return (
-      placed ?? changeBetween({ from, to, neck: this.open.neck(), profile: this.collection.profile(), strokes: [] })
-    );
+    return from ? (this.changeOf(from, to) ?? this.wayOf(from, to)) : null;
   });
+  private wayOf(from: Shape, to: Shape) {
+    return changeBetween({ from, to, neck: this.open.neck(), profile: this.collection.profile(), strokes: [] });
+  }
   /** What the present shape asks of the right hand. */
   protected readonly rightHand = computed(() => {
     const [from, to] = [this.former(), this.present()];
@@ -108,19 +111,50 @@ export class NeckPlace {
     return placed ? sayRightHand(placed.rightHand).join(' ') : '';
   });
   protected readonly blocks = computed(() => this.tryOut.shown() === BLOCKS);
-  /** Notes that a line stops for itself: those heard last, or its first. */
-  private readonly stopped = computed(() => {
+  /** The notes that a line stops for itself, by their places in the pattern. */
+  private readonly places = computed(() => {
+    const byPlace = new Map<number, StoppedNote[]>();
+    for (const n of this.open.section()?.stopped ?? []) byPlace.set(n.at, [...(byPlace.get(n.at) ?? []), n]);
+    return [...byPlace].sort((a, b) => a[0] - b[0]);
+  });
+  /** The place heard last; without music the chosen one where a line stands alone, else its first. */
+  protected readonly here = computed(() => {
+    const places = this.places();
     const section = this.open.section();
-    const stopped = section?.stopped ?? [];
     const length = this.open.reading()?.flat.length ?? 0;
     const heard = section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
-    if (!section || stopped.length === 0 || length === 0) return [];
-    const turns = heard && !heard.countingIn ? heard.turn * cycleLength(section.cycle) + heard.inTurn : section.start;
-    const at = wrap(turns - section.start, length);
-    const last = Math.max(...stopped.filter((n) => n.at <= at).map((n) => n.at), stopped[0]?.at ?? 0);
-    return stopped.filter((n) => n.at === last);
+    if (!section || length === 0 || !heard || heard.countingIn)
+      return this.lineOnly() ? Math.min(this.choice(), Math.max(0, places.length - 1)) : 0;
+    const at = wrap(heard.turn * cycleLength(section.cycle) + heard.inTurn - section.start, length);
+    return Math.max(
+      0,
+      places.findLastIndex(([place]) => place <= at),
+    );
   });
-  protected readonly drawn = computed(() => this.draft() ?? stopOver(this.present(), this.stopped()));
+  private readonly stopped = computed(() => this.places()[this.here()]?.[1] ?? []);
+  /** No shapes are held: the neck shows the line alone. */
+  protected readonly lineOnly = computed(() => this.row().length === 0 && this.places().length > 0);
+  protected readonly line = computed(() => {
+    const each = (name: string, of: (n: StoppedNote) => string) => ({
+      name,
+      cells: this.places().map(([, notes]) => notes.map(of).join(' ')),
+    });
+    return [
+      each(this.words.string, (n) => String(n.string)),
+      each(this.words.fret, (n) => String(n.fret)),
+      each(this.words.left, (n) => String(n.finger ?? '')),
+    ];
+  });
+  protected readonly drawn = computed((): Shape => {
+    const draft = this.draft();
+    return draft ?? (this.lineOnly() ? this.lineShape(this.here()) : stopOver(this.present(), this.stopped()));
+  });
+  /** What is stopped at one place of the line, as a shape of those strings alone. */
+  private lineShape(n: number): Shape {
+    const nothing = { frets: STRINGS.map(() => null), fingers: STRINGS.map(() => null) };
+    const name = `${this.words.note} ${n + 1} ${this.words.of} ${this.places().length}`;
+    return stopOver({ id: `line ${n}`, name, ...nothing }, this.places()[n]?.[1] ?? []);
+  }
   protected readonly cards = computed(() => {
     const row = this.row();
     return row.map((shape, n) => {
@@ -161,7 +195,7 @@ export class NeckPlace {
   }
 
   protected to(n: number) {
-    const length = this.row().length;
+    const length = this.row().length || this.places().length;
     if (length) this.choice.set((n + length) % length);
   }
   /** A change of the list shown on the neck. */
@@ -177,8 +211,9 @@ export class NeckPlace {
     const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
     if (inTabs) return false;
     const string = this.string();
-    if (e.key === 'ArrowLeft') this.to(this.index() - 1);
-    else if (e.key === 'ArrowRight') this.to(this.index() + 1);
+    const now = this.lineOnly() ? this.here() : this.index();
+    if (e.key === 'ArrowLeft') this.to(now - 1);
+    else if (e.key === 'ArrowRight') this.to(now + 1);
     else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') this.toNextString(e.key === 'ArrowDown' ? 1 : -1);
     else if (e.key === 'b' || e.key === 'B') this.playBlocks();
     else if (e.key === 'Escape') this.leave();

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { setHarmony, setScript } from '@ruffle-wheel/core';
+import { setCell, setHarmony, setScript } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -106,6 +106,26 @@ describe('the neck', () => {
     expect(button(f, 'Block chords').getAttribute('aria-pressed')).toBe('true');
     await hit('b');
     expect(world.open.section()?.script).toBe(written);
+  });
+  it('walks through a line that stands alone, by keys and with the music', async () => {
+    const stopped = [
+      { at: 0, string: 6 as const, fret: 2, finger: 1 as const },
+      { at: 0, string: 3 as const, fret: 3, finger: 2 as const },
+      { at: 2520, string: 2 as const, fret: 2, finger: 1 as const },
+    ];
+    world.open.apply(setCell('s-a', 'pi:63 m:2', 2, stopped));
+    world.open.apply(setHarmony('s-a', { per: 'turn', shapes: [] }));
+    const { f, hit } = await place();
+    expect(texts(f, 'h1')).toEqual(['Note 1 of 2']);
+    expect(texts(f, 'app-line-table tr')).toEqual(['String 6 3 2', 'Fret 2 3 2', 'Left 1 2 1']);
+    expect(texts(f, 'svg .finger').sort()).toEqual(['1', '2']);
+    await hit('ArrowRight');
+    expect(said(f)).toMatch(
+      /^Note 2 of 2: string 2 fret 2 finger 1\. From Note 1 of 2: Finger 1 goes over to string 2/,
+    );
+    expect(texts(f, 'td.here')).toEqual(['2', '2', '1']);
+    await hit('ArrowRight');
+    expect(texts(f, 'h1')).toEqual(['Note 1 of 2']);
   });
   it('says where the right hand goes with the chord', async () => {
     world.open.apply(setScript('s-a', 'p:b ima:t p:b ima:t'));

@@ -36,6 +36,12 @@ export class LeftHandMeasures {
   protected readonly pairs = computed(() =>
     FINGER_PAIRS.map((pair) => ({ pair, name: `${pair[0] ?? ''}–${pair[1] ?? ''}`, ...this.left().reach[pair] })),
   );
+  protected readonly summary = computed(() => {
+    const { reach, barre, thumbOver } = this.left();
+    const { ease, limit } = reach['14'];
+    const said = this.words;
+    return `1–4 ${said.ease} ${ease} mm, ${said.limit} ${limit} · ${said.barreHeld} ${(barre / 1000).toFixed(1)} s · ${thumbOver ? said.thumbYes : said.thumbNo}`;
+  });
   protected readonly widths = computed(() => [
     { key: 'nutSpacing' as const, label: this.words.nut, mm: width(this.profile().nutSpacing ?? NUT_SPACING) },
     {

@@ -119,6 +119,12 @@ export class MeasureHand implements OnInit {
   }
   /** The hand on the keys stays where it is from step to step. */
   private focus() {
-    afterNextRender(() => this.host.querySelector<HTMLElement>('[data-step]')?.focus(), { injector: this.injector });
+    afterNextRender(
+      () => {
+        this.host.scrollIntoView({ block: 'nearest' });
+        this.host.querySelector<HTMLElement>('[data-step]')?.focus({ preventScroll: true });
+      },
+      { injector: this.injector },
+    );
   }
 }

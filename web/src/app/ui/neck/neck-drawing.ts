@@ -34,6 +34,8 @@ export class NeckDrawing {
   readonly change = input<ShapeChange | null>(null);
   readonly neck = input.required<Neck>();
   readonly mirrored = input(false);
+  /** Strings that are not stopped are only not in play just now: neither silent nor open. */
+  readonly lineOnly = input(false);
   /** String that digits set, when shapes are written by keys. */
   readonly chosen = input<StringNumber | null>(null);
   readonly pick = output<{ readonly string: StringNumber; readonly fret: number }>();
@@ -94,7 +96,7 @@ export class NeckDrawing {
         y: y0,
         thickness: 0.25 + string * 0.13,
         x: this.side() * -7,
-        mark: fret === null ? '×' : fret === 0 ? '○' : '',
+        mark: fret === null ? (this.lineOnly() ? '' : '×') : fret === 0 ? '○' : '',
         chosen: this.chosen() === string,
       };
     }),
@@ -150,10 +152,12 @@ export class NeckDrawing {
   );
   protected readonly tip = TIP_MM;
   protected readonly label = computed(() => {
-    const held = STRINGS.map((string, i) => {
+    const held = STRINGS.flatMap((string, i) => {
       const fret = this.shape().frets[i] ?? null;
       const finger = this.shape().fingers[i];
-      return `string ${string} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}${finger ? ` finger ${finger}` : ''}`}`;
+      return fret === null && this.lineOnly()
+        ? []
+        : `string ${string} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}${finger ? ` finger ${finger}` : ''}`}`;
     });
     const moves = (this.change()?.fingers ?? []).filter((f) => f.action !== 'idle').map(sayFinger);
     return `${this.shape().name}: ${held.join(', ')}.${moves.length ? ` From ${this.former()?.name ?? ''}: ${moves.join('; ')}.` : ''}`;
