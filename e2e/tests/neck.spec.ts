@@ -109,3 +109,86 @@ test('a sixteen-note falseta over two basses is fingered for both hands, heard a
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(/^p[ima]:5\d /);
   expect(Date.now() - begun).toBeLessThan(180_000);
 });
+
+test('a passage is heard in an easier key before it is taken, with its capo, by keys', async ({ player: page }) => {
+  const { keyboard } = page;
+  await newStudy(page);
+  await keyboard.press('2');
+  await expect(page).toHaveTitle('Neck · Ruffle Wheel');
+  await keyboard.press('m');
+  const melody = page.getByLabel('Melody by note names');
+  await expect(melody).toBeFocused();
+  await keyboard.type('[eb3~ bb3] c4 db4 (Ab7) eb4 db4 c4 bb3');
+  await expect(page.locator('app-melody-panel section')).toHaveCount(3);
+  await page.locator('app-key-ranking summary').focus();
+  await keyboard.press('Enter');
+  const best = page.locator('app-key-ranking .shape').first();
+  await expect(best).toBeVisible();
+  const said = (await best.textContent()) ?? '';
+  await tabTo(page, /^Hear: /);
+  await keyboard.press('Enter');
+  await expect(page.locator('.play.sounding')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Back: / })).toBeFocused();
+  await keyboard.press('Enter');
+  await tabTo(page, /^Take: /);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'Capo' })).toHaveValue(/capo (\d)/.exec(said)?.[1] ?? '0');
+  if (said.includes('As it stands')) await expect(melody).toHaveValue('[eb3~ bb3] c4 db4 (Ab7) eb4 db4 c4 bb3');
+  else await expect(melody).not.toHaveValue(/eb3~ bb3/);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Space');
+});
+
+test('what can’t be played is said where it is, and five thousand notes never stop the page', async ({
+  player: page,
+}) => {
+  const { keyboard } = page;
+  await keyboard.press('2');
+  await keyboard.press('m');
+  const melody = page.getByLabel('Melody by note names');
+  await expect(melody).toBeFocused();
+  const alert = page.locator('app-melody-panel [role=alert]');
+  for (const [text, said] of [
+    ['e4 e7', 'Event 2: E7 is not on any string up to fret 12'],
+    ['[e4/1 f4/1]', 'Event 1 puts two notes on one string'],
+    ['[f2 c#3 g3 c#5]', 'Event 1: no fingers hold these notes together'],
+    ['(Amaj9q)', 'not known as a chord. Near it'],
+    ['e4/7', 'is no note'],
+  ] as const) {
+    await melody.fill(text);
+    await expect(alert.first()).toContainText(said);
+  }
+  const tune = ['e4', 'f4', 'g4', 'a4', 'b4', 'c5', 'b4', 'a4'];
+  const notes = (n: number) => Array.from({ length: n }, (_, i) => tune[(i * 3) % 8]).join(' ');
+  await melody.fill(notes(5_001));
+  await expect(alert.first()).toContainText('5000 is the most');
+  await melody.fill(notes(5_000));
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  // The page goes on meanwhile: another tab opens, and the work is dropped with its panel's text.
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('progressbar')).toBeHidden();
+  await melody.fill('e4 f4');
+  await expect(page.locator('app-melody-panel section').first()).toContainText('points');
+});
+
+test('strings are tuned by name, a warning stands by what breaks, and undo brings them back', async ({
+  player: page,
+}) => {
+  await page.keyboard.press('2');
+  await page.getByRole('combobox', { name: 'Tuning' }).selectOption('');
+  const strings = page.getByLabel('Strings 6 to 1');
+  await strings.fill('D A D F# A');
+  await strings.press('Enter');
+  await expect(page.locator('app-tuning-fields [role=alert]')).toContainText('this names 5');
+  await strings.fill('E A D G B A4');
+  await strings.press('Enter');
+  await expect(page.locator('app-tuning-fields [role=status]')).toContainText('String 1 may break');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('app-tuning-fields [role=status]')).toHaveCount(0);
+  await page.keyboard.press('b');
+  await expect(page.getByRole('button', { name: 'Block chords (B)' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.locator('.play.sounding')).toBeVisible();
+  await page.keyboard.press('b');
+  await page.keyboard.press('Space');
+});

@@ -38,6 +38,9 @@ describe('a melody by note names', () => {
 describe('another key', () => {
   it('moves every note and keeps the rhythm; strings and fingers of the old key go', () => {
     expect(transposeNotes('[a2~ e4!] f#4/2 . bb3=2 -', 2)).toBe('[b2~ f#4!] g#4 . c4 -');
+    expect(transposeNotes('bb3 (Ab7) eb4/2=3', 0)).toBe('bb3 (Ab7) eb4');
+    expect(transposeNotes('bb3 eb4 c4', 1)).toBe('b3 e4 db4');
+    expect(transposeNotes('f#4 c#4 d4', 2)).toBe('g#4 d#4 e4');
     const there = readNotes(transposeNotes(FALSETA, 5), 4);
     const here = readNotes(FALSETA, 4);
     expect(there.faults).toEqual([]);

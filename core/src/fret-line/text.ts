@@ -111,18 +111,31 @@ function readNote(text: string): (FretNote & { bass: boolean }) | null {
   };
 }
 
-const NAMES = ['c', 'c#', 'd', 'eb', 'e', 'f', 'f#', 'g', 'g#', 'a', 'bb', 'b'];
-/** The same melody so many semitones higher; strings and fingers that were given belong to the old key and go. */
-export const transposeNotes = (text: string, semitones: number): string =>
-  text
-    .replace(/\(([^)]*)\)/g, (_, chord: string) => `(${transposeChord(chord, semitones)})`)
-    .replace(/(?<!\([^)]*)([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)/g, (whole, name: string, marks: string) => {
-      const note = readNote(name);
-      if (!note) return whole;
-      const midi = note.midi + semitones;
-      const kept = [...marks.replace(/\/[1-6]|=[0-4]/g, '')].join('');
-      return `${NAMES[((midi % 12) + 12) % 12] ?? ''}${Math.floor(midi / 12) - 1}${kept}`;
-    });
+const SHARPS = ['c', 'c#', 'd', 'd#', 'e', 'f', 'f#', 'g', 'g#', 'a', 'a#', 'b'];
+const FLATS = ['c', 'db', 'd', 'eb', 'e', 'f', 'gb', 'g', 'ab', 'a', 'bb', 'b'];
+/** Signs that are usual on their note whatever the rest has. */
+const USUAL = ['c', 'c#', 'd', 'eb', 'e', 'f', 'f#', 'g', 'g#', 'a', 'bb', 'b'];
+/**
+ * The same melody so many semitones higher, chords too, spelt as the passage is; strings and fingers that were
+ * given belong to the old key or capo and go.
+ */
+export function transposeNotes(text: string, semitones: number): string {
+  const count = (sign: RegExp) => text.match(sign)?.length ?? 0;
+  const [sharp, flat] = [count(/[a-gA-G][#♯](?=\d)/g), count(/[a-gA-G][b♭](?=\d)/g)];
+  const names = sharp === flat ? USUAL : sharp > flat ? SHARPS : FLATS;
+  const moved = (name: string): string => {
+    const note = semitones === 0 ? null : readNote(name);
+    if (!note) return name;
+    const midi = note.midi + semitones;
+    return `${names[((midi % 12) + 12) % 12] ?? ''}${Math.floor(midi / 12) - 1}`;
+  };
+  return text
+    .replace(/\(([^)]*)\)/g, (_, chord: string) => `(${semitones === 0 ? chord : transposeChord(chord, semitones)})`)
+    .replace(
+      /(?<!\([^)]*)([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)/g,
+      (_, name: string, marks: string) => moved(name) + marks.replace(/\/[1-6]|=[0-4]/g, ''),
+    );
+}
 
 /** Strings that p i m a pluck together; the thumb sweeps over more. */
 const MOST_PLUCKED = 4;

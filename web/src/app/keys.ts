@@ -55,7 +55,7 @@ export class Keys {
   /** Space and Enter belong to a control that was reached with the keyboard. */
   static onControl(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    return !!target?.closest('button, a, [role="tab"], [role="switch"]') && !!target.matches(':focus-visible');
+    return !!target?.closest('button, a, summary, [role="tab"], [role="switch"]') && !!target.matches(':focus-visible');
   }
 
   /** @returns whether the key was taken */

@@ -76,7 +76,7 @@ export const keep = {
     scale: 'Scale length, mm',
     span: 'Easy span of fingers 1 to 4, mm',
     little: 'Little finger is written',
-    measureHand: 'Measure this hand, step by step',
+    measureHand: 'Measure this hand, step by step (M)',
     forgetMeasures: 'Forget the measures',
     cautions: 'Before you practise',
     cautionList: [

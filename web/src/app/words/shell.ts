@@ -58,7 +58,7 @@ export const shell = {
       ['← → · ↑ ↓', 'Neck: shape before, after · string; then 0–9 its fret, + − a fret on, X silent'],
       ['F H R M', 'Neck: find a shape, changes, row from symbols, melody for both hands'],
       ['B', 'Neck: the shapes as block chords, left hand alone'],
-      ['N', 'Shelf: new study'],
+      ['N · M', 'Shelf: new study · measure the left hand'],
       ['Ctrl+Z · Ctrl+Shift+Z', 'undo · redo'],
       ['Ctrl+S', 'export the open study'],
       ['Esc', 'leave the script, a field or a button: keys belong to the place again'],

@@ -52,7 +52,7 @@ export class Hands {
   ]);
 
   /** The guided set-up is open. */
-  protected readonly measuring = signal(false);
+  readonly measuring = signal(false);
 
   protected choose(id: string) {
     this.collection.set({ profileId: id });

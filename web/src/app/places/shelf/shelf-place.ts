@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import {
   addSection,
   copyStudy,
@@ -48,10 +48,14 @@ export class ShelfPlace {
       })),
   );
 
+  private readonly hands = viewChild.required(Hands);
+
   constructor() {
     inject(Keys).forPlace((e) => {
-      if (e.key !== 'n' && e.key !== 'N') return false;
-      void this.fresh();
+      const letter = e.key.toLowerCase();
+      if (letter === 'n') void this.fresh();
+      else if (letter === 'm') this.hands().measuring.set(true);
+      else return false;
       return true;
     });
   }
