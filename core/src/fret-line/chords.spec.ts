@@ -113,6 +113,20 @@ describe('chords in a line', () => {
       /finger 1 works as a hinge/,
     );
   });
+  it('a barre of six strings costs more than a hinge', () => {
+    const full: FrettedShape = { frets: [1, 3, 3, 2, 1, 1], fingers: [1, 3, 4, 2, 1, 1] };
+    const half: FrettedShape = { frets: [null, null, 3, 2, 1, 1], fingers: [null, null, 3, 2, 1, 1] };
+    const first = { at: ticks(0), notes: [{ midi: 60, string: 2 as const, finger: 1 as const }] };
+    const cost = (shape: FrettedShape) => {
+      const events: FretEvent[] = [first, { at: ticks(2520), notes: [], shapes: [shape] }];
+      const score = scoreFretting({ ...base, events }, [[{ string: 2, fret: 1, finger: 1 }], placed(shape)]);
+      if ('faults' in score) throw new Error(score.faults.join());
+      return score;
+    };
+    expect(cost(full).cost.barre).toBeGreaterThan(cost(half).cost.barre);
+    expect(cost(full).cost.barre).toBeGreaterThan(cost(half).cost.hinge);
+    expect(cost(full).total).toBeGreaterThan(cost(half).total);
+  });
   it('a chord that rings keeps its bass and the fingers of strings that the melody does not take', () => {
     const read = readNotes('(Am7)~ c5 d5 e5', 4);
     expect(read.faults).toEqual([]);

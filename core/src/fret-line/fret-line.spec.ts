@@ -96,6 +96,15 @@ describe('a fretted line', () => {
     const request = { ...base, events: line(60, 62, 64, 65, 67), highestFret: 5, k: 5 };
     expect(answers(request).map((a) => a.total)).toEqual(enumerated(request).slice(0, 5));
   });
+  it('six events too, with a bass that rings under them', () => {
+    const events: FretEvent[] = line(64, 62, 60, 59, 62, 60).map((e, i) =>
+      i === 0 ? { ...e, notes: [{ midi: 48, rings: ticks(5040) }, ...e.notes] } : e,
+    );
+    for (const school of FRET_SCHOOLS) {
+      const request = { ...base, events, school, highestFret: 3, k: 8 };
+      expect(answers(request).map((a) => a.total)).toEqual(enumerated(request).slice(0, 8));
+    }
+  });
   it('every note sounds its pitch, on the string that was given, under the finger that was pinned', () => {
     const events: FretEvent[] = [
       { at: ticks(0), notes: [{ midi: 64, string: 3 }] },

@@ -116,24 +116,29 @@ export function soundFault(asked: Asked, frets: Frets): string | null {
 /** What these frets cost apart from the fingers that hold them. */
 export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTerm, number>> {
   const { weights } = asked;
-  const sounding = frets.flatMap((f, i) => (f === null ? [] : [i]));
-  const [from, to] = [sounding[0] ?? 0, sounding.at(-1) ?? 0];
-  let inner = 0;
-  for (let i = from; i <= to; i++) if ((frets[i] ?? null) === null) inner++;
-  const stopped = frets.filter((f): f is number => f !== null && f > 0);
-  let mask = 0;
-  let lowest = Infinity;
-  for (const i of sounding) {
-    const found = asked.at[i]?.get(frets[i] ?? -1);
+  let [count, silentSince, inner, last] = [0, 0, 0, 0];
+  let [mask, lowest, firstStopped] = [0, Infinity, Infinity];
+  for (let i = 0; i < 6; i++) {
+    const fret = frets[i] ?? null;
+    if (fret === null) {
+      silentSince++;
+      continue;
+    }
+    if (count > 0) inner += silentSince;
+    silentSince = 0;
+    count++;
+    last = i;
+    if (fret > 0) firstStopped = Math.min(firstStopped, fret);
+    const found = asked.at[i]?.get(fret);
     mask |= found?.bit ?? 0;
     lowest = Math.min(lowest, found?.midi ?? Infinity);
   }
   const missing = mask === asked.all ? 0 : asked.tones > 3 ? weights.missing : weights.missingInTriad;
   return {
-    mutes: inner * weights.innerMute + (5 - to) * weights.outerMute,
+    mutes: inner * weights.innerMute + (5 - last) * weights.outerMute,
     missing,
     bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
-    height: stopped.length ? Math.max(0, Math.min(...stopped) - 1) * weights.height : 0,
-    thin: Math.max(0, asked.wanted - sounding.length) * weights.thin,
+    height: firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height,
+    thin: Math.max(0, asked.wanted - count) * weights.thin,
   };
 }

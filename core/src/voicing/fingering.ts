@@ -177,6 +177,18 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
   const found: Fingering[] = [];
   const fingers: (LeftFinger | null)[] = frets.map((f) => (f === 0 ? 0 : null));
   const onFret: (number | null)[] = [null, null, null, null, null];
+  /** First string that each finger holds: from there on it lies over all to the next it holds. */
+  const from: number[] = [-1, -1, -1, -1, -1];
+  const lies = (finger: number, to: number, fret: number): boolean => {
+    const first = from[finger] ?? -1;
+    if (first < 0) return true;
+    if (finger > 1 && to - first >= LONGEST_OTHER_BARRE) return false;
+    for (let i = first; i < to; i++) {
+      const between = frets[i] ?? null;
+      if (between !== null && between < fret) return false;
+    }
+    return true;
+  };
   const walk = (n: number) => {
     const i = stopped[n];
     if (i === undefined) {
@@ -198,10 +210,14 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
           )
         )
           continue;
+        if (!lies(finger, i, fret)) continue;
+        const first = from[finger] ?? -1;
         fingers[i] = finger;
         onFret[finger] = fret;
+        if (first < 0) from[finger] = i;
         walk(n + 1);
         onFret[finger] = there;
+        from[finger] = first;
       } else {
         fingers[i] = finger;
         walk(n + 1);

@@ -65,7 +65,8 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
   };
   const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
     if (soundFault(asked, frets) !== null) return [];
-    const best = fingerShape(frets, asked.hand, 20).find((f) => asked.request.barre !== false || f.cost.barre === 0);
+    const withBarre = asked.request.barre !== false;
+    const best = fingerShape(frets, asked.hand, withBarre ? 1 : Infinity).find((f) => withBarre || f.cost.barre === 0);
     if (!best) return [];
     const sound = soundCost(asked, frets);
     const cost = { ...sound, ...best.cost };
