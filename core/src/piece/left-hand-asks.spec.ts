@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../cycle/index.js';
 import { readShape, STANDARD_TUNING, type Shape } from '../fretting/index.js';
 import { DEFAULT_PROFILE, type HandProfile } from '../hand/index.js';
-import { leftHandOf } from '../neck/index.js';
+import { leftHandOf, neckOf } from '../neck/index.js';
 import { flatten, parseScript, readStep } from '../pattern/index.js';
 import type { Motion } from '../stroke/index.js';
-import { millis } from '../time/index.js';
+import { millimetres, millis } from '../time/index.js';
+import { fingerShape, handOn } from '../voicing/index.js';
 import {
   barreHolds,
   blockChords,
@@ -119,5 +120,29 @@ describe('block chords', () => {
       harmony: { per: 'group', shapes: ['C'] },
     });
     expect(made).toMatchObject({ stepsPerCount: 2, script: 'id - - id - - id -' });
+  });
+});
+
+describe('a shape too wide for this hand', () => {
+  const wide = shape('C maj9', 'x-3-2-4-0-7', 'x-2-1-3-0-4');
+  const told = (profile: HandProfile, held: Shape) =>
+    readSection({
+      section: section({ harmony: { per: 'turn', shapes: [held.id] } }),
+      shapes: [held],
+      tuning: STANDARD_TUNING,
+      capo: 0,
+      profile,
+    }).findings.find((f) => f.id === 'span');
+  const small = { ...DEFAULT_PROFILE, span: millimetres(80) };
+  it('is told with millimetres and a substitute that this hand holds, never as a target', () => {
+    const finding = told(small, wide)!;
+    expect(finding.title).toBe('C maj9: not for this hand');
+    expect(finding.lines[0]).toMatch(/^Fingers \d and \d would be \d+ mm apart; this hand’s limit is \d+\.$/);
+    const instead = /^Instead: \S+ (\S+)/.exec(finding.lines[1]!)![1]!;
+    expect(fingerShape(readShape(instead, '').frets, handOn(neckOf(small), small)).length).toBeGreaterThan(0);
+  });
+  it('a name that is no chord symbol points to where easier ones are found; what fits is not told at all', () => {
+    expect(told(small, { ...wide, name: 'Stairwell' })!.lines[1]).toMatch(/^Neck, Find has easier ones/);
+    expect(told(DEFAULT_PROFILE, C)).toBeUndefined();
   });
 });

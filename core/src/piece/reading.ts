@@ -82,6 +82,7 @@ export function readSection(request: ReadingRequest): Reading {
   const findings = sayFindings({
     section,
     shapes,
+    tuning,
     capo,
     changes,
     barres: barreHolds(section, shapes, profile),

@@ -1,5 +1,5 @@
 import { placeLabel } from '../cycle/index.js';
-import type { Shape } from '../fretting/index.js';
+import type { Shape, Tuning } from '../fretting/index.js';
 import type { HandLoad, HandProfile, NotPlanted, Pendulum, PendulumPlace, Plant } from '../hand/index.js';
 import type { Raise } from '../drill/raise.js';
 import type { FlatPattern, Layout, Rotation } from '../pattern/index.js';
@@ -22,6 +22,7 @@ export interface Finding {
 export interface FindingMatter {
   readonly section: Section;
   readonly shapes: readonly Shape[];
+  readonly tuning: Tuning;
   readonly capo: number;
   readonly changes: readonly PlacedChange[];
   readonly barres: readonly BarreHold[];

@@ -1,7 +1,8 @@
+import { fretsText, type Shape } from '../fretting/index.js';
 import { neckOf } from '../neck/index.js';
 import { sayRightHand } from '../piece/right-hand-moves.js';
 import type { PlacedChange } from '../piece/section-changes.js';
-import { handOn, reachFault } from '../voicing/index.js';
+import { easier, handOn, reachFault, readChord } from '../voicing/index.js';
 import type { Finding, FindingMatter } from './findings.js';
 import { listed, plural } from './strokes.js';
 
@@ -65,20 +66,33 @@ function barre({ barres, section }: FindingMatter): Finding[] {
   ];
 }
 
-function spans({ section, shapes, capo, profile }: FindingMatter): Finding[] {
+function spans(m: FindingMatter): Finding[] {
+  const { section, shapes, capo, profile } = m;
   const hand = handOn(neckOf(profile, capo), profile);
   const used = [...new Set(section.harmony.shapes)].flatMap((id) => shapes.filter((s) => s.id === id));
   return used.flatMap((shape): Finding[] => {
     const fault = reachFault(shape, hand);
     return fault
-      ? [
-          {
-            id: 'span',
-            tone: 'late',
-            title: `${shape.name}: not for this hand`,
-            lines: [`${fault} Neck, Find has easier ones; a capo brings the frets closer.`],
-          },
-        ]
+      ? [{ id: 'span', tone: 'late', title: `${shape.name}: not for this hand`, lines: [fault, instead(m, shape)] }]
       : [];
   });
 }
+
+/** The best substitute for a shape that is too wide, when its name is a chord symbol. */
+function instead({ tuning, capo, profile }: FindingMatter, shape: Shape): string {
+  const chord = shape.name.replace(/\s/g, '');
+  const elsewhere = 'Neck, Find has easier ones; a capo brings the frets closer.';
+  if (!readChord(chord).ok) return elsewhere;
+  const key = JSON.stringify([chord, shape.frets, shape.fingers, tuning, capo, profile]);
+  const known = substitutes.get(key);
+  if (known !== undefined) return known;
+  const best = easier({ chord, tuning, neck: neckOf(profile, capo), profile }, shape)[0];
+  const lost = best?.lost.length ? `, without ${listed(best.lost)}` : '';
+  const said = best ? `Instead: ${best.chord} ${fretsText(best.shape)}${lost}.` : elsewhere;
+  if (substitutes.size >= MOST_KEPT) substitutes.clear();
+  substitutes.set(key, said);
+  return said;
+}
+/** Looking for substitutes takes longer than all other findings: what was found is kept while the script is typed. */
+const substitutes = new Map<string, string>();
+const MOST_KEPT = 32;

@@ -10,7 +10,7 @@ export const neck = {
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',
     blockChords: 'Block chords (B)',
-    notForThisHand: 'not for this hand',
+    notForThisHand: 'not for this hand: F finds easier ones',
     finer: 'The groups of this cycle begin between all steps: block chords can’t be written for it.',
     empty: 'No shape yet: every string is open. Find one by its symbol, or write a row of chords.',
     lineAlone: 'A line of its own, no shape held under it. ← → walk through its notes.',
