@@ -43,7 +43,7 @@ test('pictures of every place', async ({ player: page }) => {
   await page.waitForTimeout(500);
   await shot('neck-find');
   await page.getByRole('tab', { name: 'Melody' }).click();
-  await page.getByLabel('Melody by note names').fill('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4');
+  await page.getByLabel('Melody by note names').fill('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 (E7) d4 c4 b3 g#3 b3 d4 (Am)');
   await page.waitForTimeout(900);
   await shot('neck-melody');
   await leaveFields(page);
@@ -61,6 +61,11 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('logbook');
   await page.keyboard.press('7');
   await shot('shelf');
+  await page.keyboard.press('m');
+  await page.keyboard.press('e');
+  await page.keyboard.press('e');
+  await shot('shelf-measure');
+  await page.getByRole('button', { name: 'Stop measuring' }).click();
   await page.locator('app-cells').evaluate((e) => e.scrollIntoView());
   await shot('shelf-cells');
   await page.emulateMedia({ colorScheme: 'dark' });
