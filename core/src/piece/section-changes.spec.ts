@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../cycle/index.js';
+import { checkCycle, cycleById } from '../cycle/index.js';
 import { readShape, STANDARD_TUNING, type Shape } from '../fretting/index.js';
 import { DEFAULT_PROFILE } from '../hand/index.js';
 import { parseScript } from '../pattern/index.js';
-import { makeSection, readSection, sectionDrills, type Section } from './index.js';
+import { heldInTurn, makeSection, readSection, sectionDrills, type Section } from './index.js';
 
 const shape = (id: string, frets: string, fingers: string): Shape => {
   const { frets: f, fingers: g } = readShape(frets, fingers);
@@ -59,6 +59,26 @@ describe('drills of a section', () => {
     }
     const alone = drills.find((d) => d.name.startsWith('Change alone'))!.make();
     expect(alone.harmony.shapes).toEqual([hardest.from.id, hardest.to.id]);
+  });
+  it('a change comes after half the pattern: by turns, or in the middle of a turn', () => {
+    const made = (script: string, more: Partial<Section> = {}) => {
+      const s = section({ script, ...more });
+      return sectionDrills(s, DEFAULT_PROFILE, read(s).changes)
+        .find((d) => /after half the pattern/.test(d.name))
+        ?.make();
+    };
+    const turn = made('p:b i:3 m:2 a:1 p:b i:3 m:2 a:1')!;
+    expect(turn.cycle?.groups.map((g) => g / 5040)).toEqual([2, 2]);
+    expect(checkCycle(turn.cycle!)).toEqual([]);
+    const { cycle, ...part } = turn;
+    const held = heldInTurn({ ...section({}), ...part, cycle: cycle! }, shapes, 0);
+    expect(held.map((h) => [h.from / 5040, h.to / 5040, h.shape.id])).toEqual([
+      [0, 2, turn.harmony.shapes[0]],
+      [2, 4, turn.harmony.shapes[1]],
+    ]);
+    expect(made('p:b i:3 m:2 a:1')?.cycle?.groups).toHaveLength(4);
+    expect(made('{p:b i:3 m:2 a:1}x4')).toMatchObject({ harmony: { per: 'turn' } });
+    expect(made('p:b i:3 m:2')).toBeUndefined();
   });
   it('plucked patterns have no drill through fewer strings', () => {
     const s = section({});

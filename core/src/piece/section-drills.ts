@@ -2,7 +2,8 @@ import { sayChange } from '../changes/index.js';
 import { drillsFor, keepsPlaces, vary, weakestJoint, type Variant } from '../drill/index.js';
 import type { HandProfile } from '../hand/index.js';
 import { flatten, parseScript, printScript, writeOut } from '../pattern/index.js';
-import { bpm, TICKS_PER_COUNT } from '../time/index.js';
+import { cycleLength } from '../cycle/index.js';
+import { bpm, ticks, TICKS_PER_COUNT } from '../time/index.js';
 import type { Harmony, Section } from './model.js';
 import type { PlacedChange } from './section-changes.js';
 
@@ -17,6 +18,8 @@ export interface SectionDrill {
 }
 export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'harmony'> & {
   readonly stopped: NonNullable<Section['stopped']>;
+  /** The same cycle in other groups, where the drill's changes ask for them. */
+  readonly cycle?: Section['cycle'];
 };
 /** Hardest changes that become drills. */
 const DRILLED_CHANGES = 3;
@@ -83,6 +86,21 @@ function changeDrills(
     why: 'The pattern as written; the change comes sooner than it has to.',
     make: of({ kind: 'start finger', by: 0 }, harmony),
   };
+  const halved = halfway(section, flatten(pattern).length);
+  const half: SectionDrill[] = halved
+    ? [
+        {
+          kind: 'change',
+          name: `Change after half the pattern: ${name}`,
+          why: 'The change comes in the middle of the figure.',
+          make: () => ({
+            ...of({ kind: 'start finger', by: 0 }, { ...harmony, per: halved.per })(),
+            start: 0,
+            ...(halved.cycle ? { cycle: halved.cycle } : {}),
+          }),
+        },
+      ]
+    : [];
   const fewer = [6, 5, 4].map((n): SectionDrill => ({
     kind: 'change',
     name: `Change after ${n} strings: ${name}`,
@@ -90,5 +108,16 @@ function changeDrills(
     make: of({ kind: 'fewer strings', strings: n }, harmony),
   }));
   const sounds = flatten(pattern).events.length > 0;
-  return [alone, ...(sounds ? [within] : []), ...(strums ? fewer : [])];
+  return [alone, ...(sounds ? [within, ...half] : []), ...(strums ? fewer : [])];
+}
+
+/** Shapes that change with every half of the pattern: by turns, or by groups of that length. Null where halves don't fit the turn. */
+function halfway({ cycle }: Section, length: number): { per: Harmony['per']; cycle?: Section['cycle'] } | null {
+  const half = length / 2;
+  const turn = cycleLength(cycle);
+  if (!Number.isInteger(half) || half === 0) return null;
+  if (half === turn) return { per: 'turn' };
+  // An even number of halves, so that every turn begins with the same shape.
+  if (turn % (2 * half) !== 0) return null;
+  return { per: 'group', cycle: { ...cycle, groups: Array.from({ length: turn / half }, () => ticks(half)) } };
 }

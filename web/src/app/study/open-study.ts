@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
 import {
+  type AccentCycle,
   type Command,
   type Harmony,
   copyStudy,
@@ -29,6 +30,8 @@ export interface Preview {
   readonly harmony?: Harmony;
   /** Shapes that it holds and the study does not know yet. */
   readonly shapes?: readonly Shape[];
+  /** The cycle in other groups. */
+  readonly cycle?: AccentCycle;
   /** Another capo place. */
   readonly capo?: number;
 }
@@ -265,6 +268,13 @@ export class OpenStudy {
   }
 }
 /** What of a preview belongs to the section; shapes and capo are the study's. */
-function sectionPart({ script, stepsPerCount, start, stopped, harmony }: Preview): Partial<Section> {
-  return { script, stepsPerCount, start, ...(stopped ? { stopped } : {}), ...(harmony ? { harmony } : {}) };
+function sectionPart({ script, stepsPerCount, start, stopped, harmony, cycle }: Preview): Partial<Section> {
+  return {
+    script,
+    stepsPerCount,
+    start,
+    ...(stopped ? { stopped } : {}),
+    ...(harmony ? { harmony } : {}),
+    ...(cycle ? { cycle } : {}),
+  };
 }

@@ -76,6 +76,7 @@ export const neck = {
     keyUnplayed: 'No way to play it there.',
     reasons: 'Note by note',
     moreNotes: 'The rest is on the wheel once it is shown or taken over.',
+    allKeys: 'Every key and capo',
     noKey: 'can’t be played',
     taken: 'Written in that key; the study’s capo is set',
     takeKey: 'Take',

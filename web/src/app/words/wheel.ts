@@ -168,6 +168,7 @@ export const wheel = {
     name: 'Name',
     frets: 'Frets 6 to 1',
     fingers: 'Fingers 6 to 1',
+    fingersSolved: 'found when left empty',
     keep: 'Keep shape',
     cancel: 'Leave as it was',
     edit: 'Edit',

@@ -6,7 +6,7 @@ import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { words } from '../../words/en';
 
-/** Keys listed; the rest are no easier. */
+/** Keys listed at first; the rest are no easier. */
 const SHOWN = 8;
 
 /** Every transposition and capo place of a passage ranked, once it is asked for. */
@@ -49,6 +49,13 @@ const SHOWN = 8;
           }
         </div>
       }
+      @if (rows().length) {
+        <p class="buttons">
+          <button type="button" class="chip" [attr.aria-pressed]="whole()" (click)="whole.set(!whole())">
+            {{ words.allKeys }}
+          </button>
+        </p>
+      }
     </details>
   `,
   styleUrl: './panels.scss',
@@ -63,6 +70,8 @@ export class KeyRanking {
   /** The key that is being heard, as it is said. */
   readonly heard = input('');
   protected readonly wanted = signal(false);
+  /** All of them listed, those that can't be played too. */
+  protected readonly whole = signal(false);
   private readonly ask = computed((): KeyRequest | null => {
     if (!this.wanted()) return null;
     const { read, request } = this.passage();
@@ -77,7 +86,7 @@ export class KeyRanking {
   protected readonly rows = computed(() => {
     const all = this.asking.answer() ?? [];
     const here = all.find((k) => k.transposed === 0 && k.capo === this.passage().request.neck.capo);
-    const best = all.filter((k) => k.total !== null).slice(0, SHOWN);
+    const best = this.whole() ? all : all.filter((k) => k.total !== null).slice(0, SHOWN);
     return [...best, ...(here && !best.includes(here) ? [here] : [])].map((key) => ({
       key,
       points: key.total ?? this.words.noKey,

@@ -3,11 +3,9 @@ import { MatTabsModule } from '@angular/material/tabs';
 import {
   blockChords,
   changeBetween,
-  fingerShape,
   fretsText,
   handOn,
   heldInTurn,
-  holdShape,
   OPEN_SHAPE,
   type PlacedChange,
   reachFault,
@@ -18,7 +16,6 @@ import {
   shapeSpan,
   stopOver,
   STRINGS,
-  type StringNumber,
   cycleLength,
   wrap,
 } from '@ruffle-wheel/core';
@@ -36,6 +33,7 @@ import { ChangesPanel } from './changes-panel';
 import { FindPanel } from './find-panel';
 import { MelodyPanel } from './melody-panel';
 import { RowPanel } from './row-panel';
+import { ShapeWriting } from './shape-writing';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
@@ -59,10 +57,8 @@ export class NeckPlace {
   private readonly notice = inject(Notice);
   protected readonly panels = new TabPanels(PANEL_KEYS);
   private readonly choice = signal(0);
-  /** String that digits set; null while no shape is written. */
-  protected readonly string = signal<StringNumber | null>(null);
-  protected readonly draft = signal<Shape | null>(null);
-  protected readonly name = signal('');
+  protected readonly writing = new ShapeWriting(() => this.present());
+  protected readonly draft = this.writing.draft;
 
   protected readonly row = computed(() =>
     (this.open.section()?.harmony.shapes ?? []).map((id) => this.open.shapes().find((s) => s.id === id) ?? OPEN_SHAPE),
@@ -183,13 +179,6 @@ export class NeckPlace {
     const beyond = this.draft() ? null : reachFault(this.drawn(), handOn(this.open.neck(), this.collection.profile()));
     return { mm, beyond };
   });
-  protected readonly held = computed(() => {
-    const draft = this.draft();
-    return (
-      !draft || draft.frets.every((f) => f === null || f === 0) || draft.fingers.some((f) => f !== null && f !== 0)
-    );
-  });
-
   constructor() {
     inject(Keys).forPlace((e) => this.pressed(e));
   }
@@ -210,42 +199,15 @@ export class NeckPlace {
   private pressed(e: KeyboardEvent): boolean {
     const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
     if (inTabs) return false;
-    const string = this.string();
     const now = this.lineOnly() ? this.here() : this.index();
     if (e.key === 'ArrowLeft') this.to(now - 1);
     else if (e.key === 'ArrowRight') this.to(now + 1);
-    else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') this.toNextString(e.key === 'ArrowDown' ? 1 : -1);
+    else if (this.writing.pressed(e.key)) return true;
     else if (e.key === 'b' || e.key === 'B') this.playBlocks();
-    else if (e.key === 'Escape') this.leave();
-    else if (string !== null && /^[0-9]$/.test(e.key)) this.setFret(string, Number(e.key));
-    else if (string !== null && (e.key === 'x' || e.key === 'X')) this.setFret(string, null);
-    else if (string !== null && (e.key === '+' || e.key === '-')) this.shift(string, e.key === '+' ? 1 : -1);
-    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.keep();
+    else if (e.key === 'Escape') this.writing.leave();
+    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.writing.keep(this.index());
     else return this.panels.pressed(e);
     return true;
-  }
-  /** String 1 is drawn on top: down goes to the thicker one. */
-  private toNextString(way: 1 | -1) {
-    const now = this.string();
-    const next = now === null ? (way > 0 ? 1 : 6) : now + way;
-    this.string.set(STRINGS.find((s) => s === next) ?? now);
-  }
-  protected picked({ string, fret }: { string: StringNumber; fret: number }) {
-    const now = (this.draft() ?? this.present()).frets[STRINGS.indexOf(string)];
-    this.setFret(string, now === fret ? 0 : fret);
-  }
-  private shift(string: StringNumber, by: number) {
-    const now = (this.draft() ?? this.present()).frets[STRINGS.indexOf(string)] ?? 0;
-    this.setFret(string, Math.min(19, Math.max(0, now + by)));
-  }
-  /** Another fret on one string; fingers are laid on anew, the cheapest that hold it. */
-  private setFret(string: StringNumber, fret: number | null) {
-    const from = this.draft() ?? this.present();
-    const frets = from.frets.map((f, i) => (STRINGS[i] === string ? fret : f));
-    const best = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
-    const fingers = best?.fingers ?? frets.map((f) => (f === 0 ? (0 as const) : null));
-    if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
-    this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
   }
   /** The shapes alone, one strum with each, in place of the pattern; the same key goes back to it. */
   protected playBlocks() {
@@ -253,18 +215,5 @@ export class NeckPlace {
     const blocks = written ? blockChords(written) : null;
     if (blocks) this.tryOut.show(BLOCKS, blocks);
     else this.notice.say(this.words.finer);
-  }
-  protected leave() {
-    this.draft.set(null);
-    this.string.set(null);
-  }
-  /** The written shape takes the place of the one it was made from; undo brings that back. */
-  protected keep() {
-    const draft = this.draft();
-    const section = this.open.section();
-    if (!draft || !section || !this.held()) return;
-    const shape = { ...draft, name: this.name().trim() || fretsText(draft) };
-    this.open.apply(holdShape(section.id, shape, this.index()));
-    this.leave();
   }
 }

@@ -76,6 +76,15 @@ describe('shape panel', () => {
     await f.whenStable();
     expect(world.open.study()?.shapes.at(-1)).toMatchObject({ name: 'G', frets: [3, 2, 0, 0, 0, 3] });
   });
+  it('lays fingers on by itself where none are written', async () => {
+    const f = await panel();
+    await press(f, 'New shape');
+    await type(f, field(f, 'Name'), 'Am');
+    await type(f, field(f, 'Frets'), 'x-0-2-2-1-0');
+    all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
+    await f.whenStable();
+    expect(world.open.study()?.shapes.at(-1)?.fingers).toEqual([null, 0, 2, 3, 1, 0]);
+  });
   it('takes a shape away, out of every order too; undo brings both back', async () => {
     const f = await panel();
     await press(f, 'Remove EM');

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import {
   cycleLength,
   fingersText,
+  fingerShape,
   fretsText,
   handOn,
   type Harmony,
@@ -47,9 +48,15 @@ export class ShapePanel {
     const found = [...readShape(this.frets(), this.fingers()).faults];
     return this.name().trim() ? found : [...found, { path: 'name', message: 'Give the shape a name.' }];
   });
-  protected readonly preview = computed((): Shape => {
-    const read = readShape(this.frets(), this.fingers());
-    return { id: 'preview', name: this.name() || '…', frets: read.frets, fingers: read.fingers };
+  protected readonly preview = computed((): Shape => ({ id: 'preview', name: this.name() || '…', ...this.read() }));
+  /** Without fingers the cheapest that hold the frets are laid on. */
+  private readonly read = computed(() => {
+    const { frets, fingers, faults } = readShape(this.frets(), this.fingers());
+    const solved =
+      this.fingers().trim() || faults.length
+        ? null
+        : fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
+    return { frets, fingers: solved?.fingers ?? fingers };
   });
 
   protected readonly shapes = computed(() => this.open.study()?.shapes ?? []);
@@ -100,8 +107,7 @@ export class ShapePanel {
     e.preventDefault();
     const shape = this.editing();
     if (!shape || this.faults().length) return;
-    const { frets, fingers } = readShape(this.frets(), this.fingers());
-    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), frets, fingers }));
+    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), ...this.read() }));
     this.editing.set(null);
   }
   protected remove(shape: Shape) {
