@@ -1,5 +1,6 @@
 import { kBest, type CostSplit, type Move, type SearchWatch } from '../search/index.js';
 import type { Shape } from '../fretting/index.js';
+import { settled, type Ask } from '../neck/index.js';
 import { voicings, type FrettedShape, type VoicingRequest } from '../voicing/index.js';
 import { changeBetween } from './changes.js';
 
@@ -45,7 +46,8 @@ export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], o
  * Shapes for a row of chord symbols so that they and the changes between them cost least together, from
  * the best twelve shapes of each chord.
  */
-export function shapeRow(request: RowRequest, watch: SearchWatch = {}): RowResult {
+export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResult {
+  const request = settled<RowRequest>(ask);
   const { chords, round, k = 5 } = request;
   if (chords.length === 0) return { infeasible: ['Write chord symbols one after another, e.g. Am7 D7 Gmaj7.'] };
   if (chords.length > LONGEST_ROW)

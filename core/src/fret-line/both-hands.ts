@@ -1,4 +1,5 @@
 import { fingerLine, lineSchool, lineScript, type LineAnswer, type LineStep } from '../line/index.js';
+import { settled, type Ask } from '../neck/index.js';
 import type { StoppedNote } from '../fretting/index.js';
 import type { SearchWatch } from '../search/index.js';
 import { explainFretting, type FretReason } from './explain.js';
@@ -24,10 +25,11 @@ export type BothHandsResult =
 /** Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above. */
 export function bothHands(
   read: ReadNotes,
-  request: Omit<FretLineRequest, 'events'>,
+  ask: Ask<Omit<FretLineRequest, 'events'>>,
   rightSchool = 'fingering',
   watch: SearchWatch = {},
 ): BothHandsResult {
+  const request = settled<Omit<FretLineRequest, 'events'>>(ask);
   const left = fretLine({ ...request, events: read.events }, watch);
   if (left.infeasible) return left;
   return {

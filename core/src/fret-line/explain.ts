@@ -1,5 +1,5 @@
 import { moveMs } from '../changes/index.js';
-import { fretWidth, touchAt } from '../neck/index.js';
+import { fretWidth, settled, touchAt, type Ask } from '../neck/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import { fingerMove, guides, holdCost, lineHand, positionOf, stillRinging, under, wayCost, type Grip } from './cost.js';
 import type { FretLineRequest, Placed } from './model.js';
@@ -14,7 +14,8 @@ export interface FretReason {
 }
 
 /** For every event of a fretted line why its fingers stand there. The line must be one that can be held. */
-export function explainFretting(request: FretLineRequest, steps: readonly (readonly Placed[])[]): FretReason[] {
+export function explainFretting(ask: Ask<FretLineRequest>, steps: readonly (readonly Placed[])[]): FretReason[] {
+  const request = settled<FretLineRequest>(ask);
   const hand = lineHand(request);
   const { neck, bpm } = request;
   let before: Grip | null = null;

@@ -1,4 +1,5 @@
 import { SearchCancelled, type SearchWatch } from '../search/index.js';
+import { settled, type Ask } from '../neck/index.js';
 import { openPitch, pitchName } from '../fretting/index.js';
 import { STRINGS } from '../time/index.js';
 import { transposeChord } from '../voicing/index.js';
@@ -70,7 +71,8 @@ function openBasses(request: FretLineRequest): number {
  * can't be played come last. Strings and fingers that were given are left free, for they belong to one key.
  * @throws SearchCancelled when the watch says so
  */
-export function rankKeys(request: KeyRequest, watch: SearchWatch = {}): RankedKey[] {
+export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedKey[] {
+  const request = settled<KeyRequest>(ask);
   const { transpositions = AROUND, capos = CAPOS } = request;
   const free = freed(request);
   const pitches = free.flatMap((e) => e.notes.map((n) => n.midi));

@@ -12,13 +12,15 @@ import {
   type Grip,
 } from './cost.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretTerm, type Placed } from './model.js';
+import { settled, type Ask } from '../neck/index.js';
 import { openPitch } from '../fretting/index.js';
 
 /** What a fretting costs, event after event, apart from any search; faults in words when it can't be played. */
 export function scoreFretting(
-  request: FretLineRequest,
+  ask: Ask<FretLineRequest>,
   steps: readonly (readonly Placed[])[],
 ): FretAnswer | { readonly faults: readonly string[] } {
+  const request = settled<FretLineRequest>(ask);
   const hand = lineHand(request);
   const ways = waysOf(request);
   const faults: string[] = [];

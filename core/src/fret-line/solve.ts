@@ -1,3 +1,4 @@
+import { settled, type Ask } from '../neck/index.js';
 import { kBest, leastTotal, withExactBound, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
 import { lineFaults, type Way } from './choices.js';
 import { isChord, stillRinging, under, wayCost, type FretCost, type Grip } from './cost.js';
@@ -23,7 +24,8 @@ const NO_WAY: FretCost = {};
  * @returns reasons in words when it can't be played
  * @throws SearchCancelled when the watch says so
  */
-export function fretLine(request: FretLineRequest, watch: SearchWatch = {}): FretLineResult {
+export function fretLine(ask: Ask<FretLineRequest>, watch: SearchWatch = {}): FretLineResult {
+  const request = settled<FretLineRequest>(ask);
   const asked = fretProblem(request);
   if ('faults' in asked) return { infeasible: asked.faults };
   const { paths, looked } = kBest(withExactBound(asked.problem, request.events.length, watch), request.k ?? 5, watch);

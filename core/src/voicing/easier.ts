@@ -1,3 +1,4 @@
+import { settled, type Ask } from '../neck/index.js';
 import { handOn, fingeringCost, totalOf } from './fingering.js';
 import type { FrettedShape, VoicingRequest } from './model.js';
 import { voicings } from './solve.js';
@@ -32,7 +33,8 @@ const SIMPLER: readonly (readonly [RegExp, string, string])[] = [
  * Substitutes for a shape that is too hard, easiest first: the same chord without barre, on fewer strings,
  * then simpler chords. Each says what is lost; none is offered whose fingers are no easier.
  */
-export function easier(request: VoicingRequest & { readonly chord: string }, shape: FrettedShape): Easier[] {
+export function easier(ask: Ask<VoicingRequest> & { readonly chord: string }, shape: FrettedShape): Easier[] {
+  const request = { ...settled<VoicingRequest>(ask), chord: ask.chord };
   const hand = handOn(request.neck, request.profile);
   const now = totalOf(fingeringCost(shape.frets, shape.fingers, hand));
   const sounding = shape.frets.filter((f) => f !== null).length;

@@ -1,12 +1,14 @@
+import { settled, type Ask } from '../neck/index.js';
 import { readAsk, soundCost, soundFault } from './ask.js';
 import { fingeringCost, fingeringFaults } from './fingering.js';
 import { VOICING_TERMS, type FrettedShape, type VoicingAnswer, type VoicingRequest } from './model.js';
 
 /** What a shape costs as an answer to a request, apart from any search; faults in words when it is none. */
 export function scoreVoicing(
-  request: VoicingRequest,
+  ask: Ask<VoicingRequest>,
   shape: FrettedShape,
 ): VoicingAnswer | { readonly faults: readonly string[] } {
+  const request = settled<VoicingRequest>(ask);
   const reading = readAsk(request);
   if ('faults' in reading) return reading;
   const { asked } = reading;

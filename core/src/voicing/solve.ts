@@ -1,4 +1,4 @@
-import { touchPoint } from '../neck/index.js';
+import { settled, touchPoint, type Ask } from '../neck/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../search/index.js';
 import { readAsk, soundCost, soundFault, type Asked } from './ask.js';
 import { fingerShape, type Frets } from './fingering.js';
@@ -21,7 +21,8 @@ interface State {
  * @returns reasons in words when the chord is not known or no shape can be held
  * @throws SearchCancelled when the watch says so
  */
-export function voicings(request: VoicingRequest, watch: SearchWatch = {}): VoicingResult {
+export function voicings(ask: Ask<VoicingRequest>, watch: SearchWatch = {}): VoicingResult {
+  const request = settled<VoicingRequest>(ask);
   const reading = readAsk(request);
   if ('faults' in reading) return { infeasible: reading.faults };
   const { paths, looked } = kBest(voicingProblem(reading.asked), request.k ?? 5, watch);

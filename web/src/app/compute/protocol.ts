@@ -35,9 +35,11 @@ export interface LineAnswers {
   readonly schools: readonly SchoolLine[];
   readonly best: LineResult;
 }
-/** Shapes for a chord, and substitutes for one that is too hard: the shape given, or the best found. */
+/** Shapes for a chord or for notes, and substitutes for a chord's that is too hard: the shape given, or the best found. */
 export interface ShapeAsk {
-  readonly request: VoicingRequest & { readonly chord: string };
+  /** As the player calls it. */
+  readonly name: string;
+  readonly request: VoicingRequest;
   readonly hard: FrettedShape | null;
 }
 export interface ShapeAnswers {

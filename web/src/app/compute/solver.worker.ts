@@ -22,9 +22,10 @@ const solver: Solver = {
     return { best, schools };
   },
   voicings: ({ request, hard }, progress) => {
+    const { chord } = request;
     const found = voicings(request, { progress });
     const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
-    return { found, easier: from ? easier(request, from) : [] };
+    return { found, easier: from && chord !== undefined ? easier({ ...request, chord }, from) : [] };
   },
   bothHands: ({ read, request }, progress) => bothHands(read, request, undefined, { progress }),
   rankKeys: (request, progress) => rankKeys(request, { progress }),

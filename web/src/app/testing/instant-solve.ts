@@ -34,9 +34,10 @@ export class InstantSolve {
     return Promise.resolve({ best: fingerLine({ ...line, school, k }), schools: compareSchools(line) });
   }
   shapes({ request, hard }: ShapeAsk): Promise<ShapeAnswers> {
+    const { chord } = request;
     const found = voicings(request);
     const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
-    return Promise.resolve({ found, easier: from ? easier(request, from) : [] });
+    return Promise.resolve({ found, easier: from && chord !== undefined ? easier({ ...request, chord }, from) : [] });
   }
   melody({ read, request }: MelodyAsk) {
     return Promise.resolve(bothHands(read, request));

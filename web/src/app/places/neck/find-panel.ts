@@ -5,6 +5,7 @@ import {
   holdShape,
   type FrettedShape,
   MOST_SHAPES,
+  pitchOf,
   type Shape,
   shapeSpan,
   STRINGS,
@@ -64,9 +65,13 @@ export class FindPanel {
     if (!chord || !study) return null;
     const present = this.present();
     const same = present && present.name.replace(/\s/g, '') === chord.replace(/\s/g, '');
+    const notes = chord.split(/[\s,]+/).map(pitchOf);
+    const pitches = notes.flatMap((n) => n ?? []);
     return {
+      name: chord,
       request: {
-        chord,
+        // Names with their octave are notes, each wanted once; anything else is a symbol.
+        ...(pitches.length === notes.length ? { notes: pitches } : { chord }),
         tuning: study.tuning,
         neck: this.open.neck(),
         profile: this.collection.profile(),
@@ -88,7 +93,7 @@ export class FindPanel {
   protected readonly rows = computed(() => {
     const seen = this.seen();
     const found = seen?.answer.found;
-    return !seen || !found || found.infeasible ? [] : found.answers.map((a) => this.row(seen.ask.request.chord, a));
+    return !seen || !found || found.infeasible ? [] : found.answers.map((a) => this.row(seen.ask.name, a));
   });
   protected readonly easier = computed(() =>
     (this.seen()?.answer.easier ?? []).map((e) => ({

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { setCell, setHarmony, setScript } from '@ruffle-wheel/core';
+import { setCell, setHarmony, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
 import { Keys } from '../../keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -214,6 +214,16 @@ describe('finding a shape', () => {
     await vi.waitFor(() => expect(texts(f, 'code').every((c) => c.startsWith('x-x-x-'))).toBe(true));
     await type(f, field(f, 'Chord symbol'), 'H7');
     await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/Near it: B7/));
+  });
+  it('takes notes by name too: shapes that sound these and no other', async () => {
+    const f = await panel('e2 g#3 d4');
+    await vi.waitFor(() => expect(texts(f, 'code').length).toBeGreaterThan(0));
+    await f.whenStable();
+    expect(texts(f, '.shape b')[0]).toBe('e2 g#3 d4');
+    for (const frets of texts(f, 'code')) {
+      const sounding = frets.split('-').flatMap((x, i) => (x === 'x' ? [] : [STANDARD_TUNING[i]! + Number(x)]));
+      expect(sounding.sort((a, b) => a - b)).toEqual([40, 56, 62]);
+    }
   });
   it('offers easier ones and says what is lost', async () => {
     const f = await panel('E7b9');
