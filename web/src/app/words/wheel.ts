@@ -169,6 +169,8 @@ export const wheel = {
     frets: 'Frets 6 to 1',
     fingers: 'Fingers 6 to 1',
     fingersSolved: 'found when left empty',
+    unheld: 'No fingers of this hand hold it. Leave a string out, or write its fingers yourself.',
+    nameless: 'Give the shape a name.',
     keep: 'Keep shape',
     cancel: 'Leave as it was',
     edit: 'Edit',

@@ -84,6 +84,15 @@ describe('shape panel', () => {
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
     await f.whenStable();
     expect(world.open.study()?.shapes.at(-1)?.fingers).toEqual([null, 0, 2, 3, 1, 0]);
+    await press(f, 'New shape');
+    await type(f, field(f, 'Name'), 'Ladder');
+    await type(f, field(f, 'Frets'), '1-2-3-4-5-x');
+    expect(texts(f, '.faults li')).toEqual([
+      'No fingers of this hand hold it. Leave a string out, or write its fingers yourself.',
+    ]);
+    await type(f, field(f, 'Fingers'), '1-2-3-4-5-x');
+    expect(texts(f, '.faults li')[0]).toMatch(/String 2: “5” is no finger/);
+    expect(button(f, 'Keep shape').disabled).toBe(true);
   });
   it('takes a shape away, out of every order too; undo brings both back', async () => {
     const f = await panel();

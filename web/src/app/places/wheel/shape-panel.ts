@@ -44,19 +44,22 @@ export class ShapePanel {
   protected readonly name = signal('');
   protected readonly frets = signal('');
   protected readonly fingers = signal('');
-  protected readonly faults = computed(() => {
-    const found = [...readShape(this.frets(), this.fingers()).faults];
-    return this.name().trim() ? found : [...found, { path: 'name', message: 'Give the shape a name.' }];
-  });
-  protected readonly preview = computed((): Shape => ({ id: 'preview', name: this.name() || '…', ...this.read() }));
-  /** Without fingers the cheapest that hold the frets are laid on. */
+  /** Without fingers the cheapest that hold the frets are laid on; null when none do. */
   private readonly read = computed(() => {
     const { frets, fingers, faults } = readShape(this.frets(), this.fingers());
-    const solved =
-      this.fingers().trim() || faults.length
-        ? null
-        : fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
-    return { frets, fingers: solved?.fingers ?? fingers };
+    if (this.fingers().trim() || faults.length) return { frets, fingers, faults };
+    const solved = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
+    return solved
+      ? { frets, fingers: solved.fingers, faults }
+      : { frets, fingers, faults: [{ path: 'fingers', message: this.words.unheld }] };
+  });
+  protected readonly faults = computed(() => [
+    ...this.read().faults,
+    ...(this.name().trim() ? [] : [{ path: 'name', message: this.words.nameless }]),
+  ]);
+  protected readonly preview = computed((): Shape => {
+    const { frets, fingers } = this.read();
+    return { id: 'preview', name: this.name() || '…', frets, fingers };
   });
 
   protected readonly shapes = computed(() => this.open.study()?.shapes ?? []);
@@ -107,7 +110,8 @@ export class ShapePanel {
     e.preventDefault();
     const shape = this.editing();
     if (!shape || this.faults().length) return;
-    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), ...this.read() }));
+    const { frets, fingers } = this.read();
+    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), frets, fingers }));
     this.editing.set(null);
   }
   protected remove(shape: Shape) {
