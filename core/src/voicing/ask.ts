@@ -75,7 +75,8 @@ export function readAsk(request: VoicingRequest): AskReading {
       bassIs: (midi) => {
         if (!chord) return 'right';
         if (chord.bass !== null) return midi % 12 === chord.bass ? 'right' : 'wrong';
-        return midi % 12 === chord.root ? 'right' : 'other';
+        if (midi % 12 === chord.root) return 'right';
+        return request.bass === 'root' ? 'wrong' : 'other';
       },
     },
   };

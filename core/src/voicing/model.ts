@@ -24,6 +24,8 @@ export interface VoicingRequest {
   /** Open strings: as they come, none, or at least one. */
   readonly open?: 'any' | 'none' | 'some';
   readonly barre?: boolean;
+  /** 'root': the lowest note is the root, or the bass named after the slash. Else other basses only cost. */
+  readonly bass?: 'root' | 'any';
   /** Nothing beyond this hand's ease. */
   readonly easy?: boolean;
   readonly weights?: ShapeWeights;

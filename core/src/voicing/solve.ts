@@ -35,6 +35,7 @@ function nothing({ request }: Asked): string {
     request.open === 'none' ? 'open strings' : '',
     request.open === 'some' ? 'shapes without open strings' : '',
     request.barre === false ? 'barres' : '',
+    request.bass === 'root' ? 'other basses than the root' : '',
     request.easy ? 'stretches up to the limit' : '',
     (request.highestFret ?? 12) < 12 ? 'higher frets' : '',
   ].filter((l) => l !== '');

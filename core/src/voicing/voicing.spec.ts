@@ -125,6 +125,7 @@ describe('voicings', () => {
     for (const a of answers({ chord: 'Bm', barre: false })) expect(a.cost.barre).toBe(0);
     for (const a of answers({ chord: 'Am7', open: 'none' })) expect(a.steps[0]?.frets).not.toContain(0);
     for (const a of answers({ chord: 'Am7', open: 'some', highestFret: 15 })) expect(a.steps[0]?.frets).toContain(0);
+    for (const a of answers({ chord: 'Gmaj7', bass: 'root', k: 8 })) expect(Math.min(...pitches(a)) % 12).toBe(7);
     for (const a of answers({ chord: 'C', highestFret: 3 }))
       expect(Math.max(...a.steps[0]!.frets.map((f) => f ?? 0))).toBeLessThanOrEqual(3);
   });
@@ -182,7 +183,12 @@ describe('against enumeration', () => {
         fc.subarray([...STRINGS], { minLength: 3, maxLength: 4 }),
         fc.integer({ min: 2, max: 3 }),
         fc.integer({ min: 0, max: 3 }),
-        fc.record({ barre: fc.boolean(), easy: fc.boolean(), open: fc.constantFrom('any', 'none', 'some') }),
+        fc.record({
+          barre: fc.boolean(),
+          easy: fc.boolean(),
+          open: fc.constantFrom('any', 'none', 'some'),
+          bass: fc.constantFrom('any', 'root'),
+        }),
         (chord, strings, highestFret, capo, filters) => {
           const request = {
             ...base,

@@ -41,6 +41,7 @@ export const neck = {
     opens: { any: 'as they come', some: 'at least one', none: 'none' },
     highest: 'Up to fret',
     barre: 'Barres',
+    rootBass: 'Root in the bass',
     easy: 'Easy for this hand',
     found: 'Shapes, best first',
     hear: 'Hear',

@@ -54,6 +54,7 @@ export class FindPanel {
   protected readonly opens = signal<'any' | 'some' | 'none'>('any');
   protected readonly highest = signal(12);
   protected readonly barre = signal(true);
+  protected readonly root = signal(false);
   protected readonly easy = signal(false);
   protected readonly allStrings = STRINGS;
   protected readonly openChoices = ['any', 'some', 'none'] as const;
@@ -70,8 +71,8 @@ export class FindPanel {
     return {
       name: chord,
       request: {
-        // Names with their octave are notes, each wanted once; anything else is a symbol.
-        ...(pitches.length === notes.length ? { notes: pitches } : { chord }),
+        // Several names with their octave are notes, each wanted once; one alone, such as G7, is a symbol.
+        ...(notes.length > 1 && pitches.length === notes.length ? { notes: pitches } : { chord }),
         tuning: study.tuning,
         neck: this.open.neck(),
         profile: this.collection.profile(),
@@ -79,6 +80,7 @@ export class FindPanel {
         open: this.opens(),
         highestFret: this.highest(),
         barre: this.barre(),
+        bass: this.root() ? 'root' : 'any',
         easy: this.easy(),
         k: ANSWERS,
       },

@@ -225,6 +225,10 @@ describe('finding a shape', () => {
       expect(sounding.sort((a, b) => a - b)).toEqual([40, 56, 62]);
     }
   });
+  it('one name alone is a chord, though G7 could be a note', async () => {
+    const f = await panel('G7');
+    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('3-2-0-0-0-1'));
+  });
   it('offers easier ones and says what is lost', async () => {
     const f = await panel('E7b9');
     await vi.waitFor(() => expect(texts(f, 'h3')).toContain('Easier, and what is lost'));

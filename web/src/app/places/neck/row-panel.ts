@@ -38,6 +38,9 @@ const LEAST_STRINGS = 4;
             {{ p === 'turn' ? words.perTurn : words.perGroup }}
           </button>
         }
+        <button type="button" class="chip" [attr.aria-pressed]="root()" (click)="root.set(!root())">
+          {{ words.rootBass }}
+        </button>
       </div>
       <app-working [share]="asking.progress()" [cancelled]="asking.cancelled()" (stop)="asking.cancel()" />
       @for (f of faults(); track f) {
@@ -74,6 +77,8 @@ export class RowPanel {
   private readonly solve = inject(Solve);
   protected readonly pers = ['turn', 'group'] as const;
   protected readonly text = signal('');
+  /** The thumb takes the root, unless the symbol names another bass. */
+  protected readonly root = signal(true);
   protected readonly per = signal<'turn' | 'group'>('turn');
 
   private readonly ask = computed((): RowRequest | null => {
@@ -89,6 +94,7 @@ export class RowPanel {
       neck: this.open.neck(),
       profile: this.collection.profile(),
       atLeast: LEAST_STRINGS,
+      bass: this.root() ? 'root' : 'any',
       k: ANSWERS,
     };
   });
