@@ -62,6 +62,7 @@ describe('the right hand moves with the chord', () => {
       /keeps the thumb on string 5; this chord’s bass is on 6/,
     );
     expect(sayRightHand(rightHandMove(F, F, motions('p:5 i:3')))).toEqual([]);
+    expect(rightHandMove(C, F, motions('p:5 i:3 p:6 i:3')).offBass).toBeNull();
   });
   it('is said with the change, and among the findings; a slip is to be watched', () => {
     const moving = read(section({}));
@@ -71,6 +72,9 @@ describe('the right hand moves with the chord', () => {
       title: 'The right hand moves with the chords',
     });
     const slip = read(section({ script: 'p:5 i:3 m:2 a:1' })).findings.find((f) => f.id === 'block')!;
+    expect(moving.findings.find((f) => f.id === 'block')!.lines).toContain(
+      'C → D on 1: the thumb goes from string 5 to 4 and the fingers go from 4 3 2 to 3 2 1.',
+    );
     expect(slip).toMatchObject({ tone: 'watch', title: 'The right hand stays behind a chord' });
     expect(slip.lines[0]).toMatch(/^C → D on 1: The script strikes string 5/);
     const still = section({ harmony: { per: 'turn', shapes: ['C', 'Am'] } });
@@ -100,6 +104,7 @@ describe('how long a barre is held', () => {
       tone: 'watch',
       lines: ['F, over 6 strings: 2.0 s at 120; this hand’s is 1.5 s.', expect.stringMatching(/stop at pain/)],
     });
+    expect(finding({ ...s, bpm: 240 })).toBeUndefined();
     expect(finding(section({ harmony: { per: 'turn', shapes: ['F'] } }))?.title).toBe('The barre is never let go');
   });
 });

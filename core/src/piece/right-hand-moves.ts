@@ -34,15 +34,16 @@ export function rightHandMove(from: Shape, to: Shape, motions: readonly Motion[]
   const asksSet = strokes.some((s) => s.strings === 'treble');
   const asksAll = strums.some((s) => s.strings === null);
   const bassMoves = bassBefore !== null && bass !== null && bassBefore !== bass;
-  const first = plucks.find((s) => s.fingers[0] === 'p' && numbered(s) !== null);
-  const struck = first ? (numbered(first)?.[0] ?? null) : null;
+  // A thumb that walks over the bass on its way is where it should be.
+  const byThumb = plucks.flatMap((s) => (s.fingers[0] === 'p' ? (numbered(s)?.slice(0, 1) ?? []) : []));
+  const struck = byThumb[0] ?? null;
   const byNumber = new Set(strokes.flatMap((s) => numbered(s) ?? []));
   return {
     thumb: asksBass && bassMoves ? { from: bassBefore, to: bass } : null,
     fingers: asksSet && setBefore.join() !== set.join() ? { from: setBefore, to: set } : null,
     strum: asksAll && bassMoves ? { from: bassBefore, to: bass } : null,
     leftOut: STRINGS.filter((s, i) => byNumber.has(s) && to.frets[i] === null),
-    offBass: struck !== null && bass !== null && bassMoves && struck !== bass ? { struck, bass } : null,
+    offBass: struck !== null && bass !== null && bassMoves && !byThumb.includes(bass) ? { struck, bass } : null,
   };
 }
 

@@ -16,7 +16,12 @@ function block({ changes }: FindingMatter): Finding[] {
     .flatMap((c) => {
       const said = sayRightHand(c.rightHand);
       return said.length
-        ? [{ slips: slips(c), line: `${c.from.name} → ${c.to.name} on ${c.label}: ${said.join(' ')}` }]
+        ? [
+            {
+              slips: slips(c),
+              line: `${c.from.name} → ${c.to.name} on ${c.label}: ${said.join(' ').replace(MOVES, '')}`,
+            },
+          ]
         : [];
     });
   if (told.length === 0) return [];
@@ -39,12 +44,16 @@ function block({ changes }: FindingMatter): Finding[] {
   ];
 }
 const SHOWN_MOVES = 4;
+/** The title says it already. */
+const MOVES = /^The right hand moves: /;
 const slips = ({ rightHand: r }: PlacedChange) => r.leftOut.length > 0 || r.offBass !== null;
 
+/** A barre held for less than this share of what the hand can is nothing to think of. */
+const WORTH_SAYING = 0.2;
 /** How long the barre that asks most is held. */
 function barre({ barres, section }: FindingMatter): Finding[] {
   const [most] = barres;
-  if (!most) return [];
+  if (!most || (most.ms !== null && most.ms < most.staminaMs * WORTH_SAYING)) return [];
   const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
   const over = most.ms === null || most.ms > most.staminaMs;
   const who = `${listed(most.names)}, over ${plural(most.strings, 'string')}`;
