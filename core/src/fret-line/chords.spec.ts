@@ -143,6 +143,10 @@ describe('chords in a line', () => {
       }
     }
   });
+  it('is told as the shape it is held in', () => {
+    const events: FretEvent[] = [{ at: ticks(0), notes: [], chord: 'C' }];
+    expect(explainFretting({ ...base, events }, [placed(C)])[0]!.text).toBe('Note 1: C as x-3-2-0-1-0, in position 1.');
+  });
   it('can’t be two things at once, nor a symbol nobody knows, nor a shape out of reach', () => {
     const say = (event: Omit<FretEvent, 'at'>) =>
       fretLine({ ...base, events: [{ at: ticks(0), ...event }] }).infeasible;

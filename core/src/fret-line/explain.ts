@@ -1,6 +1,7 @@
+import { fretsText } from '../fretting/index.js';
 import { moveMs } from '../changes/index.js';
 import { fretWidth, settled, touchAt, type Ask } from '../neck/index.js';
-import { TICKS_PER_COUNT } from '../time/index.js';
+import { STRINGS, TICKS_PER_COUNT } from '../time/index.js';
 import { fingerMove, guides, holdCost, lineHand, positionOf, stillRinging, under, wayCost, type Grip } from './cost.js';
 import type { FretLineRequest, Placed } from './model.js';
 
@@ -26,7 +27,9 @@ export function explainFretting(ask: Ask<FretLineRequest>, steps: readonly (read
     const last: Grip | null = before;
     const grip: Grip = { placed, ringing, position: positionOf([...placed, ...ringing], last?.position ?? 1) };
     before = grip;
-    const parts: string[] = [event.chord ?? placed.map(sayPlaced).join(' with ')];
+    const parts: string[] = [
+      event.chord === undefined ? placed.map(sayPlaced).join(' with ') : `${event.chord} as ${fretsOf(placed)}`,
+    ];
     const faults: string[] = [];
     if (ringing.length) parts.push(`${ringing.map(sayPlaced).join(' and ')} ring${ringing.length > 1 ? '' : 's'} on`);
     if (last && earlier) {
@@ -61,5 +64,7 @@ export function explainFretting(ask: Ask<FretLineRequest>, steps: readonly (read
     return { position: grip.position, faults, text: `Note ${i + 1}: ${[...parts, ...faults].join(', ')}.` };
   });
 }
+const fretsOf = (placed: readonly Placed[]): string =>
+  fretsText({ frets: STRINGS.map((string) => placed.find((p) => p.string === string)?.fret ?? null) });
 const sayPlaced = ({ string, fret, finger }: Placed): string =>
   fret === 0 ? `string ${string} open` : `finger ${finger} on string ${string} fret ${fret}`;
