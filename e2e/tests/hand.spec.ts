@@ -1,6 +1,6 @@
 import { expect, tabTo, test } from './player.js';
 
-test('a hand is measured by keys; what it can’t hold is not for it, and an easier shape is offered', async ({
+test('a hand is measured by keys; what it can’t hold is not for it, and shapes it can hold are found', async ({
   player: page,
 }) => {
   const { keyboard } = page;
@@ -39,7 +39,7 @@ test('a hand is measured by keys; what it can’t hold is not for it, and an eas
   await keyboard.press('f');
   await expect(page.getByLabel('Chord symbol')).toBeFocused();
   await keyboard.type('G7');
-  await expect(page.locator('app-find-panel .shape').first()).toContainText('span');
+  await expect(page.locator('app-find-panel .shape').first()).toContainText('G7 x-');
   await keyboard.press('Escape');
   await keyboard.press('7');
   await page.getByRole('button', { name: 'Forget the measures' }).click();

@@ -1,7 +1,7 @@
 import type { Shape } from '../fretting/index.js';
 import type { HandProfile } from '../hand/index.js';
 import { neckOf, type Neck } from '../neck/index.js';
-import { millisOf, ticks, type Bpm, type StringNumber, type Ticks } from '../time/index.js';
+import { millisOf, ticks, TICKS_PER_COUNT, type Bpm, type StringNumber, type Ticks } from '../time/index.js';
 import { changeBetween, type ShapeChange, type StrokeNear } from './changes.js';
 
 export interface TimedShape {
@@ -38,7 +38,7 @@ export function changes(
   profile: HandProfile,
   { neck = neckOf(profile), loop }: ChangesSetting = {},
 ): TimedChange[] {
-  const near = NEAR_COUNTS * 5040;
+  const near = NEAR_COUNTS * TICKS_PER_COUNT;
   const found = shapes.flatMap((now, index): TimedChange[] => {
     const before = shapes[index - 1] ?? (loop === undefined ? undefined : shapes.at(-1));
     if (!before || before.shape.id === now.shape.id) return [];

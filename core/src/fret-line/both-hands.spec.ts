@@ -2,20 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../cycle/index.js';
 import { STANDARD_TUNING } from '../fretting/index.js';
 import { DEFAULT_PROFILE } from '../hand/index.js';
-import { makeNeck } from '../neck/index.js';
 import { flatten, parseScript } from '../pattern/index.js';
 import { makeStudy, readSection, setCell } from '../piece/index.js';
-import { bpm, millimetres } from '../time/index.js';
+import { LEFT_HAND } from '../testing/left-hand.js';
+import { bpm } from '../time/index.js';
 import { bothHands, fretSchool, readNotes, transposeNotes } from './index.js';
 
-const base = {
-  tuning: STANDARD_TUNING,
-  neck: makeNeck(millimetres(650)),
-  bpm: bpm(90),
-  profile: DEFAULT_PROFILE,
-  school: fretSchool('open'),
-  k: 3,
-};
+const base = { ...LEFT_HAND, bpm: bpm(90), school: fretSchool('open'), k: 3 };
 const FALSETA = '[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4';
 
 describe('a melody by note names', () => {

@@ -164,3 +164,15 @@ export const under = (ringing: readonly RingingNote[], struck: readonly Placed[]
 
 /** Whether an event is a chord held as a shape. */
 export const isChord = (event: FretEvent): boolean => event.notes.length === 0;
+
+/** What the hand holds at every event of a line that is fingered. */
+export function gripsOf({ events }: FretLineRequest, steps: readonly (readonly Placed[])[]): Grip[] {
+  const grips: Grip[] = [];
+  events.forEach((event, i) => {
+    const placed = steps[i] ?? [];
+    const [before, earlier] = [grips[i - 1], events[i - 1]];
+    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
+    grips.push({ placed, ringing, position: positionOf([...placed, ...ringing], before?.position ?? 1) });
+  });
+  return grips;
+}

@@ -2,7 +2,7 @@ import { fretsText } from '../fretting/index.js';
 import { moveMs } from '../changes/index.js';
 import { fretWidth, settled, touchAt, type Ask } from '../neck/index.js';
 import { STRINGS, TICKS_PER_COUNT } from '../time/index.js';
-import { fingerMove, guides, holdCost, lineHand, positionOf, stillRinging, under, wayCost, type Grip } from './cost.js';
+import { fingerMove, gripsOf, guides, holdCost, lineHand, wayCost, type Grip } from './cost.js';
 import type { FretLineRequest, Placed } from './model.js';
 
 export interface FretReason {
@@ -19,14 +19,11 @@ export function explainFretting(ask: Ask<FretLineRequest>, steps: readonly (read
   const request = settled<FretLineRequest>(ask);
   const hand = lineHand(request);
   const { neck, bpm } = request;
-  let before: Grip | null = null;
+  const grips = gripsOf(request, steps);
   return request.events.map((event, i): FretReason => {
-    const placed = steps[i] ?? [];
     const earlier = request.events[i - 1];
-    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
-    const last: Grip | null = before;
-    const grip: Grip = { placed, ringing, position: positionOf([...placed, ...ringing], last?.position ?? 1) };
-    before = grip;
+    const [last, grip] = [grips[i - 1], grips[i] as Grip];
+    const { placed, ringing } = grip;
     const parts: string[] = [
       event.chord === undefined ? placed.map(sayPlaced).join(' with ') : `${event.chord} as ${fretsOf(placed)}`,
     ];

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { STANDARD_TUNING, type LeftFinger } from '../fretting/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
+import { type LeftFinger } from '../fretting/index.js';
 import { makeNeck } from '../neck/index.js';
-import { bpm, millimetres, STRINGS, ticks } from '../time/index.js';
+import { LEFT_HAND } from '../testing/left-hand.js';
+import { millimetres, STRINGS, ticks } from '../time/index.js';
 import {
   FRET_SCHOOLS,
   FRET_TERMS,
@@ -15,13 +15,7 @@ import {
   type Placed,
 } from './index.js';
 
-const base = {
-  tuning: STANDARD_TUNING,
-  neck: makeNeck(millimetres(650)),
-  profile: DEFAULT_PROFILE,
-  bpm: bpm(100),
-  school: fretSchool('position'),
-};
+const base = LEFT_HAND;
 const line = (...midi: number[]): FretEvent[] => midi.map((m, i) => ({ at: ticks(i * 1260), notes: [{ midi: m }] }));
 const answers = (request: Partial<FretLineRequest> & { events: readonly FretEvent[] }) => {
   const result = fretLine({ ...base, ...request });

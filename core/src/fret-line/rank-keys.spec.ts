@@ -1,17 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { STANDARD_TUNING } from '../fretting/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
-import { makeNeck } from '../neck/index.js';
-import { bpm, millimetres, ticks } from '../time/index.js';
-import { fretLine, fretSchool, rankKeys, readNotes, sayKey } from './index.js';
+import { LEFT_HAND } from '../testing/left-hand.js';
+import { ticks } from '../time/index.js';
+import { fretLine, rankKeys, readNotes, sayKey } from './index.js';
 
-const base = {
-  tuning: STANDARD_TUNING,
-  neck: makeNeck(millimetres(650)),
-  bpm: bpm(100),
-  profile: DEFAULT_PROFILE,
-  school: fretSchool('position'),
-};
+const base = LEFT_HAND;
 const passage = readNotes('[ab2~ eb4] db4 c4 bb3 [eb3~ eb4] db4 c4 bb3', 4).events;
 
 describe('keys and capo', () => {

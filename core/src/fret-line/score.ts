@@ -1,16 +1,5 @@
 import { waysOf } from './choices.js';
-import {
-  canHold,
-  isChord,
-  lineHand,
-  ownCost,
-  positionOf,
-  stillRinging,
-  under,
-  wayCost,
-  type FretCost,
-  type Grip,
-} from './cost.js';
+import { canHold, gripsOf, isChord, lineHand, ownCost, wayCost, type FretCost, type Grip } from './cost.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretTerm, type Placed } from './model.js';
 import { settled, type Ask } from '../neck/index.js';
 import { openPitch } from '../fretting/index.js';
@@ -28,7 +17,7 @@ export function scoreFretting(
   const add = (c: FretCost) => {
     for (const t of FRET_TERMS) cost[t] += c[t] ?? 0;
   };
-  let before: Grip | null = null;
+  const grips = gripsOf(request, steps);
   request.events.forEach((event, i) => {
     const placed = steps[i] ?? [];
     if (isChord(event)) {
@@ -50,15 +39,13 @@ export function scoreFretting(
         faults.push(`Event ${i + 1}, note ${n + 1} has another finger.`);
       if (own && own.fret > (request.highestFret ?? 12)) faults.push(`Event ${i + 1}, note ${n + 1} is too high.`);
     });
+    const [before, grip] = [grips[i - 1], grips[i] as Grip];
     const earlier = request.events[i - 1];
-    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
-    const grip: Grip = { placed, ringing, position: positionOf([...placed, ...ringing], before?.position ?? 1) };
-    if (!canHold([...placed, ...ringing], hand.hand)) faults.push(`Event ${i + 1} can’t be held with what rings.`);
+    if (!canHold([...placed, ...grip.ringing], hand.hand)) faults.push(`Event ${i + 1} can’t be held with what rings.`);
     else {
       add(ownCost(request, hand, grip, isChord(event)));
       if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));
     }
-    before = grip;
   });
   if (faults.length) return { faults };
   return { steps, cost, total: FRET_TERMS.reduce((sum, t) => sum + cost[t], 0) };

@@ -33,6 +33,7 @@ export class LeftHandMeasures {
   readonly profile = input.required<HandProfile>();
   readonly changed = output<ProfileChange>();
   protected readonly left = computed(() => leftHandOf(this.profile()));
+  protected readonly bounds = ['ease', 'limit'] as const;
   protected readonly pairs = computed(() =>
     FINGER_PAIRS.map((pair) => ({ pair, name: `${pair[0] ?? ''}–${pair[1] ?? ''}`, ...this.left().reach[pair] })),
   );

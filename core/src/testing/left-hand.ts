@@ -1,0 +1,14 @@
+import { STANDARD_TUNING } from '../fretting/index.js';
+import { fretSchool } from '../fret-line/index.js';
+import { DEFAULT_PROFILE } from '../hand/index.js';
+import { makeNeck } from '../neck/index.js';
+import { bpm, millimetres } from '../time/index.js';
+
+/** A steady hand on a usual neck: what requests for the left hand share in tests. */
+export const LEFT_HAND = {
+  tuning: STANDARD_TUNING,
+  neck: makeNeck(millimetres(650)),
+  profile: DEFAULT_PROFILE,
+  bpm: bpm(100),
+  school: fretSchool('position'),
+};
