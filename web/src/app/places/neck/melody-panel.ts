@@ -6,6 +6,7 @@ import {
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
+  type Harmony,
   neckOf,
   type RankedKey,
   readNotes,
@@ -26,6 +27,8 @@ import { words } from '../../words/en';
 import { KeyRanking } from './key-ranking';
 
 const ANSWERS = 3;
+/** A melody stops all of its strings itself: no shape lies under it, and the neck walks through its notes. */
+const NO_SHAPES: Harmony = { per: 'turn', shapes: [] };
 /** Notes written out for each way; the wheel shows all. */
 const SHOWN = 48;
 
@@ -172,7 +175,7 @@ export class MelodyPanel {
       more: left.steps.length > SHOWN,
       reasons: reasons.slice(0, SHOWN),
       fault,
-      shown: { script, stepsPerCount: this.steps(), stopped },
+      shown: { script, stepsPerCount: this.steps(), stopped, harmony: NO_SHAPES },
     };
   }
   protected reasoned(n: number, open: boolean) {
@@ -197,6 +200,7 @@ export class MelodyPanel {
       script: best.script,
       stepsPerCount: this.steps(),
       stopped: best.stopped,
+      harmony: NO_SHAPES,
       capo: key.capo,
     });
   }

@@ -268,6 +268,7 @@ describe('a melody for both hands', () => {
     const section = world.open.study()?.sections[0];
     expect(section?.script).toMatch(/^p[ima]:\d\d /);
     expect(section?.stopped?.length).toBe(5);
+    expect(section?.harmony.shapes).toEqual([]);
     const pitches = world.open.reading()!.plan.sounds.flatMap((s) => (s.kind === 'pluck' ? [s.midi] : []));
     expect(pitches.slice(0, 5).sort((a, b) => a - b)).toEqual([45, 59, 60, 62, 64]);
   });

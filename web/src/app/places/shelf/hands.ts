@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import {
   FINGERS,
   type Finger,
@@ -53,6 +53,11 @@ export class Hands {
 
   /** The guided set-up is open. */
   readonly measuring = signal(false);
+  private readonly guide = viewChild(MeasureHand);
+  /** While a hand is measured its letters answer, wherever the focus is. */
+  pressed(e: KeyboardEvent): boolean {
+    return this.guide()?.pressed(e) ?? false;
+  }
 
   protected choose(id: string) {
     this.collection.set({ profileId: id });

@@ -111,11 +111,13 @@ export class MeasureHand implements OnInit {
     this.kept.emit(this.guide().left());
   }
   /** Letters answer; they mean nothing else while a hand is measured. */
-  protected pressed(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey || e.key.length !== 1) return;
+  pressed(e: KeyboardEvent): boolean {
+    // Space, digits and the rest go on meaning what they mean elsewhere.
+    if (e.ctrlKey || e.metaKey || e.altKey || !/^[a-z]$/i.test(e.key)) return false;
     e.stopPropagation();
     const how = ANSWER_KEYS[e.key.toLowerCase()];
     if (how && this.step().kind === 'reach') this.answer(how);
+    return true;
   }
   /** The hand on the keys stays where it is from step to step. */
   private focus() {

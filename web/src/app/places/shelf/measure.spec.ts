@@ -87,7 +87,7 @@ describe('the left hand on the shelf', () => {
     expect(hand().left!.reach['14'].limit).toBeGreaterThan(hand().left!.reach['14'].ease);
     expect(hand().span).toBe(hand().left!.reach['14'].ease);
   });
-  it('letters mean nothing else meanwhile', async () => {
+  it('letters mean nothing else meanwhile, and answer wherever the focus is', async () => {
     const f = await show(Hands);
     await press(f, 'Measure this hand');
     const heard: string[] = [];
@@ -95,7 +95,11 @@ describe('the left hand on the shelf', () => {
     document.body.append(f.nativeElement as HTMLElement);
     document.addEventListener('keydown', listen);
     await hit(f, 'n');
-    await hit(f, '1');
+    await hit(f, 'x');
+    const before = texts(f, '.task')[0];
+    expect(f.componentInstance.pressed(new KeyboardEvent('keydown', { key: 'e' }))).toBe(true);
+    await f.whenStable();
+    expect(texts(f, '.task')[0]).not.toBe(before);
     document.removeEventListener('keydown', listen);
     expect(heard).toEqual([]);
   });

@@ -53,6 +53,7 @@ export class ShelfPlace {
   constructor() {
     inject(Keys).forPlace((e) => {
       const letter = e.key.toLowerCase();
+      if (this.hands().pressed(e)) return true;
       if (letter === 'n') void this.fresh();
       else if (letter === 'm') this.hands().measuring.set(true);
       else return false;
