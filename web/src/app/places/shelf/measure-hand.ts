@@ -33,7 +33,8 @@ const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just',
   imports: [NeckDrawing],
   templateUrl: './measure-hand.html',
   styleUrl: './measure-hand.scss',
-  host: { '(keydown)': 'pressed($event)' },
+  // A listener that gives back false would keep Enter and Tab from what has the focus.
+  host: { '(keydown)': 'heard($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MeasureHand implements OnInit {
@@ -109,6 +110,9 @@ export class MeasureHand implements OnInit {
   }
   protected keep() {
     this.kept.emit(this.guide().left());
+  }
+  protected heard(e: KeyboardEvent): void {
+    this.pressed(e);
   }
   /** Letters answer; they mean nothing else while a hand is measured. */
   pressed(e: KeyboardEvent): boolean {
