@@ -1,5 +1,6 @@
 /** The craft, computed: pure functions over plain data. `@ruffle-wheel/core/format` holds the doors for files. */
 export * from './time/index.js';
+export * from './text/index.js';
 export * from './cycle/index.js';
 export * from './stroke/index.js';
 export * from './pattern/index.js';

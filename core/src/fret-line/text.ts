@@ -1,5 +1,6 @@
 import { pitchOf, type StoppedNote } from '../fretting/index.js';
 import type { LineNote } from '../line/index.js';
+import { quoted } from '../text/index.js';
 import { readChord, transposeChord } from '../voicing/index.js';
 import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { ScriptFault } from '../pattern/index.js';
@@ -68,7 +69,7 @@ export function readNotes(text: string, stepsPerCount: number): ReadNotes {
     if (bad !== undefined || parts.length === 0) {
       faults.push({
         ...place,
-        message: `“${bad ?? whole}” is no note. Write names with their octave, e.g. e4 f#4 bb3, [a2~ e4] together, (Am7) for a chord, . for a rest, - to hold.`,
+        message: `${quoted(bad ?? whole)} is no note. Write names with their octave, e.g. e4 f#4 bb3, [a2~ e4] together, (Am7) for a chord, . for a rest, - to hold.`,
       });
       steps.push({ kind: 'rest' });
       continue;

@@ -1,4 +1,5 @@
 import type { DataFault } from '../cycle/index.js';
+import { cleanName, LONGEST_NAME, quoted } from '../text/index.js';
 import { STRINGS, type StringNumber } from '../time/index.js';
 
 export type LeftFinger = 0 | 1 | 2 | 3 | 4 | 'T';
@@ -10,7 +11,6 @@ export interface Shape {
   readonly fingers: readonly (LeftFinger | null)[];
 }
 export const HIGHEST_FRET = 24;
-export const LONGEST_NAME = 60;
 
 const parts = (text: string): string[] => {
   const trimmed = text.trim();
@@ -40,7 +40,10 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
     const part = fretParts[i];
     if (part === undefined || /^[xX]$/.test(part)) return null;
     if (/^\d{1,2}$/.test(part) && Number(part) <= HIGHEST_FRET) return Number(part);
-    say(`frets[${s}]`, `String ${s}: “${part}” is no fret. Write 0 to ${HIGHEST_FRET}, or x for a string not sounded.`);
+    say(
+      `frets[${s}]`,
+      `String ${s}: ${quoted(part)} is no fret. Write 0 to ${HIGHEST_FRET}, or x for a string not sounded.`,
+    );
     return null;
   });
   const fingerParts = fingerText.trim() ? parts(fingerText) : [];
@@ -52,7 +55,7 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
     if (/^[xX]$/.test(part)) return null;
     if (part === 'T') return 'T';
     if (/^[0-4]$/.test(part)) return Number(part) as LeftFinger;
-    say(`fingers[${s}]`, `String ${s}: “${part}” is no finger. Write 0 to 4, T for the thumb, or x.`);
+    say(`fingers[${s}]`, `String ${s}: ${quoted(part)} is no finger. Write 0 to 4, T for the thumb, or x.`);
     return null;
   });
   if (faults.length === 0) faults.push(...checkShape({ id: '', name: '-', frets, fingers }));
@@ -63,15 +66,25 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
 export function checkShape(shape: Shape): DataFault[] {
   const faults: DataFault[] = [];
   const say = (path: string, message: string) => faults.push({ path, message });
-  if (!shape.name.trim() || shape.name.length > LONGEST_NAME)
+  if (cleanName(shape.name) !== shape.name || shape.name === '')
     say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
   if (shape.frets.every((f) => f === null)) say('frets', 'At least one string sounds.');
+  if (shape.frets.length !== STRINGS.length || shape.fingers.length !== STRINGS.length) {
+    say('frets', 'A shape names six strings from 6 to 1.');
+    return faults;
+  }
+  shape.frets.forEach((fret, i) => {
+    if (fret !== null && !(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET))
+      say(`frets[${STRINGS[i] ?? 1}]`, `String ${STRINGS[i] ?? 1}: a fret lies between 0 and ${HIGHEST_FRET}.`);
+  });
   const places = new Map<number, number>();
   shape.fingers.forEach((finger, i) => {
     const fret = shape.frets[i] ?? null;
     const string = STRINGS[i] ?? 1;
     if (finger === null) return;
-    if (fret === null) say(`fingers[${string}]`, `String ${string} isn’t sounded; no finger belongs on it.`);
+    if (finger !== 'T' && !(Number.isInteger(finger) && finger >= 0 && finger <= 4))
+      say(`fingers[${string}]`, `String ${string}: fingers are 0 to 4 and T.`);
+    else if (fret === null) say(`fingers[${string}]`, `String ${string} isn’t sounded; no finger belongs on it.`);
     else if (finger === 0 && fret !== 0)
       say(`fingers[${string}]`, `String ${string} is stopped at ${fret}; 0 means an open string.`);
     else if (finger !== 0 && fret === 0)

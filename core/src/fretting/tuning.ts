@@ -1,3 +1,4 @@
+import { quoted } from '../text/index.js';
 import { midi, STRINGS, type Midi, type StringNumber } from '../time/index.js';
 import { pitchClassOf, pitchName, pitchOf } from './pitch.js';
 
@@ -41,7 +42,7 @@ export function readTuning(text: string): TuningReading {
     const plain = name.replace(/♯/g, '#').replace(/♭/g, 'b');
     const pitchClass = pitchClassOf(plain.charAt(0).toUpperCase() + plain.slice(1));
     const pitch = pitchOf(name) ?? (pitchClass === null ? null : nearest(pitchClass, usual));
-    if (pitch === null) faults.push(`String ${string}: “${name}” is no note. Write D, F#2 or Bb3.`);
+    if (pitch === null) faults.push(`String ${string}: ${quoted(name)} is no note. Write D, F#2 or Bb3.`);
     else if (pitch < LOWEST_OPEN || pitch > HIGHEST_OPEN)
       faults.push(
         `String ${string}: ${pitchName(pitch)} is no pitch for a guitar string. ${pitchName(LOWEST_OPEN)} to ${pitchName(HIGHEST_OPEN)} can be.`,

@@ -1,6 +1,7 @@
 import type { StoppedNote } from '../fretting/index.js';
 import { printStep, type ScriptFault } from '../pattern/index.js';
 import { FINGERS, type Finger, type Mark } from '../stroke/index.js';
+import { quoted } from '../text/index.js';
 import { isStringNumber, stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { LineNote } from './model.js';
 import { plectrumStrokes } from './plectrum.js';
@@ -53,14 +54,14 @@ export function readLine(text: string, stepsPerCount: number): ReadLine {
     else if (odd)
       faults.push({
         ...place,
-        message: `“${odd}” is no note. Write string numbers 1 to 6, 3f5 for fret 5, . for a rest, - to hold, [321] for notes together.`,
+        message: `${quoted(odd)} is no note. Write string numbers 1 to 6, 3f5 for fret 5, . for a rest, - to hold, [321] for notes together.`,
       });
     else if (single !== undefined || together !== undefined) {
       const struck = together === undefined ? [{ string: Number(single), fret }] : readTogether(together);
       const digits = struck.map((n) => n.string);
       const strings = digits.filter(isStringNumber);
       if (strings.length !== digits.length || strings.length === 0 || new Set(strings).size !== strings.length) {
-        faults.push({ ...place, message: `“${whole}”: strings are numbered 1 to 6, each once.` });
+        faults.push({ ...place, message: `${quoted(whole)}: strings are numbered 1 to 6, each once.` });
         steps.push({ kind: 'rest' });
         continue;
       }

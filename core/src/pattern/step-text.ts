@@ -7,6 +7,7 @@ import {
   type Step,
   type StringChoice,
 } from '../stroke/index.js';
+import { quoted } from '../text/index.js';
 import { isStringNumber, type StringNumber } from '../time/index.js';
 
 export interface StepReading {
@@ -41,7 +42,7 @@ export function readStep(text: string): StepReading {
   if (!strum && !pluck) {
     const upper = /^[PIMAE]+[DU]?/.test(text) ? text.toLowerCase() : undefined;
     return fault(
-      `“${text}” is no stroke. Write fingers (p i m a e), then d or u for a strum, e.g. ed, p:5, ima:t, G, S, . or -`,
+      `${quoted(text)} is no stroke. Write fingers (p i m a e), then d or u for a strum, e.g. ed, p:5, ima:t, G, S, . or -`,
       upper,
     );
   }
@@ -92,7 +93,7 @@ function readMarks(text: string, whole: string): { list: Mark[] } | StepReading 
   const odd = list.find((m) => !MARKS.includes(m));
   if (odd !== undefined)
     return fault(
-      `“${odd}” is no mark. After the strings stand ! , * _ ~ ' x or %.`,
+      `${quoted(odd)} is no mark. After the strings stand ! , * _ ~ ' x or %.`,
       whole.slice(0, whole.length - text.length) + list.filter((m) => MARKS.includes(m)).join(''),
     );
   const once = [...new Set(list)].sort(byMark);

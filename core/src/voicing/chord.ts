@@ -1,5 +1,6 @@
 import chordLibrary from '@tonaljs/chord';
 import { pitchClassOf } from '../fretting/index.js';
+import { quoted } from '../text/index.js';
 
 /** A chord as pitch classes, 0 = C … 11 = B. */
 export interface ChordNotes {
@@ -91,7 +92,7 @@ function unknown(text: string, head: string): ChordReading {
   if (!root)
     return {
       ok: false,
-      message: `“${text}” is no chord symbol. Begin with a note from A to G, e.g. Am7, F#m7b5, G7/B.`,
+      message: `${quoted(text)} is no chord symbol. Begin with a note from A to G, e.g. Am7, F#m7b5, G7/B.`,
       near: [],
     };
   const rest = german ? (german[1] ?? '') : head.slice(root.length);
@@ -99,7 +100,7 @@ function unknown(text: string, head: string): ChordReading {
     .sort((a, b) => a.far - b.far)
     .slice(0, 3)
     .map((n) => root + n.ending);
-  return { ok: false, message: `“${text}” is not known as a chord. Near it: ${near.join(', ')}.`, near };
+  return { ok: false, message: `${quoted(text)} is not known as a chord. Near it: ${near.join(', ')}.`, near };
 }
 
 /** How many letters must be changed, added or taken away. */
