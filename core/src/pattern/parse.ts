@@ -8,6 +8,10 @@ import { readStep } from './step-text.js';
 export const LONGEST_SCRIPT = 20_000;
 export const DEEPEST_NESTING = 8;
 export const MOST_STROKES = 4_096;
+/** Bar lines and groups of a script written out. */
+export const MOST_BRACKETS = 4_096;
+/** Faults told of one script: who has more mends these first. */
+export const MOST_FAULTS = 200;
 const MOST_TIMES = 256;
 const MOST_SHARED_STEPS = 64;
 
@@ -43,6 +47,7 @@ class Reader {
   constructor(private readonly list: readonly Token[]) {}
 
   fault(range: Range, message: string, fix?: string) {
+    if (this.faults.length >= MOST_FAULTS) return;
     this.faults.push({ from: range.from, to: range.to, message, ...(fix === undefined ? {} : { fix }) });
   }
 
@@ -138,11 +143,13 @@ export function parseScript(text: string, options: ParseOptions): ParsedScript {
   const reader = new Reader(tokens(text));
   const { items } = reader.items(null, 0);
   const pattern: Pattern = { items, stepsPerCount: options.stepsPerCount };
-  const strokes = countLeaves(items);
-  if (strokes > MOST_STROKES) {
-    const message = `Written out this makes ${strokes} steps; ${MOST_STROKES} is the most. Repeat less.`;
-    reader.fault({ from: 0, to: text.length }, message);
-    return { pattern: empty, faults: reader.faults };
+  const { steps, brackets } = writtenSize(items);
+  if (steps > MOST_STROKES || brackets > MOST_BRACKETS) {
+    const [n, what, most] =
+      steps > MOST_STROKES ? [steps, 'steps', MOST_STROKES] : [brackets, 'bar lines and groups', MOST_BRACKETS];
+    // It stands first, whatever else there is.
+    const message = `Written out this makes ${n} ${what}; ${most} is the most. Repeat less.`;
+    return { pattern: empty, faults: [{ from: 0, to: text.length, message }, ...reader.faults].slice(0, MOST_FAULTS) };
   }
   const uneven = unevenGroup(pattern);
   if (uneven) {
@@ -155,14 +162,20 @@ export function parseScript(text: string, options: ParseOptions): ParsedScript {
 
 const sorted = (faults: readonly ScriptFault[]) => [...faults].sort((a, b) => a.from - b.from || a.to - b.to);
 
-function countLeaves(items: readonly Item[]): number {
-  let n = 0;
+/** What writing the repeats out would make, reckoned without doing it. */
+function writtenSize(items: readonly Item[]): { readonly steps: number; readonly brackets: number } {
+  let [steps, brackets] = [0, 0];
   for (const item of items) {
-    if (item.kind === 'step') n++;
-    else if (item.kind === 'group') n += countLeaves(item.items);
-    else if (item.kind === 'repeat') n += item.times * countLeaves(item.items);
+    if (item.kind === 'step') steps++;
+    else if (item.kind === 'bar') brackets++;
+    else {
+      const inner = writtenSize(item.items);
+      const times = item.kind === 'repeat' ? item.times : 1;
+      steps += times * inner.steps;
+      brackets += times * inner.brackets + (item.kind === 'group' ? 1 : 0);
+    }
   }
-  return n;
+  return { steps, brackets };
 }
 
 /** How many even shares the items of a group make: a nested group weighs its steps, a repeat its whole length. */
@@ -201,9 +214,12 @@ function withoutUneven(p: Pattern): Item[] {
 function checkBars(pattern: Pattern, cycle: AccentCycle, start: number, reader: Reader) {
   const length = cycleLength(cycle);
   const seams = new Set<number>(groupStarts(cycle));
+  // A bar line inside a repeat stands in the text once, and is told once.
+  const told = new Set<number>();
   for (const bar of flatten(pattern).bars) {
     const at = wrap(bar.at + start, length);
-    if (!seams.has(at)) {
+    if (!seams.has(at) && !told.has(bar.range.from)) {
+      told.add(bar.range.from);
       const named = groupStarts(cycle)
         .map((s) => placeLabel(cycle, s))
         .join(', ');

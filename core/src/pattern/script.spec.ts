@@ -7,6 +7,7 @@ import {
   CELLS,
   flatten,
   LONGEST_SCRIPT,
+  MOST_FAULTS,
   parseScript,
   pressOnStep,
   printScript,
@@ -125,6 +126,13 @@ describe('faults', () => {
   });
   it('too long, too deep and too many are refused in words', () => {
     expect(faultsOf('i '.repeat(LONGEST_SCRIPT))[0]?.message).toMatch(/letters at most/);
+    // Bar lines and groups count as written out: 256 times 256 of them never come to be.
+    expect(faultsOf(`{p {${'|'.repeat(15)} p}x256}x15`)[0]?.message).toMatch(/makes 57600 bar lines and groups; 4096/);
+    expect(faultsOf(`{${'[p]'.repeat(15)}}x256`).map((f) => f.message)).toEqual([]);
+    expect(faultsOf(`{${'[[p]]'.repeat(10)}}x256`)[0]?.message).toMatch(/5120 bar lines and groups/);
+    expect(faultsOf('z '.repeat(9_000))).toHaveLength(MOST_FAULTS);
+    const long = faultsOf('z'.repeat(19_000))[0]?.message ?? '';
+    expect(long).toMatch(/^“z{15}…” is no stroke/);
     expect(faultsOf('['.repeat(9_000) + 'i' + ']'.repeat(9_000))[0]?.message).toMatch(/deep at most/);
     expect(faultsOf('{{{i}x99}x99}x99')[0]?.message).toMatch(/4096 is the most/);
     expect(parseScript('i', { stepsPerCount: 11 }).faults[0]?.message).toMatch(/not 11/);
