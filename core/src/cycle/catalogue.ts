@@ -3,8 +3,6 @@ import { FLAMENCO_CYCLES } from './flamenco.js';
 import type { AccentCycle, Family } from './model.js';
 import { TANGO_CYCLES } from './plata.js';
 
-export const FAMILIES: readonly Family[] = ['flamenco', 'tango', 'bossa nova'];
-
 /** The shipped accent cycles, every variant an entry of its own; cycles of one name are schools of one form. */
 export const CYCLES: readonly AccentCycle[] = [...FLAMENCO_CYCLES, ...TANGO_CYCLES, ...BOSSA_CYCLES];
 

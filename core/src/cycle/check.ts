@@ -1,20 +1,31 @@
+import { cleanName, LONGEST_NAME } from '../text/index.js';
 import { LOWEST_BPM, HIGHEST_BPM, TICKS_PER_COUNT } from '../time/index.js';
-import type { AccentCycle, DataFault } from './model.js';
+import { COUNT_NOTES, FAMILIES, type AccentCycle, type DataFault } from './model.js';
 
 export const MOST_COUNTS = 64;
 export const LONGEST_LABEL = 6;
+export const MOST_ACCENTS = 1_024;
+export const LONGEST_SCHOOL = 120;
+export const LONGEST_CYCLE_NOTE = 500;
 
 /** Every fault of a cycle with the path of its field; an empty list means that it can be used. */
 export function checkCycle(c: AccentCycle): DataFault[] {
   const faults: DataFault[] = [];
   const say = (path: string, message: string) => faults.push({ path, message });
-  if (!c.name.trim()) say('name', 'Give the cycle a name.');
+  if (c.name === '' || cleanName(c.name) !== c.name)
+    say('name', `Give the cycle a name of up to ${LONGEST_NAME} letters.`);
+  if (!FAMILIES.includes(c.family)) say('family', `A cycle belongs to ${FAMILIES.join(', ')}.`);
+  if (!COUNT_NOTES.includes(c.countNote)) say('countNote', `A count is a ${COUNT_NOTES.join(', ')}.`);
+  if ((c.school ?? '').length > LONGEST_SCHOOL) say('school', `A school has ${LONGEST_SCHOOL} letters at most.`);
+  if ((c.note ?? '').length > LONGEST_CYCLE_NOTE) say('note', `A note has ${LONGEST_CYCLE_NOTE} letters at most.`);
+  if (c.accents.length > MOST_ACCENTS) say('accents', `A cycle has ${MOST_ACCENTS} accents at most.`);
+  if (c.groups.length > MOST_ACCENTS) say('groups', `A cycle has ${MOST_ACCENTS} groups at most.`);
   if (!Number.isInteger(c.counts) || c.counts < 1 || c.counts > MOST_COUNTS)
     say('counts', `A cycle has 1 to ${MOST_COUNTS} counts, not ${c.counts}.`);
   if (c.labels.length !== c.counts)
     say('labels', `${c.counts} counts need ${c.counts} labels; there are ${c.labels.length}.`);
   c.labels.forEach((label, i) => {
-    if (!label.trim() || label.length > LONGEST_LABEL)
+    if (cleanName(label) === '' || label.length > LONGEST_LABEL)
       say(`labels[${i}]`, `A label has 1 to ${LONGEST_LABEL} letters.`);
   });
   const length = c.counts * TICKS_PER_COUNT;

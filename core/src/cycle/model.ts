@@ -1,7 +1,9 @@
 import type { Ticks } from '../time/index.js';
 
 export type Family = 'flamenco' | 'tango' | 'bossa nova';
+export const FAMILIES: readonly Family[] = ['flamenco', 'tango', 'bossa nova'];
 export type CountNote = 'half' | 'quarter' | 'eighth';
+export const COUNT_NOTES: readonly CountNote[] = ['half', 'quarter', 'eighth'];
 
 /** Where the cycle asks for weight: a position inside one turn, between counts too. */
 export interface Accent {

@@ -1,17 +1,21 @@
-import { checkCycle, type DataFault } from '../cycle/index.js';
-import { checkCell } from '../pattern/index.js';
+import type { DataFault } from '../cycle/index.js';
 import type { Study } from '../piece/index.js';
+import { quoted } from '../text/index.js';
+import type { Checked } from './check.js';
 import {
   FORMAT,
   FORMAT_VERSION,
+  KEPT,
   LARGEST_FILE,
+  MOST_FILE_FAULTS,
+  MOST_KEPT,
   type Collection,
   type FileReading,
   type FileRefusal,
+  type Kept,
   type StudyFile,
 } from './model.js';
-import { schemaFault, studyFaults } from './rows.js';
-import { fileSchema } from './schemas.js';
+import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
 
 const refuse = (code: FileRefusal, message: string, faults: readonly DataFault[] = []): FileReading => ({
   ok: false,
@@ -19,7 +23,14 @@ const refuse = (code: FileRefusal, message: string, faults: readonly DataFault[]
   message,
   faults,
 });
-const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`;
+/** So many megabytes that it can't be mistaken for the limit. */
+function megabytes(bytes: number): string {
+  const exact = bytes / 1024 / 1024;
+  const limit = LARGEST_FILE / 1024 / 1024;
+  if (bytes === LARGEST_FILE || Math.round(exact) !== limit) return `${Math.round(exact)} MB`;
+  const tenths = exact.toFixed(1);
+  return Number(tenths) === limit ? `a little over ${limit} MB` : `${tenths} MB`;
+}
 
 /** To be asked before a file is read at all. Null when its size is no obstacle. */
 export function refuseBySize(bytes: number): FileReading | null {
@@ -31,22 +42,57 @@ export function refuseBySize(bytes: number): FileReading | null {
       )
     : null;
 }
+/** A file whose letters are no UTF-8. */
+export const refuseByLetters = (): FileReading =>
+  refuse(
+    'damaged letters',
+    'The file’s letters are damaged: it is not stored as UTF-8. Export it again, or save it as UTF-8 in the program that changed it.',
+  );
+
+/** Where the outermost bracket of a text closes; null when it never does. */
+function endOfObject(text: string): number | null {
+  let depth = 0;
+  let quote = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i];
+    if (quote) {
+      if (c === '\\') i++;
+      else if (c === '"') quote = false;
+    } else if (c === '"') quote = true;
+    else if (c === '{' || c === '[') depth++;
+    else if ((c === '}' || c === ']') && --depth === 0) return i + 1;
+  }
+  return null;
+}
+function refuseNoJson(text: string): FileReading {
+  const opens = /^\s*[{[]/.test(text);
+  const end = opens ? endOfObject(text) : null;
+  if (opens && end === null)
+    return refuse('not JSON', 'The file breaks off before its end. Export it again, or fetch the whole file.');
+  const tail = end === null ? '' : text.slice(end).trim();
+  if (tail)
+    return refuse(
+      'not JSON',
+      `The file goes on after its end, with ${quoted(tail)}. Take away what stands after its last bracket, or export it again.`,
+    );
+  return refuse(
+    'not JSON',
+    opens
+      ? 'Something in the file is no JSON: it was changed by hand or by another program. Export it again.'
+      : 'This is not a study file: it is no JSON. Choose a file that Ruffle Wheel exported.',
+  );
+}
 
 /** Reads an exported file. Refusals say why and what would work; nothing is thrown. */
 export function readFile(text: string): FileReading {
   const tooLarge = refuseBySize(text.length);
   if (tooLarge) return tooLarge;
+  const plain = text.replace(/^\uFEFF/, '');
   let raw: unknown;
   try {
-    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
+    raw = JSON.parse(plain);
   } catch {
-    const cut = /^\s*[{[]/.test(text) && !/[}\]]\s*$/.test(text);
-    return refuse(
-      'not JSON',
-      cut
-        ? 'The file breaks off before its end. Export it again, or fetch the whole file.'
-        : 'This is not a study file: it is no JSON. Choose a file that Ruffle Wheel exported.',
-    );
+    return refuseNoJson(plain);
   }
   const head = raw as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT)
@@ -61,49 +107,89 @@ export function readFile(text: string): FileReading {
     );
   const present = bringForward(head);
   if (!present) return refuse('faulty', 'The file names no version that was ever used.');
-  const { error, value } = fileSchema.validate(present, { abortEarly: false, convert: false }) as {
-    error?: { details: readonly { path: readonly (string | number)[]; message: string }[] };
-    value: StudyFile;
-  };
-  const faults = error ? error.details.map(schemaFault) : fileFaults(value);
-  if (faults.length)
-    return refuse(
-      'faulty',
-      `The file has ${faults.length === 1 ? 'a fault' : `${faults.length} faults`}; nothing was taken from it.`,
-      faults,
-    );
-  return { ok: true, file: value };
+  const faults = headFaults(present);
+  const read = faults.length ? null : readLists(present as unknown as Record<Kept, unknown[]>, faults);
+  if (read) return { ok: true, file: { format: FORMAT, version: FORMAT_VERSION, kind: present.kind, ...read } };
+  const n = faults.length;
+  const many = n >= MOST_FILE_FAULTS ? `${MOST_FILE_FAULTS} faults or more` : `${n} faults`;
+  return refuse('faulty', `The file has ${n === 1 ? 'a fault' : many}; nothing was taken from it.`, faults);
 }
 
 /** An older file as the present version would have written it; null when its version never was. */
-function bringForward(file: { readonly version?: unknown }): object | null {
+function bringForward(file: { readonly version?: unknown }): (object & { readonly kind: StudyFile['kind'] }) | null {
   // Version 1 knew no cells of the player's own.
-  if (file.version === 1) return { ...file, version: FORMAT_VERSION, cells: [] };
-  return file.version === FORMAT_VERSION ? file : null;
+  if (file.version === 1) return { ...file, version: FORMAT_VERSION, cells: [] } as never;
+  return file.version === FORMAT_VERSION ? (file as never) : null;
 }
 
-const fileFaults = (file: StudyFile): DataFault[] => [
-  ...file.studies.flatMap((s, i) => studyFaults(s, `studies[${i}].`)),
-  ...file.cells.flatMap((c, i) => checkCell(c).map((f) => ({ path: `cells[${i}].${f.path}`, message: f.message }))),
-  ...file.cycles.flatMap((c, i) => checkCycle(c).map((f) => ({ path: `cycles[${i}].${f.path}`, message: f.message }))),
-];
+/** Kind, fields and the sizes of lists, before anything inside them is looked at. */
+function headFaults(file: object): DataFault[] {
+  const faults: DataFault[] = [];
+  const say = (path: string, message: string) => {
+    if (faults.length < MOST_FILE_FAULTS) faults.push({ path: path.slice(0, 80), message });
+  };
+  const fields = file as Record<string, unknown>;
+  if (fields['kind'] !== 'study' && fields['kind'] !== 'everything') say('kind', 'It can be study or everything.');
+  for (const list of KEPT) {
+    const there = fields[list];
+    if (!Array.isArray(there)) say(list, there === undefined ? 'It is missing.' : 'A list belongs here.');
+    else if (there.length > MOST_KEPT[list]) say(list, `It holds ${there.length}; ${MOST_KEPT[list]} are the most.`);
+  }
+  const known = new Set<string>(['format', 'version', 'kind', ...KEPT]);
+  for (const field of Object.keys(fields)) if (!known.has(field)) say(field, 'No such field belongs here.');
+  return faults;
+}
 
-const byId = <T extends { id: string }>(list: readonly T[]) => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
-const write = (kind: StudyFile['kind'], c: Collection): string =>
-  JSON.stringify(
-    {
-      format: FORMAT,
-      version: FORMAT_VERSION,
-      kind,
-      studies: byId(c.studies),
-      log: byId(c.log),
-      profiles: byId(c.profiles),
-      cycles: byId(c.cycles),
-      cells: byId(c.cells),
-    } satisfies StudyFile,
-    null,
-    1,
-  ) + '\n';
+type Door<T> = (row: unknown, at: string) => Checked<T>;
+/** Every list through its door, until there are enough faults to tell. Null when there are any. */
+function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collection | null {
+  const pass = <T extends { readonly id: string }>(list: Kept, door: Door<T>): T[] => {
+    const ids = new Set<string>();
+    const passed: T[] = [];
+    for (const [n, row] of file[list].entries()) {
+      if (faults.length >= MOST_FILE_FAULTS) break;
+      const at = `${list}[${n}]`;
+      const read = door(row, at);
+      if (!read.ok) faults.push(...read.faults.slice(0, MOST_FILE_FAULTS - faults.length));
+      else if (ids.has(read.value.id)) faults.push({ path: at, message: 'Its id stands here twice.' });
+      else {
+        ids.add(read.value.id);
+        passed.push(read.value);
+      }
+    }
+    return passed;
+  };
+  const read: Collection = {
+    studies: pass('studies', readStudyRow),
+    log: pass('log', readLogRow),
+    profiles: pass('profiles', readProfileRow),
+    cycles: pass('cycles', readCycleRow),
+    cells: pass('cells', readCellRow),
+  };
+  return faults.length ? null : read;
+}
+
+const byId = <T extends { id: string }>(list: readonly T[]) =>
+  [...list].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+
+/**
+ * The pieces of a file's text in their order, one thing of the shelf a piece: who writes a large shelf can rest
+ * between them. Put together they are the file.
+ */
+export function* filePieces(kind: StudyFile['kind'], collection: Collection): Generator<string> {
+  yield `{\n "format": ${JSON.stringify(FORMAT)},\n "version": ${FORMAT_VERSION},\n "kind": ${JSON.stringify(kind)}`;
+  for (const list of KEPT) {
+    yield `,\n "${list}": [`;
+    let first = true;
+    for (const thing of byId<{ id: string }>(collection[list])) {
+      yield `${first ? '' : ','}\n  ${JSON.stringify(thing, null, 1).replace(/\n/g, '\n  ')}`;
+      first = false;
+    }
+    yield first ? ']' : '\n ]';
+  }
+  yield '\n}\n';
+}
+const write = (kind: StudyFile['kind'], c: Collection): string => [...filePieces(kind, c)].join('');
 
 /** Everything, in an order that depends on the data alone: the same shelf always writes the same file. */
 export const writeEverything = (collection: Collection): string => write('everything', collection);

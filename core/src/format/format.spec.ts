@@ -5,6 +5,7 @@ import { DEFAULT_PROFILE } from '../hand/index.js';
 import { makeStudy, setHarmony, putShape, type Study } from '../piece/index.js';
 import {
   FORMAT_VERSION,
+  filePieces,
   LARGEST_FILE,
   readCellRow,
   readCycleRow,
@@ -84,6 +85,13 @@ describe('export and import', () => {
     const beyond = { ...with5, sections: [{ ...study.sections[0]!, stopped: [{ ...stopped[0]!, fret: 99 }] }] };
     expect(refusal(readFile(writeStudy(beyond)))?.faults[0]?.path).toBe('studies[0].sections[0].stopped[0].fret');
   });
+  it('written piece by piece it is the same text', () => {
+    expect([...filePieces('everything', everything)].join('')).toBe(writeEverything(everything));
+    expect(JSON.parse(writeEverything(everything))).toMatchObject({
+      ...everything,
+      studies: [{ id: 'a' }, { id: 's' }],
+    });
+  });
   it('script tags in a name are kept as the plain text they are', () => {
     const name = '<script>alert(1)</script>';
     const reading = readFile(writeStudy({ ...study, name }));
@@ -113,6 +121,21 @@ describe('refusals', () => {
       message: expect.stringContaining(`up to ${FORMAT_VERSION}`) as string,
     }));
   it('a version that never was', () => expect(refusal(parsed((f) => (f.version = '1')))?.code).toBe('faulty'));
+  it('a file that goes on after its end says so, and is not called broken off', () => {
+    const tail = refusal(readFile(`${writeStudy(study)} and then "some } more`));
+    expect(tail).toMatchObject({
+      code: 'not JSON',
+      message: expect.stringMatching(/goes on after its end, with “and then "some/) as string,
+    });
+    expect(refusal(readFile(writeStudy(study).replace('"capo": 0', '"capo": zero')))?.message).toMatch(
+      /changed by hand/,
+    );
+  });
+  it('a little over the limit is not called the limit', () => {
+    const over = (bytes: number) => refusal(refuseBySize(bytes)!)?.message;
+    expect(over(LARGEST_FILE + 1)).toMatch(/has a little over 20 MB; 20 MB is the most/);
+    expect(over(LARGEST_FILE * 1.02)).toMatch(/has 20.4 MB; 20 MB/);
+  });
   it('200 MB are refused by size alone', () => {
     expect(refuseBySize(200 * 1024 * 1024)).toMatchObject({
       code: 'too large',
@@ -136,6 +159,67 @@ describe('refusals', () => {
       'studies[0].sections[0].bpm',
     ]);
     expect(reading?.message).toMatch(/3 faults; nothing was taken/);
+  });
+  it('100 000 faults are refused as fast as one: a hundred are told', () => {
+    const file = JSON.parse(writeEverything(everything)) as { log: unknown[]; studies: object[]; extra?: object };
+    const lacking = refusal(readFile(JSON.stringify({ ...file, log: Array(20_000).fill({}) })));
+    expect(lacking?.faults).toHaveLength(100);
+    expect(lacking?.message).toMatch(/100 faults or more/);
+    const keys = Object.fromEntries(Array.from({ length: 200_000 }, (_, n) => [`k${n}`, 1]));
+    expect(refusal(readFile(JSON.stringify({ ...file, ...keys })))?.faults).toHaveLength(100);
+    expect(refusal(readFile(JSON.stringify({ ...file, studies: [{ ...study, ...keys }] })))?.faults).toHaveLength(1);
+    const stopped = Array(20_000).fill({});
+    const inside = { ...study, sections: [{ ...study.sections[0], stopped }] };
+    expect(refusal(readFile(JSON.stringify({ ...file, studies: [inside] })))?.faults.length).toBeLessThan(100);
+    expect(refusal(readFile(JSON.stringify({ ...file, log: Array(50_001).fill({}) })))?.faults).toEqual([
+      { path: 'log', message: 'It holds 50001; 50000 are the most.' },
+    ]);
+  });
+  it.each([
+    ['year 0', '0000-05-01T10:00:00.000Z'],
+    ['year 9999', '9999-05-01T10:00:00.000Z'],
+  ])('a session in the %s is no day of practice', (_what, startedAt) =>
+    expect(
+      refusal(readFile(writeEverything({ ...everything, log: [{ ...everything.log[0]!, startedAt }] })))?.faults,
+    ).toEqual([
+      {
+        path: 'log[0].startedAt',
+        message: expect.stringMatching(/is no day of practice: years run from 1970 to 2100/) as string,
+      },
+    ]),
+  );
+  it('names lose what would turn the text beside them; one that can’t be seen is refused', () => {
+    const named = (name: string) => readFile(writeStudy({ ...study, name }));
+    const turned = named('Lantern \u202EriatS ');
+    expect(turned.ok && turned.file.studies[0]?.name).toBe('Lantern riatS');
+    expect(refusal(named('\u3164\u200B'))?.faults).toEqual([
+      { path: 'studies[0].name', message: 'Nothing of this name can be seen; give it letters.' },
+    ]);
+  });
+  it('a string stopped at three frets at once', () => {
+    const stopped = [1, 2, 3].map((fret) => ({ at: 0, string: 3 as const, fret }));
+    const file = writeStudy({ ...study, sections: [{ ...study.sections[0]!, stopped }] });
+    expect(refusal(readFile(file))?.faults.map((f) => f.path)).toEqual([
+      'studies[0].sections[0].stopped[1]',
+      'studies[0].sections[0].stopped[2]',
+    ]);
+  });
+  it.each([
+    ['capo', '"high"', /^It is “high”; a number belongs here\.$/],
+    ['capo', '1.5', /a whole number belongs here/],
+    ['capo', '-1', /^It is -1; 0 is the least\.$/],
+    ['capo', 'null', /^It is null; a number/],
+    ['tuning', '[40,45]', /^It holds 2; exactly 6 belong here\.$/],
+    ['family', '"polka"', /^It is “polka”; it can be flamenco, tango, bossa nova\.$/],
+    ['sections', '[]', /^It holds 0; 1 is the least\.$/],
+    ['sections', '{}', /a list belongs here/],
+    ['note', '7', /a text belongs here/],
+  ])('%s = %s is told in a sentence', (field, value, words) => {
+    const file = JSON.parse(writeStudy(study)) as { studies: Record<string, unknown>[] };
+    file.studies[0]![field] = JSON.parse(value);
+    const faults = refusal(readFile(JSON.stringify(file)))?.faults ?? [];
+    expect(faults[0]?.path).toBe(`studies[0].${field}`);
+    expect(faults[0]?.message).toMatch(words);
   });
   it('fields that nobody asked for are faults', () =>
     expect(refusal(parsed((f) => ((f.studies[0] as { extra: number }).extra = 1)))?.faults[0]?.path).toBe(

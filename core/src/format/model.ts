@@ -10,6 +10,11 @@ export const FORMAT_VERSION = 2;
 /** Larger files are refused before they are read. */
 export const LARGEST_FILE = 20 * 1024 * 1024;
 
+/** How many of each a file holds, and the shelf with it. */
+export const MOST_KEPT = { studies: 500, log: 50_000, profiles: 50, cycles: 500, cells: 500 } as const;
+/** Faults told of one file; reading ends there. */
+export const MOST_FILE_FAULTS = 100;
+
 /** Everything that a player keeps. */
 export interface Collection {
   readonly studies: readonly Study[];
@@ -19,13 +24,17 @@ export interface Collection {
   /** The player's own cells. */
   readonly cells: readonly OwnCell[];
 }
+/** What a shelf has many of. */
+export type Kept = keyof Collection;
+export const KEPT: readonly Kept[] = ['studies', 'log', 'profiles', 'cycles', 'cells'];
 export interface StudyFile extends Collection {
   readonly format: typeof FORMAT;
   readonly version: typeof FORMAT_VERSION;
   /** One study alone, or all there is. */
   readonly kind: 'study' | 'everything';
 }
-export type FileRefusal = 'too large' | 'empty' | 'not JSON' | 'not ours' | 'later version' | 'faulty';
+export type FileRefusal =
+  'too large' | 'empty' | 'damaged letters' | 'not JSON' | 'not ours' | 'later version' | 'faulty';
 export type FileReading =
   | { readonly ok: true; readonly file: StudyFile }
   | { readonly ok: false; readonly code: FileRefusal; readonly message: string; readonly faults: readonly DataFault[] };

@@ -1,23 +1,55 @@
 import Joi from 'joi/dist/joi-browser.min.mjs';
-import { MOST_COUNTS } from '../cycle/index.js';
-import { HIGHEST_FRET, LONGEST_NAME } from '../fretting/index.js';
+import {
+  COUNT_NOTES,
+  FAMILIES,
+  LONGEST_CYCLE_NOTE,
+  LONGEST_SCHOOL,
+  MOST_ACCENTS,
+  MOST_COUNTS,
+} from '../cycle/index.js';
+import { HIGHEST_FRET, MOST_STOPPED } from '../fretting/index.js';
 import { FINGER_PAIRS, LEAST_SPACING, LEAST_SPAN, MOST_SPACING, WIDEST_SPAN } from '../neck/index.js';
 import { LITTLE_FINGER_SPELLINGS } from '../hand/index.js';
 import { LONGEST_CELL, LONGEST_SCRIPT } from '../pattern/index.js';
-import { HIGHEST_CAPO, MOST_SECTIONS, MOST_SHAPES } from '../piece/index.js';
+import {
+  HIGHEST_CAPO,
+  LADDER_BOUNDS,
+  LATEST_START,
+  LATEST_STOPPED,
+  LONGEST_ID,
+  LONGEST_STUDY_NOTE,
+  MOST_IN_ORDER,
+  MOST_SECTIONS,
+  MOST_SHAPES,
+  OPEN_STRING_BOUNDS,
+} from '../piece/index.js';
+import { FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR, LONGEST_SESSION_MINUTES, MOST_PASSES } from '../practice/index.js';
+import { cleanName, LONGEST_NAME } from '../text/index.js';
 import { HIGHEST_BPM, LOWEST_BPM, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
-const id = Joi.string().max(80).required();
-/** A name may be any text; it is only ever shown as text, never read as markup. */
-const name = Joi.string().trim().max(LONGEST_NAME).required();
+const id = Joi.string().max(LONGEST_ID).required();
+/**
+ * A name may be any text that can be seen; it is only ever shown as text, never read as markup. White space at its
+ * ends and marks that would turn the text beside it are taken off.
+ */
+const name = Joi.string()
+  .max(LONGEST_NAME)
+  .required()
+  .custom((value: string, helpers: Joi.CustomHelpers) => cleanName(value) || helpers.error('name.unseen'));
 const text = (most: number) => Joi.string().allow('').max(most);
 const tempo = Joi.number().min(LOWEST_BPM).max(HIGHEST_BPM).required();
 const longest = MOST_COUNTS * TICKS_PER_COUNT;
+const family = Joi.string()
+  .valid(...FAMILIES)
+  .required();
+const steps = Joi.number()
+  .valid(...STEPS_PER_COUNT)
+  .required();
 
 export const cycleSchema = Joi.object({
   id,
   name,
-  family: Joi.string().valid('flamenco', 'tango', 'bossa nova').required(),
+  family,
   counts: Joi.number().integer().min(1).max(MOST_COUNTS).required(),
   labels: Joi.array().items(Joi.string().max(20)).max(MOST_COUNTS).required(),
   accents: Joi.array()
@@ -27,29 +59,33 @@ export const cycleSchema = Joi.object({
         weight: Joi.number().min(0).max(1).required(),
       }),
     )
-    .max(1024)
+    .max(MOST_ACCENTS)
     .required(),
-  groups: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(1024).required(),
-  countNote: Joi.string().valid('half', 'quarter', 'eighth').required(),
+  groups: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(MOST_ACCENTS).required(),
+  countNote: Joi.string()
+    .valid(...COUNT_NOTES)
+    .required(),
   tempo: Joi.object({ low: tempo, usual: tempo, high: tempo }).required(),
-  school: text(120),
-  note: text(500),
+  school: text(LONGEST_SCHOOL),
+  note: text(LONGEST_CYCLE_NOTE),
 });
 
+const leftFinger = Joi.alternatives(Joi.number().integer().min(0).max(4), Joi.string().valid('T'));
+const fret = Joi.number().integer().min(0).max(HIGHEST_FRET);
 const perString = (item: ReturnType<typeof Joi.number> | ReturnType<typeof Joi.alternatives>) =>
   Joi.array().items(item).length(6).required();
-const shapeSchema = Joi.object({
+export const shapeSchema = Joi.object({
   id,
   name,
-  frets: perString(Joi.number().integer().min(0).max(HIGHEST_FRET).allow(null)),
-  fingers: perString(Joi.alternatives(Joi.number().integer().min(0).max(4), Joi.string().valid('T')).allow(null)),
+  frets: perString(fret.allow(null)),
+  fingers: perString(leftFinger.allow(null)),
 });
 
 const ladderSchema = Joi.object({
   start: tempo,
   end: tempo,
-  step: Joi.number().min(1).max(100).required(),
-  passes: Joi.number().integer().min(1).max(50).required(),
+  step: Joi.number().min(LADDER_BOUNDS.step.low).max(LADDER_BOUNDS.step.high).required(),
+  passes: Joi.number().integer().min(LADDER_BOUNDS.passes.low).max(LADDER_BOUNDS.passes.high).required(),
 });
 
 const sectionSchema = Joi.object({
@@ -57,41 +93,36 @@ const sectionSchema = Joi.object({
   name,
   cycle: cycleSchema.required(),
   script: text(LONGEST_SCRIPT).required(),
-  stepsPerCount: Joi.number()
-    .valid(...STEPS_PER_COUNT)
-    .required(),
-  start: Joi.number().integer().min(0).max(longest).required(),
+  stepsPerCount: steps,
+  start: Joi.number().integer().min(0).max(LATEST_START).required(),
   harmony: Joi.object({
     per: Joi.string().valid('turn', 'group').required(),
-    shapes: Joi.array().items(Joi.string().max(80)).max(256).required(),
+    shapes: Joi.array().items(Joi.string().max(LONGEST_ID)).max(MOST_IN_ORDER).required(),
   }).required(),
   stopped: Joi.array()
     .items(
       Joi.object({
-        at: Joi.number()
-          .integer()
-          .min(0)
-          .max(LONGEST_SCRIPT * TICKS_PER_COUNT)
-          .required(),
+        at: Joi.number().integer().min(0).max(LATEST_STOPPED).required(),
         string: Joi.number().integer().min(1).max(6).required(),
-        fret: Joi.number().integer().min(0).max(HIGHEST_FRET).required(),
-        finger: Joi.alternatives(Joi.number().integer().min(0).max(4), Joi.string().valid('T')),
+        fret: fret.required(),
+        finger: leftFinger,
       }),
     )
-    .max(20_000),
+    .max(MOST_STOPPED),
   bpm: tempo,
   ladder: ladderSchema.required(),
 });
 
+const { low, high } = OPEN_STRING_BOUNDS;
 export const studySchema = Joi.object({
   id,
   name,
-  family: Joi.string().valid('flamenco', 'tango', 'bossa nova').required(),
-  tuning: Joi.array().items(Joi.number().integer().min(20).max(90)).length(6).required(),
+  family,
+  tuning: Joi.array().items(Joi.number().integer().min(low).max(high)).length(6).required(),
   capo: Joi.number().integer().min(0).max(HIGHEST_CAPO).required(),
   shapes: Joi.array().items(shapeSchema).max(MOST_SHAPES).unique('id').required(),
   sections: Joi.array().items(sectionSchema).min(1).max(MOST_SECTIONS).unique('id').required(),
-  note: text(4_000).required(),
+  note: text(LONGEST_STUDY_NOTE).required(),
 });
 
 const moveMs = Joi.number().min(0).max(500).required();
@@ -125,36 +156,29 @@ export const cellSchema = Joi.object({
   id,
   name,
   script: Joi.string().max(LONGEST_CELL).required(),
-  stepsPerCount: Joi.number()
-    .valid(...STEPS_PER_COUNT)
-    .required(),
-  family: Joi.string().valid('flamenco', 'tango', 'bossa nova').required(),
+  stepsPerCount: steps,
+  family,
   note: text(200).required(),
 });
 
+/** A day that a log can hold: a wrong clock must not stretch the chart over millennia. */
+const logged = Joi.string()
+  .isoDate()
+  .required()
+  .custom((value: string, helpers: Joi.CustomHelpers) => {
+    const year = new Date(value).getUTCFullYear();
+    return year >= FIRST_LOGGED_YEAR && year <= LAST_LOGGED_YEAR ? value : helpers.error('date.year');
+  });
 export const logEntrySchema = Joi.object({
   id,
   studyId: id,
   studyName: name,
   sectionName: name,
-  startedAt: Joi.string().isoDate().required(),
-  minutes: Joi.number().min(0).max(1_440).required(),
+  startedAt: logged,
+  minutes: Joi.number().min(0).max(LONGEST_SESSION_MINUTES).required(),
   passes: Joi.array()
     .items(Joi.object({ bpm: tempo, clean: Joi.boolean().required() }))
-    .max(10_000)
+    .max(MOST_PASSES)
     .required(),
   pain: Joi.boolean().required(),
-});
-
-const list = (schema: ReturnType<typeof Joi.object>, most: number) =>
-  Joi.array().items(schema).max(most).unique('id').required();
-export const fileSchema = Joi.object({
-  format: Joi.string().required(),
-  version: Joi.number().integer().required(),
-  kind: Joi.string().valid('study', 'everything').required(),
-  studies: list(studySchema, 500),
-  log: list(logEntrySchema, 50_000),
-  profiles: list(profileSchema, 50),
-  cycles: list(cycleSchema, 500),
-  cells: list(cellSchema, 500),
 });

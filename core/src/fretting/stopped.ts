@@ -1,5 +1,6 @@
-import { STRINGS, type StringNumber } from '../time/index.js';
-import type { LeftFinger, Shape } from './shape.js';
+import type { DataFault } from '../cycle/index.js';
+import { isStringNumber, STRINGS, type StringNumber } from '../time/index.js';
+import { HIGHEST_FRET, type LeftFinger, type Shape } from './shape.js';
 
 /** A string stopped for the stroke at one place of a pattern, over whatever shape is held. */
 export interface StoppedNote {
@@ -9,6 +10,29 @@ export interface StoppedNote {
   /** From the capo on; 0 = open. */
   readonly fret: number;
   readonly finger?: LeftFinger;
+}
+
+export const MOST_STOPPED = 20_000;
+
+/** Every fault of the notes stopped for single strokes, at most one a note; a string has one fret at one place. */
+export function checkStopped(stopped: readonly StoppedNote[]): DataFault[] {
+  if (stopped.length > MOST_STOPPED)
+    return [
+      { path: 'stopped', message: `${stopped.length} notes have frets of their own; ${MOST_STOPPED} is the most.` },
+    ];
+  const seen = new Set<string>();
+  return stopped.flatMap(({ at, string, fret, finger }, n): DataFault[] => {
+    const place = `${at} ${string}`;
+    const path = `stopped[${n}]`;
+    if (seen.has(place)) return [{ path, message: `String ${string} is stopped at two frets at once.` }];
+    seen.add(place);
+    if (!Number.isSafeInteger(at) || at < 0) return [{ path, message: 'A note lies at a whole tick, from 0 on.' }];
+    if (!isStringNumber(string)) return [{ path, message: 'Strings are numbered 1 to 6.' }];
+    if (!(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET))
+      return [{ path, message: `A fret lies between 0 and ${HIGHEST_FRET}.` }];
+    const known = finger === undefined || finger === 'T' || (Number.isInteger(finger) && finger >= 0 && finger <= 4);
+    return known ? [] : [{ path, message: 'Left fingers are 0 to 4 and T.' }];
+  });
 }
 
 /** Looks up the notes stopped at a place. */

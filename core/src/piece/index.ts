@@ -1,5 +1,6 @@
 export * from './model.js';
 export * from './make.js';
+export * from './command.js';
 export * from './commands.js';
 export * from './harmony.js';
 export * from './plan.js';

@@ -1,6 +1,8 @@
-import type { AccentCycle, Family } from '../cycle/index.js';
+import { MOST_COUNTS, type AccentCycle, type Family } from '../cycle/index.js';
 import type { Shape, StoppedNote, Tuning } from '../fretting/index.js';
+import { LONGEST_SCRIPT } from '../pattern/index.js';
 import type { Ladder } from '../practice/ladder.js';
+import { TICKS_PER_COUNT } from '../time/index.js';
 
 /** Which shapes are held, one after another, changing with every turn or every group of the cycle. */
 export interface Harmony {
@@ -37,4 +39,16 @@ export interface Study {
 }
 export const MOST_SECTIONS = 32;
 export const MOST_SHAPES = 64;
+/** Shapes in a section's order. */
+export const MOST_IN_ORDER = 256;
+export const LONGEST_ID = 80;
+export const LONGEST_STUDY_NOTE = 4_000;
 export const HIGHEST_CAPO = 12;
+/** The last tick that a pattern can be told to begin at. */
+export const LATEST_START = MOST_COUNTS * TICKS_PER_COUNT;
+/** Notes of single strokes lie before this tick. */
+export const LATEST_STOPPED = LONGEST_SCRIPT * TICKS_PER_COUNT;
+/** Bounds of an open string, as MIDI numbers. */
+export const OPEN_STRING_BOUNDS = { low: 20, high: 90 } as const;
+/** Bounds of a ladder's step and of the clean passes that earn a rung. */
+export const LADDER_BOUNDS = { step: { low: 1, high: 100 }, passes: { low: 1, high: 50 } } as const;

@@ -29,7 +29,10 @@ import {
 } from './index.js';
 
 const buleria = cycleById('buleria')!;
-const shape = (id: string, frets: string): Shape => ({ id, name: id, ...readShape(frets, '') });
+const shape = (id: string, text: string): Shape => {
+  const { frets, fingers } = readShape(text, '');
+  return { id, name: id, frets, fingers };
+};
 const first = shape('first', '0-2-2-1-0-0');
 const second = shape('second', 'x-x-3-2-1-1');
 const base: Study = { ...makeStudy('s', 'Study', buleria), shapes: [first, second] };

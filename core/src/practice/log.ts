@@ -1,6 +1,13 @@
 import { clampBpm, type Bpm } from '../time/index.js';
 import type { Ladder, PracticePass } from './ladder.js';
 
+/** Passes that one line of the log holds. */
+export const MOST_PASSES = 10_000;
+export const LONGEST_SESSION_MINUTES = 1_440;
+/** Years that a session can lie in. */
+export const FIRST_LOGGED_YEAR = 1970;
+export const LAST_LOGGED_YEAR = 2100;
+
 /** One practice session on one section. */
 export interface LogEntry {
   readonly id: string;
