@@ -18,3 +18,4 @@ export * from './search/index.js';
 export * from './fit/index.js';
 export * from './line/index.js';
 export * from './drill/index.js';
+export * from './format/model.js';

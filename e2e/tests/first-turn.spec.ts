@@ -92,6 +92,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
     };
     const before = await exportAll();
     await page.getByRole('button', { name: 'Clear everything' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
     await expect(page.getByText('The shelf is empty.')).toBeVisible();
     await page.getByLabel('Import a file').setInputFiles(before);
     await expect(page.getByRole('heading', { name: 'Lantern Stair' })).toBeVisible();

@@ -79,6 +79,7 @@ test('new, copy, rename, sections, delete with undo, demo back', async ({ player
   await page.getByRole('button', { name: 'New study (N)', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
   await page.getByRole('button', { name: 'Clear everything' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
   await expect(page.getByText('The shelf is empty.')).toBeVisible();
   await page.getByRole('button', { name: 'Bring the demo data back' }).click();
   await expect(page.locator('.rows h3')).toHaveCount(5);

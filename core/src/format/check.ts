@@ -24,7 +24,7 @@ function sizeOf(thing: unknown, most: number): number {
     const next = open.pop();
     n++;
     if (typeof next === 'object' && next !== null) {
-      const values = Object.values(next);
+      const values: unknown[] = Object.values(next);
       // A list of a million entries is not spread out to be counted.
       if (values.length > most) return most + 1;
       open.push(...values);

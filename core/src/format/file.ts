@@ -172,24 +172,56 @@ function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collecti
 const byId = <T extends { id: string }>(list: readonly T[]) =>
   [...list].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 
-/**
- * The pieces of a file's text in their order, one thing of the shelf a piece: who writes a large shelf can rest
- * between them. Put together they are the file.
- */
-export function* filePieces(kind: StudyFile['kind'], collection: Collection): Generator<string> {
-  yield `{\n "format": ${JSON.stringify(FORMAT)},\n "version": ${FORMAT_VERSION},\n "kind": ${JSON.stringify(kind)}`;
-  for (const list of KEPT) {
-    yield `,\n "${list}": [`;
-    let first = true;
-    for (const thing of byId<{ id: string }>(collection[list])) {
-      yield `${first ? '' : ','}\n  ${JSON.stringify(thing, null, 1).replace(/\n/g, '\n  ')}`;
-      first = false;
-    }
-    yield first ? ']' : '\n ]';
-  }
-  yield '\n}\n';
+/** A piece of text and the file it belongs to, counted from 0. */
+export interface FilePiece {
+  readonly file: number;
+  readonly text: string;
 }
-const write = (kind: StudyFile['kind'], c: Collection): string => [...filePieces(kind, c)].join('');
+const opening = (kind: StudyFile['kind']) =>
+  `{\n "format": ${JSON.stringify(FORMAT)},\n "version": ${FORMAT_VERSION},\n "kind": ${JSON.stringify(kind)}`;
+const emptyList = (list: Kept) => `,\n "${list}": []`;
+const closing = '\n}\n';
+/** No letter takes more bytes. */
+const BYTES_A_LETTER = 3;
+/** Kept free in every file for its head and its empty lists. */
+const ROOM_FOR_LISTS = 1_000;
+
+/**
+ * The text of a shelf's files in their order, one thing of the shelf a piece: who writes a large shelf can rest
+ * between them. A shelf that is larger than what a file may hold goes on in another one.
+ * @param most bytes of a file at the most
+ */
+export function* filePieces(
+  kind: StudyFile['kind'],
+  collection: Collection,
+  most: number = LARGEST_FILE,
+): Generator<FilePiece> {
+  let file = 0;
+  let bytes = 0;
+  yield { file, text: opening(kind) };
+  for (const [place, list] of KEPT.entries()) {
+    let n = 0;
+    for (const thing of byId<{ id: string }>(collection[list])) {
+      const text = `\n  ${JSON.stringify(thing, null, 1).replace(/\n/g, '\n  ')}`;
+      const size = text.length * BYTES_A_LETTER;
+      const full = (most < Infinity && n >= MOST_KEPT[list]) || (bytes > 0 && bytes + size + ROOM_FOR_LISTS > most);
+      if (full) {
+        const rest = KEPT.slice(n > 0 ? place + 1 : place).map(emptyList);
+        yield { file, text: `${n > 0 ? '\n ]' : ''}${rest.join('')}${closing}` };
+        file++;
+        [bytes, n] = [0, 0];
+        yield { file, text: opening(kind) + KEPT.slice(0, place).map(emptyList).join('') };
+      }
+      yield { file, text: `${n > 0 ? ',' : `,\n "${list}": [`}${text}` };
+      bytes += size;
+      n++;
+    }
+    yield { file, text: n > 0 ? '\n ]' : emptyList(list) };
+  }
+  yield { file, text: closing };
+}
+const write = (kind: StudyFile['kind'], c: Collection): string =>
+  [...filePieces(kind, c, Infinity)].map((piece) => piece.text).join('');
 
 /** Everything, in an order that depends on the data alone: the same shelf always writes the same file. */
 export const writeEverything = (collection: Collection): string => write('everything', collection);

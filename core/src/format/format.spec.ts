@@ -86,11 +86,24 @@ describe('export and import', () => {
     expect(refusal(readFile(writeStudy(beyond)))?.faults[0]?.path).toBe('studies[0].sections[0].stopped[0].fret');
   });
   it('written piece by piece it is the same text', () => {
-    expect([...filePieces('everything', everything)].join('')).toBe(writeEverything(everything));
+    expect([...filePieces('everything', everything)].map((p) => p.text).join('')).toBe(writeEverything(everything));
     expect(JSON.parse(writeEverything(everything))).toMatchObject({
       ...everything,
       studies: [{ id: 'a' }, { id: 's' }],
     });
+  });
+  it('a shelf too large for one file goes on in others; together they are the shelf', () => {
+    const log = Array.from({ length: 12 }, (_, n) => ({ ...everything.log[0]!, id: `l${n}` }));
+    const files: string[] = [];
+    for (const { file, text } of filePieces('everything', { ...everything, log }, 9_000))
+      files[file] = (files[file] ?? '') + text;
+    expect(files.length).toBeGreaterThan(2);
+    const read = files.map((f) => readFile(f));
+    expect(read.map((r) => (r.ok ? [] : r.faults))).toEqual(files.map(() => []));
+    const all = read.flatMap((r) => (r.ok ? [r.file] : []));
+    expect(all.flatMap((f) => f.log.map((l) => l.id)).sort()).toEqual(log.map((l) => l.id).sort());
+    expect(all.flatMap((f) => f.studies)).toHaveLength(2);
+    expect(all.flatMap((f) => [...f.profiles, ...f.cycles, ...f.cells])).toHaveLength(3);
   });
   it('script tags in a name are kept as the plain text they are', () => {
     const name = '<script>alert(1)</script>';

@@ -4,14 +4,33 @@ import {
   provideAppInitializer,
   provideBrowserGlobalErrorListeners,
 } from '@angular/core';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router, withNavigationErrorHandler, withRouterConfig } from '@angular/router';
 import { routes } from './app.routes';
 import { Startup } from './startup';
+import { Troubles } from './troubles';
+import { words } from './words/en';
+
+const PART = 'part';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
-    provideRouter(routes),
+    provideRouter(
+      routes,
+      withRouterConfig({ resolveNavigationPromiseOnError: true }),
+      // A place is fetched when it is first wanted: without it its keys would do nothing, and nobody would know why.
+      withNavigationErrorHandler(({ url }) => {
+        const [router, troubles] = [inject(Router), inject(Troubles)];
+        troubles.say({
+          matter: PART,
+          text: words.startup.noPart,
+          again: () => {
+            troubles.end(PART);
+            void router.navigateByUrl(url);
+          },
+        });
+      }),
+    ),
     provideAppInitializer(() => {
       void inject(Startup).begin();
     }),

@@ -1,12 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { makeStudy } from '@ruffle-wheel/core';
+import { filter, map } from 'rxjs';
+import { Compute } from './compute/compute';
 import { Header } from './header/header';
 import { KeyList } from './header/key-list';
 import { Keys } from './keys';
 import { Startup } from './startup';
-import { OpenStudy } from './study';
+import { Collection, OpenStudy } from './study';
+import { Troubles } from './troubles';
 import { Icon, type IconName } from './ui/icons';
+import { Notice } from './ui/notice';
 import { words } from './words/en';
+
+/** Places that are about more than the open study. */
+const WITHOUT_STUDY = ['/logbook', '/shelf'];
 
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
@@ -20,10 +29,29 @@ import { words } from './words/en';
 export class App {
   protected readonly words = words;
   protected readonly startup = inject(Startup);
+  protected readonly troubles = inject(Troubles);
+  protected readonly compute = inject(Compute);
   protected readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
   private readonly keys = inject(Keys);
+  private readonly router = inject(Router);
   protected readonly keyList = signal(false);
-  protected readonly conflict = computed(() => this.open.saved() === 'conflict');
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly conflicts = computed(() =>
+    this.collection
+      .conflicts()
+      .map((conflict) => ({ conflict, deleted: !this.collection.studies().some((r) => r.id === conflict.id) })),
+  );
+  /** Nothing is open and the place has nothing to show. */
+  protected readonly bare = computed(
+    () => this.startup.ready() && !this.open.study() && !WITHOUT_STUDY.some((path) => this.url().startsWith(path)),
+  );
   protected readonly places: readonly { path: string; icon: IconName; name: string; key: string }[] = [
     { path: '/wheel', icon: 'wheel', name: words.places.wheel, key: '1' },
     { path: '/neck', icon: 'neck', name: words.places.neck, key: '2' },
@@ -32,6 +60,21 @@ export class App {
     { path: '/shelf', icon: 'shelf', name: words.places.shelf, key: '7' },
   ];
 
+  constructor() {
+    const notice = inject(Notice);
+    this.open.refusals.subscribe((why) => notice.say(why, 12_000));
+    effect(() => {
+      const why = this.open.refusedWhy();
+      if (why) untracked(() => notice.say(`${words.saved.refused}: ${why}`, 12_000));
+    });
+  }
+
+  protected newStudy() {
+    const study = makeStudy(crypto.randomUUID(), words.shelf.freshName);
+    this.collection.addStudy(study);
+    const row = this.collection.row(study.id);
+    if (row) this.open.open(row);
+  }
   protected pressed(e: KeyboardEvent) {
     if (e.defaultPrevented) return;
     if (e.key === '?' && !Keys.typing(e)) this.keyList.update((shown) => !shown);

@@ -1,8 +1,11 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Transport } from './sound/transport';
-import { Collection, OpenStudy } from './study';
-import { saveText } from './ui/save-text';
+import { Collection, Exports, OpenStudy } from './study';
+import { Notice } from './ui/notice';
+import { saveFile } from './ui/save-file';
+import { WaysBack } from './ui/ways-back';
+import { words } from './words/en';
 
 const PLACES: Record<string, string> = {
   '1': '/wheel',
@@ -19,9 +22,14 @@ export class Keys {
   private readonly transport = inject(Transport);
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
+  private readonly exports = inject(Exports);
+  private readonly ways = inject(WaysBack);
+  private readonly notice = inject(Notice);
 
   /** Keys pressed while a place was still on its way; null when none is. */
   private held: KeyboardEvent[] | null = null;
+  /** Keys meant for a field that is about to have the focus; null when none is. */
+  private heldForField: KeyboardEvent[] | null = null;
   private place: ((e: KeyboardEvent) => boolean) | null = null;
   private placePlays: (() => Promise<void>) | null = null;
 
@@ -37,6 +45,21 @@ export class Keys {
       this.place = null;
       this.placePlays = null;
     });
+  }
+
+  /** A field is about to have the focus: what is pressed until then is meant for it. */
+  forField(coming: Promise<HTMLElement | null>) {
+    const held: KeyboardEvent[] = [];
+    this.heldForField = held;
+    void coming
+      .catch(() => null)
+      .then((field) => {
+        if (this.heldForField !== held) return;
+        this.heldForField = null;
+        const text = held.map((e) => e.key).join('');
+        if (field && isTextField(field)) typeInto(field, text);
+        else for (const e of held) this.press(e);
+      });
   }
 
   /** Whether the key is for the field that has the focus rather than for the place. */
@@ -63,6 +86,7 @@ export class Keys {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
     if (e.key === 'Escape' && Keys.leave(e)) return true;
     if (e.altKey || Keys.typing(e)) return false;
+    if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     if (this.held && e.key.length === 1) return this.held.push(e) > 0;
     if (this.place?.(e)) return true;
     const place = PLACES[e.key];
@@ -96,11 +120,17 @@ export class Keys {
       // Plain fields keep their own undo; the script's undo is the study's.
       if (target?.closest('input, textarea')) return false;
       if (key === 'y' || e.shiftKey) this.open.redo();
-      else this.open.undo();
+      else this.undo();
     } else return false;
     return true;
   }
 
+  /** Takes back whatever was done last: a step of the open study, or a deletion. */
+  undo() {
+    const way = this.ways.latest();
+    if (way && way.at > this.open.changedAt()) this.notice.say(`${words.takenBack}: ${this.ways.back() ?? ''}`);
+    else this.open.undo();
+  }
   async playOrStop() {
     if (this.placePlays) return this.placePlays();
     const section = this.open.section();
@@ -117,6 +147,18 @@ export class Keys {
   }
   async exportOpen() {
     const study = this.open.study();
-    if (study) saveText(await this.collection.exportStudy(study), study.name);
+    if (study) saveFile(await this.exports.study(study), study.name);
   }
+}
+const isTextField = (e: HTMLElement): boolean =>
+  e.isContentEditable ||
+  e instanceof HTMLTextAreaElement ||
+  (e instanceof HTMLInputElement && e.selectionStart !== null);
+/** Puts letters into a field as if they had been typed there. */
+function typeInto(field: HTMLElement, text: string) {
+  field.focus();
+  if (text === '' || document.execCommand?.('insertText', false, text)) return;
+  if (!(field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)) return;
+  field.setRangeText(text, field.selectionStart ?? 0, field.selectionEnd ?? 0, 'end');
+  field.dispatchEvent(new Event('input', { bubbles: true }));
 }

@@ -1,16 +1,21 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
+import { Store } from './data';
 import { Engine } from './sound/engine';
 import { Transport } from './sound/transport';
-import { Collection, OpenStudy } from './study';
+import { Arrivals, Collection, Leaving, OpenStudy } from './study';
+import { Troubles } from './troubles';
+import { words } from './words/en';
 
 /** Reads what is stored, opens the study of last time, and ties settings and plan to sound and page. */
 @Injectable({ providedIn: 'root' })
 export class Startup {
+  private readonly store = inject(Store);
   private readonly collection = inject(Collection);
+  private readonly arrivals = inject(Arrivals);
   private readonly open = inject(OpenStudy);
+  private readonly leaving = inject(Leaving);
   private readonly transport = inject(Transport);
-  private readonly trouble = signal<string | null>(null);
-  readonly failed = this.trouble.asReadonly();
+  private readonly troubles = inject(Troubles);
   readonly ready = signal(false);
 
   constructor() {
@@ -31,17 +36,31 @@ export class Startup {
   }
 
   async begin() {
+    this.leaving.watch();
     try {
       await this.collection.load();
+      await this.seed();
     } catch {
-      this.trouble.set(
-        'This browser’s storage can’t be read, so nothing can be kept here. Allow storage for this page, or leave private browsing.',
-      );
-      return;
+      // What is made now stays in memory and in exports; it is stored as soon as storage answers.
+      this.troubles.say({ matter: 'storage', text: words.startup.noStorage });
+      await this.arrivals.seed().catch(() => null);
     }
     this.openLast();
     this.ready.set(true);
     Engine.warm();
+    await navigator.storage?.persist?.().catch(() => false);
+  }
+  /** Demo data come into empty tables only; what failed to come is asked for again at the next start. */
+  private async seed() {
+    if (this.collection.settings().seeded) return;
+    if (!(await this.store.isEmpty())) return this.collection.set({ seeded: true });
+    const refused = await this.arrivals.seed();
+    if (!refused) return this.troubles.end('demo');
+    const again = async () => {
+      await this.seed();
+      if (!this.open.study()) this.openLast();
+    };
+    this.troubles.say({ matter: 'demo', text: refused.message, again: () => void again() });
   }
 
   /** Opens the study of last time, or the first there is. */

@@ -19,6 +19,7 @@ export class Asking<Ask, Answer> {
   private readonly got = signal<{ readonly ask: Ask; readonly answer: Answer } | null>(null);
   private readonly share = signal<number | null>(null);
   private readonly stopped = signal<Ask | null>(null);
+  private readonly broke = signal<{ readonly ask: Ask; readonly why: string } | null>(null);
   /** The answer to the question as it stands now, or null. */
   readonly answer = computed(() => {
     const got = this.got();
@@ -28,6 +29,11 @@ export class Asking<Ask, Answer> {
   readonly latest = computed(() => this.got());
   /** How far a long answer has come, 0…1; null when nothing takes long. */
   readonly progress = this.share.asReadonly();
+  /** Why the question as it stands got no answer; empty when nothing failed. */
+  readonly failed = computed(() => {
+    const broke = this.broke();
+    return broke && broke.ask === this.ask() ? broke.why : '';
+  });
   readonly cancelled = computed(() => this.stopped() !== null && this.stopped() === this.ask());
 
   constructor(
@@ -57,15 +63,28 @@ export class Asking<Ask, Answer> {
       if (own === this.runs) this.share.set(share);
     };
     const slow = setTimeout(() => says(0), SAID_AFTER_MS);
-    const answer = await this.put(asked, (share) => {
-      if (performance.now() - from > SAID_AFTER_MS) says(share);
-    });
-    clearTimeout(slow);
+    let answer: Answer | null = null;
+    try {
+      answer = await this.put(asked, (share) => {
+        if (performance.now() - from > SAID_AFTER_MS) says(share);
+      });
+      if (own === this.runs) this.broke.set(null);
+    } catch (e) {
+      if (own === this.runs) this.broke.set({ ask: asked, why: e instanceof Error ? e.message : String(e) });
+    } finally {
+      clearTimeout(slow);
+    }
     if (own !== this.runs) return;
     this.share.set(null);
     if (answer === null) return;
     this.got.set({ ask: asked, answer });
     this.answered();
+  }
+  /** Puts the question anew as it stands. */
+  again() {
+    const asked = this.ask();
+    this.broke.set(null);
+    if (asked) void this.run(asked);
   }
   /** Ends the work at once; a change of the question asks anew. */
   cancel() {

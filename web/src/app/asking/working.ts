@@ -11,6 +11,11 @@ import { words } from '../words/en';
         <progress [value]="share()" max="1" [attr.aria-label]="words.working"></progress>
         <button type="button" class="plain" (click)="stop.emit()">{{ words.cancel }}</button>
       </p>
+    } @else if (failed()) {
+      <p class="working" role="alert">
+        {{ words.failed }} ({{ failed() }}).
+        <button type="button" class="plain" (click)="again.emit()">{{ words.again }}</button>
+      </p>
     } @else if (cancelled()) {
       <p class="working" role="status">{{ words.cancelled }}</p>
     }
@@ -33,5 +38,8 @@ export class Working {
   protected readonly words = words.working;
   readonly share = input.required<number | null>();
   readonly cancelled = input(false);
+  /** Why there is no answer. */
+  readonly failed = input('');
+  readonly again = output();
   readonly stop = output();
 }

@@ -9,7 +9,7 @@ import {
   STANDARD_TUNING,
 } from '@ruffle-wheel/core';
 import { Compute } from './compute';
-import type { Computer } from './protocol';
+import { WorkerDied, WorkerLink } from './worker-link';
 
 const request = (script: string): ReadingRequest => ({
   section: { ...makeSection('s', 'S', cycleById('buleria')!), script },
@@ -22,14 +22,17 @@ const request = (script: string): ReadingRequest => ({
 class SlowCompute extends Compute {
   readonly asked: string[] = [];
   readonly letGo: (() => void)[] = [];
-  protected override start(): Computer {
-    return {
-      readSection: (r) => {
-        this.asked.push(r.section.script);
-        return new Promise<Reading>((resolve) => this.letGo.push(() => resolve(readSection(r)))) as unknown as Reading;
-      },
-    };
+  /** How often it dies before it answers. */
+  dies = 0;
+  protected override read(r: ReadingRequest): Promise<Reading> {
+    this.asked.push(r.section.script);
+    if (this.dies-- > 0) return Promise.reject(new WorkerDied());
+    return new Promise<Reading>((resolve, reject) => {
+      this.letGo.push(() => resolve(readSection(r)));
+      this.fails.push(reject);
+    });
   }
+  readonly fails: ((why: Error) => void)[] = [];
 }
 const settle = () => new Promise((r) => setTimeout(r));
 
@@ -47,5 +50,67 @@ describe('the door to the solvers', () => {
     await settle();
     expect(compute.answered()?.request.section.script).toBe('ed ad');
     expect(compute.answered()?.reading.flat.events).toHaveLength(2);
+  });
+  it('an answer that is rejected is said, and asked anew', async () => {
+    const compute = TestBed.runInInjectionContext(() => new SlowCompute());
+    compute.ask(request('e'));
+    await settle();
+    compute.fails[0]!(new Error('no room'));
+    await settle();
+    expect(compute.failure()).toMatchObject({ why: 'no room' });
+    compute.again();
+    await settle();
+    compute.letGo[1]!();
+    await settle();
+    expect(compute.failure()).toBeNull();
+    expect(compute.answered()?.request.section.script).toBe('e');
+  });
+  it('a worker that dies is started again; one that dies twice is said', async () => {
+    const compute = TestBed.runInInjectionContext(() => new SlowCompute());
+    compute.dies = 1;
+    compute.ask(request('e'));
+    await settle();
+    compute.letGo[0]!();
+    await settle();
+    expect(compute.answered()?.request.section.script).toBe('e');
+    compute.dies = 2;
+    compute.ask(request('ed'));
+    await settle();
+    expect(compute.failure()?.why).toMatch(/no answer/);
+    compute.ask(request('ed a'));
+    await settle();
+    compute.letGo.at(-1)!();
+    await settle();
+    expect(compute.failure()).toBeNull();
+  });
+});
+
+describe('the link to a worker', () => {
+  class DeadWorker extends EventTarget {
+    static made = 0;
+    ended = false;
+    constructor() {
+      super();
+      DeadWorker.made++;
+    }
+    postMessage() {
+      return undefined;
+    }
+    terminate() {
+      this.ended = true;
+    }
+  }
+  it('tells who waits when it dies or is silent, and starts another for the next question', async () => {
+    const workers: DeadWorker[] = [];
+    const link = new WorkerLink<{ ask(): number }>(() => {
+      const worker = new DeadWorker();
+      workers.push(worker);
+      return worker as unknown as Worker;
+    });
+    const first = link.ask((r) => r.ask(), 10_000);
+    workers[0]!.dispatchEvent(new Event('error'));
+    await expect(first).rejects.toBeInstanceOf(WorkerDied);
+    await expect(link.ask((r) => r.ask(), 10)).rejects.toBeInstanceOf(WorkerDied);
+    expect(workers.map((w) => w.ended)).toEqual([true, true]);
   });
 });

@@ -1,13 +1,15 @@
 import { Injectable, signal } from '@angular/core';
 import type { Reading, ReadingRequest } from '@ruffle-wheel/core';
-import { type Remote, wrap } from 'comlink';
 import type { Computer } from './protocol';
+import { WorkerDied, WorkerLink } from './worker-link';
 
 /** A reading with the request it answers. */
 export interface AnsweredReading {
   readonly request: ReadingRequest;
   readonly reading: Reading;
 }
+/** A reading takes some milliseconds; a worker that is silent for so long has died. */
+const SILENT_MS = 15_000;
 
 /**
  * The only door to the solvers. One request runs at a time; while it runs only the newest one waits,
@@ -15,16 +17,19 @@ export interface AnsweredReading {
  */
 @Injectable({ providedIn: 'root' })
 export class Compute {
-  private worker: Remote<Computer> | null = null;
+  private readonly link = new WorkerLink<Computer>(
+    () => new Worker(new URL('./reading.worker', import.meta.url), { type: 'module', name: 'reading' }),
+  );
   private waiting: ReadingRequest | null = null;
   private running = false;
   private readonly latest = signal<AnsweredReading | null>(null);
+  private readonly failed = signal<{ readonly request: ReadingRequest; readonly why: string } | null>(null);
   readonly answered = this.latest.asReadonly();
+  /** The latest request that got no answer, and why; null when there is one. */
+  readonly failure = this.failed.asReadonly();
 
-  protected start(): Remote<Computer> | Computer {
-    return wrap<Computer>(
-      new Worker(new URL('./reading.worker', import.meta.url), { type: 'module', name: 'reading' }),
-    );
+  protected read(request: ReadingRequest): Promise<Reading> {
+    return this.link.ask((computer) => computer.readSection(request), SILENT_MS);
   }
 
   /** Asks for a reading; the answer arrives in `answered`, unless a newer request has overtaken it. */
@@ -32,16 +37,34 @@ export class Compute {
     this.waiting = request;
     if (!this.running) void this.run();
   }
+  /** Asks anew what got no answer. */
+  again() {
+    const failed = this.failed();
+    if (failed) this.ask(failed.request);
+  }
 
   private async run() {
     this.running = true;
-    this.worker ??= this.start() as Remote<Computer>;
     while (this.waiting) {
       const request = this.waiting;
       this.waiting = null;
-      const reading = await this.worker.readSection(request);
-      if (!this.waiting) this.latest.set({ request, reading });
+      try {
+        const reading = await this.twice(request);
+        this.failed.set(null);
+        if (!this.waiting) this.latest.set({ request, reading });
+      } catch (e) {
+        if (!this.waiting) this.failed.set({ request, why: e instanceof Error ? e.message : String(e) });
+      }
     }
     this.running = false;
+  }
+  /** A worker that died is started again once before anybody is told. */
+  private async twice(request: ReadingRequest): Promise<Reading> {
+    try {
+      return await this.read(request);
+    } catch (e) {
+      if (!(e instanceof WorkerDied) || this.waiting) throw e;
+      return this.read(request);
+    }
   }
 }

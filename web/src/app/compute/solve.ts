@@ -8,8 +8,12 @@ import type {
   RowRequest,
   RowResult,
 } from '@ruffle-wheel/core';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { LineAnswers, LineAsk, MelodyAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
+import { WorkerLink } from './worker-link';
+
+/** Solvers tell how far they are several times a second; one that is silent for so long has died. */
+const SILENT_MS = 30_000;
 
 /**
  * The solvers' own worker, apart from the one that reads while the player types. A newer request ends
@@ -17,67 +21,64 @@ import type { LineAnswers, LineAsk, MelodyAsk, Progress, ShapeAnswers, ShapeAsk,
  */
 @Injectable({ providedIn: 'root' })
 export class Solve {
-  private worker: Worker | null = null;
-  private remote: Remote<Solver> | null = null;
+  private readonly link = new WorkerLink<Solver>(
+    () => new Worker(new URL('./solver.worker', import.meta.url), { type: 'module', name: 'solver' }),
+  );
   private ticket = 0;
   private busy = false;
-  private drop: () => void = () => undefined;
 
   /** @returns null when a newer request has overtaken this one, or it was cancelled */
   fit(request: FitRequest, progress: Progress): Promise<FitResult | null> {
-    return this.run<FitResult>(async (solver) => solver.fitCycle(request, proxy(progress)));
+    return this.run<FitResult>(async (solver) => solver.fitCycle(request, this.told(progress)));
   }
   /** A line under every school, one of them in its best few. @returns null when overtaken or cancelled */
   line(request: LineAsk, progress: Progress): Promise<LineAnswers | null> {
-    return this.run<LineAnswers>(async (solver) => solver.fingerLine(request, proxy(progress)));
+    return this.run<LineAnswers>(async (solver) => solver.fingerLine(request, this.told(progress)));
   }
   /** Shapes for a chord with easier substitutes. @returns null when overtaken or cancelled */
   shapes(request: ShapeAsk, progress: Progress): Promise<ShapeAnswers | null> {
-    return this.run<ShapeAnswers>(async (solver) => solver.voicings(request, proxy(progress)));
+    return this.run<ShapeAnswers>(async (solver) => solver.voicings(request, this.told(progress)));
   }
   /** A melody fretted and fingered. @returns null when overtaken or cancelled */
   melody(ask: MelodyAsk, progress: Progress): Promise<BothHandsResult | null> {
-    return this.run<BothHandsResult>(async (solver) => solver.bothHands(ask, proxy(progress)));
+    return this.run<BothHandsResult>(async (solver) => solver.bothHands(ask, this.told(progress)));
   }
   /** Every transposition and capo place of a passage. @returns null when overtaken or cancelled */
   keys(request: KeyRequest, progress: Progress): Promise<RankedKey[] | null> {
-    return this.run<RankedKey[]>(async (solver) => solver.rankKeys(request, proxy(progress)));
+    return this.run<RankedKey[]>(async (solver) => solver.rankKeys(request, this.told(progress)));
   }
   /** Shapes for a row of chords with least movement. @returns null when overtaken or cancelled */
   row(request: RowRequest, progress: Progress): Promise<RowResult | null> {
-    return this.run<RowResult>(async (solver) => solver.shapeRow(request, proxy(progress)));
+    return this.run<RowResult>(async (solver) => solver.shapeRow(request, this.told(progress)));
   }
 
   private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {
     this.cancel();
     const ticket = ++this.ticket;
     this.busy = true;
-    // A worker that was dropped never answers: whoever waits for it hears of the cancelling here.
-    const result = await Promise.race([
-      ask(this.solver()),
-      new Promise<null>((drop) => (this.drop = () => drop(null))),
-    ]);
-    if (ticket !== this.ticket) return null;
-    this.busy = false;
-    return result;
+    try {
+      const result = await this.link.ask(ask, SILENT_MS);
+      return ticket === this.ticket ? result : null;
+    } catch (e) {
+      // A worker that was dropped never answers: that is no fault of the question.
+      if (ticket !== this.ticket) return null;
+      throw e;
+    } finally {
+      if (ticket === this.ticket) this.busy = false;
+    }
+  }
+  /** Progress is a sign of life. */
+  private told(progress: Progress) {
+    return proxy((share: number) => {
+      this.link.heard();
+      progress(share);
+    });
   }
 
   cancel() {
     this.ticket++;
-    this.drop();
-    if (!this.busy) return;
-    this.worker?.terminate();
-    this.worker = null;
-    this.remote = null;
+    if (this.busy) this.link.drop();
     this.busy = false;
-  }
-
-  private solver(): Remote<Solver> {
-    if (!this.remote) {
-      this.worker = new Worker(new URL('./solver.worker', import.meta.url), { type: 'module', name: 'solver' });
-      this.remote = wrap<Solver>(this.worker);
-    }
-    return this.remote;
   }
 }
 

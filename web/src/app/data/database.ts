@@ -1,15 +1,8 @@
-import { InjectionToken } from '@angular/core';
-import type { AccentCycle, HandProfile, LogEntry, OwnCell } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, Kept, LogEntry, OwnCell } from '@ruffle-wheel/core';
 import { Dexie, type Table } from 'dexie';
-import type { Settings, StudyRow } from './rows';
+import type { BinEntry, BinnedRow, Settings, StudyRow, UnsettledRow } from './rows';
 
-/** Names the tables, and the channel over which tabs hear of each other's saves. */
-export const DATABASE_NAME = new InjectionToken<string>('DATABASE_NAME', {
-  providedIn: 'root',
-  factory: () => 'ruffle-wheel',
-});
-
-/** Tables in the browser. A change of their form gets a new version with an upgrade, never an edit of this one. */
+/** Tables in the browser. A change of their form gets a new version with an upgrade, never an edit of one that was. */
 export class Database extends Dexie {
   readonly studies!: Table<StudyRow, string>;
   readonly log!: Table<LogEntry, string>;
@@ -17,6 +10,9 @@ export class Database extends Dexie {
   readonly cycles!: Table<AccentCycle, string>;
   readonly cells!: Table<OwnCell, string>;
   readonly settings!: Table<Settings, string>;
+  readonly bin!: Table<BinEntry, string>;
+  readonly binned!: Table<BinnedRow, number>;
+  readonly unsettled!: Table<UnsettledRow, string>;
 
   constructor(name: string) {
     super(name);
@@ -28,5 +24,10 @@ export class Database extends Dexie {
       settings: 'key',
     });
     this.version(2).stores({ cells: 'id' });
+    this.version(3).stores({ bin: 'id, at', binned: '++n, entry', unsettled: 'key, id' });
+  }
+  /** A table of the shelf, whatever its rows are. */
+  shelf(table: Kept): Table<{ readonly id: string }, string> {
+    return this[table];
   }
 }

@@ -1,17 +1,15 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
-import Joi from 'joi/dist/joi-browser.min.mjs';
-import type { Settings } from './rows';
-
-export {
+import type { DataFault, Kept } from '@ruffle-wheel/core';
+import {
+  type Checked,
   readCellRow,
   readCycleRow,
-  readFile,
   readLogRow,
   readProfileRow,
   readStudyRow,
-  refuseBySize,
 } from '@ruffle-wheel/core/format';
-export { writeEverything, writeStudy } from '@ruffle-wheel/core/format';
+import Joi from 'joi/dist/joi-browser.min.mjs';
+import type { Settings, StudyRow } from './rows';
 
 const volume = Joi.number().min(0).max(1).required();
 const settings = Joi.object({
@@ -34,4 +32,44 @@ const settings = Joi.object({
 export function readSettingsRow(row: unknown): Settings | null {
   const { error, value } = settings.validate(row) as { error?: unknown; value: Settings };
   return error ? null : value;
+}
+
+/** A revision as it counts: what is no number is none. */
+export const revisionOf = (row: { readonly revision?: unknown } | undefined): number =>
+  Number.isSafeInteger(row?.revision) && (row?.revision as number) > 0 ? (row?.revision as number) : 0;
+const isDate = (text: unknown): text is string =>
+  typeof text === 'string' && /^\d{4}-/.test(text) && !Number.isNaN(Date.parse(text));
+
+/** A study's row: its own fields are mended, for they only order and count; the study itself has to pass. */
+function readWholeStudyRow(row: unknown): Checked<StudyRow> {
+  const { id, savedAt, revision, study } = (row ?? {}) as Partial<Record<keyof StudyRow, unknown>>;
+  const read = readStudyRow(study);
+  if (!read.ok) return read;
+  if (read.value.id !== id) {
+    const message = `The study in it has the id ${read.value.id}; the row is stored under another.`;
+    return { ok: false, faults: [{ path: 'id', message }] };
+  }
+  return {
+    ok: true,
+    value: {
+      id: read.value.id,
+      revision: revisionOf({ revision }),
+      savedAt: isDate(savedAt) ? savedAt : '',
+      study: read.value,
+    },
+  };
+}
+const DOORS: Record<Kept, (row: unknown) => Checked<unknown>> = {
+  studies: readWholeStudyRow,
+  log: readLogRow,
+  profiles: readProfileRow,
+  cycles: readCycleRow,
+  cells: readCellRow,
+};
+/** A stored row through the door of its table. */
+export const readRow = (table: Kept, row: unknown): Checked<unknown> => DOORS[table](row);
+/** What speaks against a row, or null. */
+export function faultOf(table: Kept, row: unknown): DataFault | null {
+  const read = readRow(table, row);
+  return read.ok ? null : (read.faults[0] ?? { path: '', message: '' });
 }

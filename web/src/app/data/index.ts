@@ -1,2 +1,4 @@
 export * from './rows';
+export * from './operations';
 export * from './store';
+export * from './writes';

@@ -1,10 +1,10 @@
-import type { AccentCycle, HandProfile, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, Kept, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
   readonly id: string;
   readonly revision: number;
-  /** ISO date and time of the last save, for the order on the shelf. */
+  /** ISO date and time of the last save, for the order on the shelf. Empty where the row names none that can be read. */
   readonly savedAt: string;
   readonly study: Study;
 }
@@ -41,10 +41,58 @@ export const DEFAULT_SETTINGS: Settings = {
   studyId: '',
   sectionId: '',
 };
-export type Row = StudyRow | LogEntry | HandProfile | AccentCycle | OwnCell | Settings;
+/** Where a tab stands is its own; everything else that is set holds in all tabs. */
+export const OWN_TO_A_TAB: readonly (keyof Settings)[] = ['studyId', 'sectionId'];
+
+/** What the tables of the shelf hold. */
+export interface Shelf {
+  readonly studies: StudyRow;
+  readonly log: LogEntry;
+  readonly profiles: HandProfile;
+  readonly cycles: AccentCycle;
+  readonly cells: OwnCell;
+}
+export type Row = Shelf[Kept];
+export interface Place {
+  readonly table: Kept;
+  readonly id: string;
+}
+/** A row with the table it belongs to. */
+export type PlacedRow = { [T in Kept]: { readonly table: T; readonly row: Shelf[T] } }[Kept];
+
 /** A stored row that did not pass its check. It stays where it is and is never handed on. */
 export interface DamagedRow {
-  readonly table: string;
+  readonly table: Kept;
+  /** The key it is stored under. */
   readonly id: string;
   readonly message: string;
+}
+
+/** Something of the player's that was deleted or overwritten, kept so that it can be put back. */
+export interface BinEntry {
+  readonly id: string;
+  /** ISO date and time. */
+  readonly at: string;
+  readonly what: BinKind;
+  /** Names what is gone: a study's, a hand's, a file's. */
+  readonly name: string;
+  /** How many rows it holds. */
+  readonly rows: number;
+  /** Rows that came with the act; they go when it is taken back. */
+  readonly came: readonly Place[];
+}
+export type BinKind = 'deleted' | 'replaced' | 'cleared' | 'other version' | 'unread';
+/** One row of a bin entry, as it was stored. */
+export interface BinnedRow {
+  readonly n?: number;
+  readonly entry: string;
+  readonly table: Kept;
+  readonly row: unknown;
+}
+/** A study changed in this tab while another tab stored another version: both are kept until the player chooses. */
+export interface UnsettledRow {
+  /** Study and tab. */
+  readonly key: string;
+  readonly id: string;
+  readonly mine: Study;
 }

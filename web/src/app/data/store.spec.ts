@@ -1,8 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { type LogEntry, makeStudy } from '@ruffle-wheel/core';
-import { Database, DATABASE_NAME } from './database';
-import { DEFAULT_SETTINGS } from './rows';
-import { Store } from './store';
+import { DEFAULT_PROFILE, type Kept, type LogEntry, makeStudy, type Study } from '@ruffle-wheel/core';
+import { otherTab } from '../testing/other-tab';
+import { Database } from './database';
+import { DATABASE_NAME } from './database-name';
+import { Keeping } from './keeping';
+import type { Operation } from './operations';
+import { DEFAULT_SETTINGS, type StudyRow } from './rows';
+import { Store, type Stored } from './store';
 
 const entry: LogEntry = {
   id: 'l',
@@ -14,68 +18,173 @@ const entry: LogEntry = {
   passes: [],
   pain: false,
 };
+const at = '2026-05-01T10:00:00.000Z';
+const edit = (study: Study, revision: number, orSavedAt?: string): Operation => ({
+  kind: 'study',
+  study,
+  savedAt: at,
+  base: { revision, ...(orSavedAt ? { orSavedAt } : {}) },
+});
+const row = (study: Study): StudyRow => ({ id: study.id, revision: 0, savedAt: at, study });
+const exchange = (part: Partial<Extract<Operation, { kind: 'exchange' }>>): Operation => ({
+  kind: 'exchange',
+  id: 'act',
+  at,
+  what: 'deleted',
+  name: 'Study',
+  come: [],
+  go: [],
+  ...part,
+});
 
 describe('storage', () => {
   let store: Store;
-  let name = '';
+  let db: Database;
   beforeEach(() => {
-    name = crypto.randomUUID();
+    const name = crypto.randomUUID();
     TestBed.configureTestingModule({ providers: [{ provide: DATABASE_NAME, useValue: name }] });
     store = TestBed.inject(Store);
+    db = new Database(name);
   });
+  const all = async (table: Kept) => {
+    const rows: unknown[] = [];
+    const damaged: { id: string; message: string }[] = [];
+    for await (const portion of store.read(table)) {
+      rows.push(...portion.rows);
+      damaged.push(...portion.damaged);
+    }
+    return { rows, damaged };
+  };
 
   it('keeps a study and gives it back with its revision', async () => {
-    const saved = await store.saveStudy(makeStudy('s', 'Study'), 0);
-    expect(saved).toMatchObject({ ok: true, row: { revision: 1 } });
-    expect((await store.readAll()).studies).toMatchObject([{ id: 's', revision: 1, study: { name: 'Study' } }]);
+    expect(await store.perform(edit(makeStudy('s', 'Study'), 0))).toMatchObject({ ok: true, row: { revision: 1 } });
+    expect((await all('studies')).rows).toMatchObject([{ id: 's', revision: 1, study: { name: 'Study' } }]);
   });
-  it('never overwrites what another tab has stored since', async () => {
-    await store.saveStudy(makeStudy('s', 'First'), 0);
-    await store.saveStudy(makeStudy('s', 'Theirs'), 1);
-    const late = await store.saveStudy(makeStudy('s', 'Mine'), 1);
+  it('never overwrites what another tab has stored since, and keeps mine beside it', async () => {
+    await store.perform(edit(makeStudy('s', 'First'), 0));
+    await otherTab().save(makeStudy('s', 'Theirs'));
+    const late = await store.perform(edit(makeStudy('s', 'Mine'), 1));
     expect(late).toMatchObject({ ok: false, theirs: { revision: 2, study: { name: 'Theirs' } } });
     expect((await store.readStudy('s'))?.study.name).toBe('Theirs');
+    expect(await store.readUnsettled()).toMatchObject([{ id: 's', mine: { name: 'Mine' } }]);
   });
-  it('holds damaged rows back, names them, and leaves them stored', async () => {
-    await store.saveStudy(makeStudy('s', 'Good'), 0);
-    const db = new Database(name);
-    await db.studies.put({ id: 'bad', revision: 1, savedAt: '', study: { ...makeStudy('bad', 'Bad'), capo: 99 } });
+  it('an edit made on a save that was on its way counts as made on it', async () => {
+    await store.perform(edit(makeStudy('s', 'First'), 0));
+    expect(await store.perform(edit(makeStudy('s', 'Second'), 0, at))).toMatchObject({
+      ok: true,
+      row: { revision: 2 },
+    });
+    // The same to the letter is no conflict either.
+    expect(await store.perform(edit(makeStudy('s', 'Second'), 0))).toMatchObject({ ok: true });
+  });
+  it('a row that its own door would refuse is not written', async () => {
+    const refused = await store.perform(edit({ ...makeStudy('s', 'Study'), capo: 99 }, 0));
+    expect(refused).toEqual({ ok: false, refused: 'capo: It is 99; 12 is the most.' });
+    const log = await store.perform({ kind: 'row', table: 'log', row: { ...entry, minutes: -1 } });
+    expect(log).toMatchObject({ refused: expect.stringMatching(/^minutes/) as string });
+    expect(await db.studies.count()).toBe(0);
+  });
+
+  it('holds damaged rows back, names them by their keys, and leaves them stored', async () => {
+    await store.perform(edit(makeStudy('s', 'Good'), 0));
+    await db.studies.put({ ...row({ ...makeStudy('bad', 'Bad'), capo: 99 }) });
+    await db.studies.put({ ...row(makeStudy('s', 'Twice')), id: 'elsewhere' });
     await db.log.put({ ...entry, minutes: 'lots' as never });
-    const all = await store.readAll();
-    expect(all.studies.map((r) => r.id)).toEqual(['s']);
-    expect(all.damaged.map((d) => [d.table, d.id])).toEqual([
-      ['studies', 'bad'],
-      ['log', 'l'],
+    const { rows, damaged } = await all('studies');
+    expect(rows.map((r) => (r as StudyRow).study.name)).toEqual(['Good']);
+    expect(damaged).toMatchObject([
+      { table: 'studies', id: 'bad', message: expect.stringMatching(/^capo/) as string },
+      { table: 'studies', id: 'elsewhere', message: expect.stringMatching(/under another/) as string },
     ]);
-    expect(all.damaged[0]?.message).toMatch(/^capo/);
-    expect(await db.studies.count()).toBe(2);
+    expect((await all('log')).damaged).toHaveLength(1);
+    expect(await db.studies.count()).toBe(3);
   });
-  it('settings that are not whole fall back to defaults without seeding again', async () => {
-    expect(await store.readSettings()).toEqual(DEFAULT_SETTINGS);
-    await store.saveSettings({ ...DEFAULT_SETTINGS, theme: 'stage', seeded: true });
-    expect((await store.readSettings()).theme).toBe('stage');
-    await store.saveSettings({ ...DEFAULT_SETTINGS, claps: 'loud' as never });
-    expect(await store.readSettings()).toEqual({ ...DEFAULT_SETTINGS, seeded: true });
+  it('a day or a revision that is nonsense is mended: the study opens and can be edited', async () => {
+    await db.studies.put({ id: 's', revision: 'x' as never, savedAt: 'yesterday', study: makeStudy('s', 'Study') });
+    expect(await store.readStudy('s')).toMatchObject({ revision: 0, savedAt: '' });
+    expect(await store.perform(edit(makeStudy('s', 'Edited'), 0))).toMatchObject({ ok: true, row: { revision: 1 } });
   });
-  it('clearing can be undone whole, damaged rows too', async () => {
-    await store.saveStudy(makeStudy('s', 'Study'), 0);
-    await new Database(name).studies.put({ id: 'bad', revision: 1, savedAt: '', study: null as never });
-    await store.saveLog(entry);
-    const undo = await store.clear();
-    expect((await store.readAll()).studies).toEqual([]);
-    await undo();
-    const all = await store.readAll();
-    expect([all.studies.length, all.log.length, all.damaged.length]).toEqual([1, 1, 1]);
+  it('a refused row is mended without touching it', async () => {
+    await db.studies.put(row({ ...makeStudy('bad', 'Bad'), capo: 99 }));
+    const mended = await TestBed.inject(Keeping).ask((k) => k.mend('studies', 'bad'));
+    expect(mended).toMatchObject({ ok: true, row: { id: 'bad', capo: 12 }, changes: [expect.stringMatching(/^capo/)] });
+    expect((await all('studies')).damaged).toHaveLength(1);
+    await db.studies.put({ ...row(makeStudy('s', 'Twice')), id: 'elsewhere' });
+    const own = await TestBed.inject(Keeping).ask((k) => k.mend('studies', 'elsewhere'));
+    expect(own).toMatchObject({ ok: true, row: { id: 'elsewhere', name: 'Twice' } });
   });
-  it('taking in replaces the same id, raises its revision and leaves the rest', async () => {
-    await store.saveStudy(makeStudy('s', 'Old'), 0);
-    await store.saveStudy(makeStudy('t', 'Other'), 0);
-    await store.merge({ studies: [makeStudy('s', 'New')], log: [entry], profiles: [], cycles: [], cells: [] });
-    const all = await store.readAll();
-    expect(all.studies.map((r) => [r.study.name, r.revision]).sort()).toEqual([
-      ['New', 2],
-      ['Other', 1],
+
+  it('settings are stored change by change: two tabs keep each other’s', async () => {
+    expect(await store.readSettings()).toEqual({ there: false, settings: DEFAULT_SETTINGS });
+    const other = otherTab();
+    const heard: Stored[] = [];
+    other.store.elsewhere.subscribe((s) => heard.push(s));
+    await store.perform({ kind: 'settings', change: { theme: 'stage', seeded: true, studyId: 's' } });
+    await other.store.perform({ kind: 'settings', change: { loop: false } });
+    expect((await store.readSettings()).settings).toMatchObject({ theme: 'stage', loop: false, seeded: true });
+    await vi.waitFor(() => expect(heard).toEqual([{ places: [], settings: { theme: 'stage', seeded: true } }]));
+    await store.perform({ kind: 'settings', change: { claps: 'loud' as never } });
+    expect((await store.readSettings()).settings).toEqual({ ...DEFAULT_SETTINGS, seeded: true });
+  });
+
+  it('what is deleted can be put back whole, damaged rows too, and later deletions do not take its way', async () => {
+    await store.perform(edit(makeStudy('s', 'Study'), 0));
+    await db.log.put({ ...entry, minutes: 'lots' as never });
+    await store.perform(exchange({ id: 'one', go: [{ table: 'studies', id: 's' }] }));
+    await store.perform(exchange({ id: 'two', go: [{ table: 'log', id: 'l' }] }));
+    expect([await db.studies.count(), await db.log.count()]).toEqual([0, 0]);
+    expect((await store.readBin()).map((e) => [e.id, e.rows])).toEqual([
+      ['two', 1],
+      ['one', 1],
     ]);
-    expect(all.log).toEqual([entry]);
+    await store.perform({ kind: 'put back', id: 'one' });
+    await store.perform({ kind: 'put back', id: 'two' });
+    expect(await db.studies.get('s')).toMatchObject({ study: { name: 'Study' } });
+    expect(await db.log.get('l')).toMatchObject({ minutes: 'lots' });
+    expect(await store.readBin()).toEqual([]);
+  });
+  it('what comes in replaces the same id, raises its revision, and can be taken back', async () => {
+    await store.perform(edit(makeStudy('s', 'Old'), 0));
+    const come = [
+      { table: 'studies' as const, row: row(makeStudy('s', 'New')) },
+      { table: 'studies' as const, row: row(makeStudy('t', 'Other')) },
+      { table: 'log' as const, row: entry },
+    ];
+    const outcome = await store.perform(exchange({ id: 'in', what: 'replaced', come }));
+    expect(outcome.ok && [...(outcome.revisions ?? [])]).toEqual([
+      ['s', 2],
+      ['t', 1],
+    ]);
+    await store.perform({ kind: 'put back', id: 'in' });
+    expect((await all('studies')).rows).toMatchObject([{ id: 's', study: { name: 'Old' } }]);
+    expect(await db.log.count()).toBe(0);
+    // What had come is in the bin in its turn.
+    const [kept] = await store.readBin();
+    expect(kept).toMatchObject({ rows: 3 });
+    await store.perform({ kind: 'put back', id: kept!.id });
+    expect((await store.readStudy('s'))?.study.name).toBe('New');
+    expect((await store.readStudy('t'))?.study.name).toBe('Other');
+  });
+  it('one refused row of many lets none of them in', async () => {
+    const come = [
+      { table: 'log' as const, row: entry },
+      { table: 'profiles' as const, row: { ...DEFAULT_PROFILE, span: 1 as never } },
+    ];
+    expect(await store.perform(exchange({ come }))).toMatchObject({
+      ok: false,
+      refused: expect.stringMatching(/^span/) as string,
+    });
+    expect(await db.log.count()).toBe(0);
+  });
+  it('a large table is read portion by portion, nothing twice and nothing left out', async () => {
+    await db.log.bulkPut(Array.from({ length: 1_234 }, (_, n) => ({ ...entry, id: `l${n}` })));
+    const sizes: number[] = [];
+    const ids = new Set<string>();
+    for await (const { rows } of store.read('log')) {
+      sizes.push(rows.length);
+      rows.forEach((r) => ids.add(r.id));
+    }
+    expect(ids.size).toBe(1_234);
+    expect(Math.max(...sizes)).toBeLessThanOrEqual(400);
   });
 });

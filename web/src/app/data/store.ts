@@ -1,204 +1,316 @@
 import { inject, Injectable } from '@angular/core';
-import type { AccentCycle, HandProfile, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
+import { KEPT, type Kept } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import type { Table } from 'dexie';
-import { Database, DATABASE_NAME } from './database';
-import { type DamagedRow, DEFAULT_SETTINGS, type Settings, type StudyRow } from './rows';
+import { Database } from './database';
+import { DATABASE_NAME } from './database-name';
+import type { Portion } from './keeper';
+import { Keeping } from './keeping';
+import type { Operation, StudyEdit } from './operations';
+import {
+  type BinEntry,
+  type BinnedRow,
+  type DamagedRow,
+  DEFAULT_SETTINGS,
+  OWN_TO_A_TAB,
+  type Place,
+  type PlacedRow,
+  type Settings,
+  type Shelf,
+  type StudyRow,
+  type UnsettledRow,
+} from './rows';
 
-export interface StoredCollection {
-  readonly studies: StudyRow[];
-  readonly log: LogEntry[];
-  readonly profiles: HandProfile[];
-  readonly cycles: AccentCycle[];
-  readonly cells: OwnCell[];
-  readonly damaged: DamagedRow[];
-}
-export type SaveResult =
-  { readonly ok: true; readonly row: StudyRow } | { readonly ok: false; readonly theirs: StudyRow | null };
-/** Told to the other tabs after something was stored. */
+/** What became of an operation. */
+export type Outcome =
+  | {
+      readonly ok: true;
+      readonly row?: StudyRow;
+      /** Rows that nobody could foresee before it was done. */
+      readonly touched?: readonly Place[];
+      /** Revisions of studies that came, by their ids. */
+      readonly revisions?: ReadonlyMap<string, number>;
+    }
+  /** Another tab has stored the study since, or deleted it: mine is kept beside it. */
+  | { readonly ok: false; readonly theirs: StudyRow | null }
+  /** A row that its own door would refuse is never written. */
+  | { readonly ok: false; readonly refused: string };
+/** Told to the other tabs after something was stored: which rows, or null for all there are. */
 export interface Stored {
-  readonly kind: 'study' | 'shelf' | 'log' | 'settings';
-  readonly id?: string;
+  readonly places: readonly Place[] | null;
+  readonly settings?: Partial<Settings>;
+  readonly bin?: boolean;
 }
-type Check<T> = (
-  row: unknown,
-) => { ok: true; value: T } | { ok: false; faults: readonly { path: string; message: string }[] };
+/** More rows than these are not named one by one: everything is read again. */
+const MOST_NAMED = 60;
+/** Rows put between two turns of the page. */
+const PORTION = 200;
 
-/** Rows checked in one go before the page gets its turn again. */
-const PORTION = 40;
-async function inPortions<T>(rows: readonly unknown[], check: (row: unknown) => T[]): Promise<T[]> {
-  const passed: T[] = [];
-  for (let from = 0; from < rows.length; from += PORTION) {
-    if (from > 0) await new Promise((resolve) => setTimeout(resolve));
-    passed.push(...rows.slice(from, from + PORTION).flatMap(check));
-  }
-  return passed;
-}
+/** A row's revision; one that is no number counts as none. */
+const revisionOf = (row: { readonly revision?: unknown } | undefined): number =>
+  Number.isSafeInteger(row?.revision) ? Math.max(0, row?.revision as number) : 0;
 
-/** The only way to the tables: every row read back goes through its check, other tabs hear of every save. */
+/** The only way to the tables. What is read goes through its door, what is written too; other tabs hear of it. */
 @Injectable({ providedIn: 'root' })
 export class Store {
   private readonly name = inject(DATABASE_NAME);
+  private readonly keeping = inject(Keeping);
   private readonly db = new Database(this.name);
   private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(this.name);
   private readonly heard = new Subject<Stored>();
   /** What other tabs have stored. */
   readonly elsewhere = this.heard.asObservable();
+  /** This tab, among those that are open. */
+  readonly tab = crypto.randomUUID();
 
   constructor() {
     if (this.channel) this.channel.onmessage = (e: MessageEvent<Stored>) => this.heard.next(e.data);
   }
   private tell(stored: Stored) {
-    this.channel?.postMessage(stored);
+    const named = stored.places && stored.places.length > MOST_NAMED ? null : stored.places;
+    this.channel?.postMessage({ ...stored, places: named });
   }
 
-  async readAll(): Promise<StoredCollection> {
-    const door = await import('./door');
-    const damaged: DamagedRow[] = [];
-    const pass = <T>(table: string, rows: unknown[], check: Check<T>): Promise<T[]> =>
-      inPortions(rows, (row) => {
-        const read = check(row);
-        if (read.ok) return [read.value];
-        const first = read.faults[0];
-        const id = (row as { id?: unknown } | null)?.id;
-        damaged.push({
-          table,
-          id: typeof id === 'string' ? id : '?',
-          message: first ? `${first.path}: ${first.message}` : '',
-        });
-        return [];
-      });
-    const studies = await pass<StudyRow>('studies', await this.db.studies.toArray(), (row) => {
-      const { revision, savedAt, study } = row as Partial<StudyRow>;
-      const read = door.readStudyRow(study);
-      if (!read.ok) return read;
-      if (typeof revision !== 'number' || typeof savedAt !== 'string')
-        return { ok: false, faults: [{ path: 'revision', message: 'is missing' }] };
-      return { ok: true, value: { id: read.value.id, revision, savedAt, study: read.value } };
-    });
-    return {
-      studies,
-      log: await pass('log', await this.db.log.toArray(), door.readLogRow),
-      profiles: await pass('profiles', await this.db.profiles.toArray(), door.readProfileRow),
-      cycles: await pass('cycles', await this.db.cycles.toArray(), door.readCycleRow),
-      cells: await pass('cells', await this.db.cells.toArray(), door.readCellRow),
-      damaged,
-    };
+  /** A table portion by portion; the page has its turn between them. */
+  async *read<T extends Kept>(table: T): AsyncGenerator<{ rows: Shelf[T][]; damaged: readonly DamagedRow[] }> {
+    let after: string | null = null;
+    do {
+      const from: string | null = after;
+      const portion: Portion = await this.keeping.ask((k) => k.portion(table, from));
+      yield { rows: portion.rows as Shelf[T][], damaged: portion.damaged };
+      after = portion.next;
+    } while (after !== null);
   }
-
-  async readSettings(): Promise<Settings> {
-    const row = await this.db.settings.get('player');
-    if (row === undefined) return DEFAULT_SETTINGS;
-    const door = await import('./door');
-    return door.readSettingsRow(row) ?? { ...DEFAULT_SETTINGS, seeded: true };
+  /** Rows by their ids; those that are gone are left out. */
+  async some(
+    table: Kept,
+    ids: readonly string[],
+  ): Promise<{ rows: PlacedRow['row'][]; damaged: readonly DamagedRow[] }> {
+    const portion = await this.keeping.ask((k) => k.some(table, ids));
+    return { rows: portion.rows as PlacedRow['row'][], damaged: portion.damaged };
   }
-  async saveSettings(settings: Settings) {
-    await this.db.settings.put(settings);
-  }
-
   async readStudy(id: string): Promise<StudyRow | null> {
-    const row = await this.db.studies.get(id);
-    if (!row) return null;
-    const door = await import('./door');
-    const read = door.readStudyRow(row.study);
-    return read.ok ? { ...row, study: read.value } : null;
+    return ((await this.some('studies', [id])).rows[0] as StudyRow | undefined) ?? null;
+  }
+  /** @returns settings with whether any were stored; what is not whole gives way to defaults */
+  async readSettings(): Promise<{ readonly there: boolean; readonly settings: Settings }> {
+    const { there, settings } = await this.keeping.ask((k) => k.settings());
+    return { there, settings: settings ?? { ...DEFAULT_SETTINGS, seeded: there } };
+  }
+  readBin(): Promise<BinEntry[]> {
+    return this.db.bin.orderBy('at').reverse().toArray();
+  }
+  readUnsettled(): Promise<UnsettledRow[]> {
+    return this.db.unsettled.toArray();
+  }
+  async isEmpty(): Promise<boolean> {
+    const counts = await Promise.all(KEPT.map((table) => this.db.shelf(table).count()));
+    return counts.every((n) => n === 0);
+  }
+  /** A row as it is stored, whatever it is: to be exported as it is. */
+  raw(table: Kept, id: string): Promise<unknown> {
+    return this.db.shelf(table).get(id);
   }
 
   /**
-   * Saves a study if it still has the revision it was read with; otherwise gives back what another tab
-   * has stored in the meantime, and stores nothing.
-   * @param revision as read; 0 for a study not stored before
+   * Does one operation, whole or not at all.
+   * @throws what the storage throws when it refuses
    */
-  async saveStudy(study: Study, revision: number): Promise<SaveResult> {
-    const result = await this.db.transaction('rw', this.db.studies, async (): Promise<SaveResult> => {
-      const there = await this.db.studies.get(study.id);
-      if ((there?.revision ?? 0) !== revision) return { ok: false, theirs: there ?? null };
-      const row: StudyRow = { id: study.id, revision: revision + 1, savedAt: new Date().toISOString(), study };
-      await this.db.studies.put(row);
+  async perform(operation: Operation): Promise<Outcome> {
+    const refused = await this.refusal(operation);
+    if (refused) return { ok: false, refused };
+    switch (operation.kind) {
+      case 'study':
+        return this.edit(operation);
+      case 'row':
+        await this.db.shelf(operation.table).put(operation.row);
+        this.tell({ places: [{ table: operation.table, id: operation.row.id }] });
+        return { ok: true };
+      case 'settings':
+        await this.putSettings(operation.change);
+        return { ok: true };
+      case 'exchange':
+        return { ok: true, revisions: await this.exchange(operation, operation.come, operation.go) };
+      case 'put back':
+        return { ok: true, touched: await this.putBack(operation.id) };
+      case 'settle':
+        return { ok: true, revisions: await this.settle(operation) };
+    }
+  }
+
+  /** What an operation would write, put to its own door first. */
+  private async refusal(operation: Operation): Promise<string | null> {
+    const rows =
+      operation.kind === 'row'
+        ? [operation]
+        : operation.kind === 'study'
+          ? [{ table: 'studies' as const, row: rowOf(operation, 0) }]
+          : operation.kind === 'settle' && operation.copy
+            ? [{ table: 'studies' as const, row: operation.copy }]
+            : operation.kind === 'exchange'
+              ? operation.come
+              : [];
+    for (let from = 0; from < rows.length; from += PORTION) {
+      const faults = await this.keeping.ask((k) =>
+        k.faults(rows.slice(from, from + PORTION).map(({ table, row }) => ({ table, row }))),
+      );
+      if (faults[0]) return faults[0];
+    }
+    return null;
+  }
+
+  private async edit(edit: StudyEdit): Promise<Outcome> {
+    const { studies, unsettled } = this.db;
+    const { id } = edit.study;
+    const outcome = await this.db.transaction('rw', studies, unsettled, async (): Promise<Outcome> => {
+      const there = await studies.get(id);
+      const now = revisionOf(there);
+      const onIt =
+        now === edit.base.revision || (there?.savedAt !== undefined && there.savedAt === edit.base.orSavedAt);
+      if (!onIt && !(there && same(there.study, edit.study))) {
+        await unsettled.put({ key: this.unsettledKey(id), id, mine: edit.study });
+        return { ok: false, theirs: there ?? null };
+      }
+      const row = rowOf(edit, now + 1);
+      await studies.put(row);
       return { ok: true, row };
     });
-    if (result.ok) this.tell({ kind: 'study', id: study.id });
-    return result;
+    if (outcome.ok) this.tell({ places: [{ table: 'studies', id }] });
+    return outcome;
+  }
+  /** Under which this tab keeps its version of a study. */
+  unsettledKey(id: string): string {
+    return `${id} ${this.tab}`;
   }
 
-  async deleteStudy(id: string) {
-    await this.db.studies.delete(id);
-    this.tell({ kind: 'shelf' });
-  }
-  /** Puts a deleted study back as it was, its revision raised. */
-  async restoreStudy(row: StudyRow) {
-    await this.db.studies.put({ ...row, revision: row.revision + 1 });
-    this.tell({ kind: 'shelf' });
-  }
-  async saveLog(entry: LogEntry) {
-    await this.db.log.put(entry);
-    this.tell({ kind: 'log' });
-  }
-  async deleteLog(id: string) {
-    await this.db.log.delete(id);
-    this.tell({ kind: 'log' });
-  }
-  async saveProfile(profile: HandProfile) {
-    await this.db.profiles.put(profile);
-    this.tell({ kind: 'shelf' });
-  }
-  async saveCycle(cycle: AccentCycle) {
-    await this.db.cycles.put(cycle);
-    this.tell({ kind: 'shelf' });
-  }
-  async deleteCycle(id: string) {
-    await this.db.cycles.delete(id);
-    this.tell({ kind: 'shelf' });
-  }
-  async saveCell(cell: OwnCell) {
-    await this.db.cells.put(cell);
-    this.tell({ kind: 'shelf' });
-  }
-  async deleteCell(id: string) {
-    await this.db.cells.delete(id);
-    this.tell({ kind: 'shelf' });
-  }
-
-  /** Puts imported things beside what is there: the same id is replaced, everything else stays. All or nothing. */
-  async merge(c: {
-    studies: readonly Study[];
-    log: readonly LogEntry[];
-    profiles: readonly HandProfile[];
-    cycles: readonly AccentCycle[];
-    cells: readonly OwnCell[];
-  }) {
-    const { studies, log, profiles, cycles, cells } = this.db;
-    await this.db.transaction('rw', [studies, log, profiles, cycles, cells], async () => {
-      const there = new Map(
-        (await studies.bulkGet(c.studies.map((s) => s.id))).flatMap((r) => (r ? [[r.id, r.revision] as const] : [])),
-      );
-      const savedAt = new Date().toISOString();
-      await studies.bulkPut(
-        c.studies.map((study) => ({ id: study.id, revision: (there.get(study.id) ?? 0) + 1, savedAt, study })),
-      );
-      await log.bulkPut([...c.log]);
-      await profiles.bulkPut([...c.profiles]);
-      await cycles.bulkPut([...c.cycles]);
-      await cells.bulkPut([...c.cells]);
+  private async putSettings(change: Partial<Settings>) {
+    await this.db.transaction('rw', this.db.settings, async () => {
+      const there = await this.db.settings.get('player');
+      await this.db.settings.put({ ...DEFAULT_SETTINGS, ...there, ...change, key: 'player' });
     });
-    this.tell({ kind: 'shelf' });
+    const shared = Object.fromEntries(
+      Object.entries(change).filter(([name]) => !OWN_TO_A_TAB.includes(name as keyof Settings)),
+    ) as Partial<Settings>;
+    if (Object.keys(shared).length) this.tell({ places: [], settings: shared });
   }
 
-  /** Everything as stored, unchecked, to be able to undo a clearing. */
-  async clear(): Promise<() => Promise<void>> {
-    const { studies, log, profiles, cycles, cells } = this.db;
-    const tables = [studies, log, profiles, cycles, cells] as unknown as Table<unknown, string>[];
-    const kept = await this.db.transaction('rw', tables, async () => {
-      const rows = await Promise.all(tables.map((t) => t.toArray()));
-      await Promise.all(tables.map((t) => t.clear()));
-      return rows;
+  /** @param entry what the bin says of it */
+  private async exchange(
+    entry: Pick<BinEntry, 'id' | 'at' | 'what' | 'name'>,
+    come: readonly PlacedRow[],
+    go: readonly Place[],
+  ): Promise<ReadonlyMap<string, number>> {
+    const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
+    const revisions = await this.db.transaction('rw', [bin, binned, studies, log, profiles, cycles, cells], () =>
+      this.exchangeWithin(entry, come, go),
+    );
+    this.tell({ places: [...come.map((c) => ({ table: c.table, id: c.row.id })), ...go], bin: true });
+    return revisions;
+  }
+  private async exchangeWithin(
+    { id, at, what, name }: Pick<BinEntry, 'id' | 'at' | 'what' | 'name'>,
+    come: readonly PlacedRow[],
+    go: readonly Place[],
+  ): Promise<ReadonlyMap<string, number>> {
+    const { bin, binned } = this.db;
+    const revisions = new Map<string, number>();
+    let rows = 0;
+    const came: Place[] = [];
+    for (const table of KEPT) {
+      const incoming = come.filter((c) => c.table === table).map((c) => c.row);
+      const keys = [...incoming.map((r) => r.id), ...go.filter((g) => g.table === table).map((g) => g.id)];
+      for (let from = 0; from < keys.length; from += PORTION) {
+        const portion = keys.slice(from, from + PORTION);
+        const before = await this.db.shelf(table).bulkGet(portion);
+        const gone = before.flatMap((row): BinnedRow[] => (row === undefined ? [] : [{ entry: id, table, row }]));
+        rows += gone.length;
+        if (gone.length) await binned.bulkAdd(gone);
+        before.forEach((row, n) => {
+          const key = portion[n];
+          if (row === undefined && key !== undefined) came.push({ table, id: key });
+        });
+        const put = incoming.slice(from, from + PORTION).map((row) => {
+          if (table !== 'studies') return row;
+          const there = before[portion.indexOf(row.id)] as Partial<StudyRow> | undefined;
+          const revision = revisionOf(there) + 1;
+          revisions.set(row.id, revision);
+          return { ...(row as StudyRow), revision };
+        });
+        if (put.length) await this.db.shelf(table).bulkPut(put);
+        await this.db.shelf(table).bulkDelete(portion.slice(Math.max(0, incoming.length - from)));
+      }
+    }
+    const coming = new Set(come.map((c) => `${c.table} ${c.row.id}`));
+    const kept = came.filter((c) => coming.has(`${c.table} ${c.id}`));
+    if (rows || kept.length) await bin.put({ id, at, what, name, rows, came: kept });
+    return revisions;
+  }
+
+  /** Rows of a bin entry go back; what stands in their places by then goes to the bin in its turn. */
+  private async putBack(id: string): Promise<readonly Place[]> {
+    const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
+    const touched: Place[] = [];
+    await this.db.transaction('rw', [bin, binned, studies, log, profiles, cycles, cells], async () => {
+      const entry = await bin.get(id);
+      if (!entry) return;
+      const rows = await binned.where('entry').equals(id).toArray();
+      await binned.where('entry').equals(id).delete();
+      await bin.delete(id);
+      const come = rows.map((r) => ({ table: r.table, row: r.row }) as PlacedRow);
+      const other = {
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        what: 'replaced' as const,
+        name: entry.name,
+      };
+      await this.exchangeWithin(other, come, entry.came);
+      // What was only put back where nothing stood is no act of its own.
+      const made = await bin.get(other.id);
+      if (made && made.rows === 0) await bin.delete(other.id);
+      touched.push(...come.map((c) => ({ table: c.table, id: c.row.id })), ...entry.came);
     });
-    this.tell({ kind: 'shelf' });
-    return async () => {
-      await this.db.transaction('rw', tables, async () => {
-        await Promise.all(tables.map((t, i) => t.bulkPut(kept[i] ?? [])));
-      });
-      this.tell({ kind: 'shelf' });
-    };
+    this.tell({ places: touched, bin: true });
+    return touched;
+  }
+
+  private async settle({ key, id, at, name, copy }: Extract<Operation, { kind: 'settle' }>) {
+    const { studies, unsettled, bin, binned } = this.db;
+    const revisions = new Map<string, number>();
+    await this.db.transaction('rw', studies, unsettled, bin, binned, async () => {
+      const there = await unsettled.get(key);
+      if (copy) {
+        const revision = revisionOf(await studies.get(copy.id)) + 1;
+        revisions.set(copy.id, revision);
+        await studies.put({ ...copy, revision });
+      } else if (there) {
+        // Put back, mine is a study of its own beside theirs.
+        const own = crypto.randomUUID();
+        const row: StudyRow = { id: own, revision: 1, savedAt: at, study: { ...there.mine, id: own } };
+        await binned.add({ entry: own, table: 'studies', row });
+        await bin.put({ id: own, at, what: 'other version', name, rows: 1, came: [] });
+      }
+      await unsettled.delete(key);
+    });
+    this.tell({ places: copy ? [{ table: 'studies', id: copy.id }] : [{ table: 'studies', id }], bin: true });
+    return revisions;
+  }
+
+  /** Deletes bin entries for good. */
+  async emptyBin(ids: readonly string[]) {
+    await this.db.transaction('rw', this.db.bin, this.db.binned, async () => {
+      await this.db.binned
+        .where('entry')
+        .anyOf([...ids])
+        .delete();
+      await this.db.bin.bulkDelete([...ids]);
+    });
+    this.tell({ places: [], bin: true });
   }
 }
+const rowOf = ({ study, savedAt }: StudyEdit, revision: number): StudyRow => ({
+  id: study.id,
+  revision,
+  savedAt,
+  study,
+});
+/** Whether two studies are the same to the letter. */
+export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

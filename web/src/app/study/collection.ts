@@ -6,175 +6,314 @@ import {
   CYCLES,
   DEFAULT_PROFILE,
   type HandProfile,
+  KEPT,
+  type Kept,
   type LogEntry,
   type OwnCell,
-  shiftLog,
   type Study,
 } from '@ruffle-wheel/core';
-import { Store, type DamagedRow, DEFAULT_SETTINGS, type Settings, type StudyRow } from '../data';
+import { Subject } from 'rxjs';
+import {
+  type Base,
+  type BinEntry,
+  type BinKind,
+  type DamagedRow,
+  DEFAULT_SETTINGS,
+  type Done,
+  foreseen,
+  type Operation,
+  type Place,
+  type PlacedRow,
+  type Row,
+  type Settings,
+  Store,
+  type StudyRow,
+  Writes,
+} from '../data';
 
-export type ImportResult =
-  | { readonly ok: true; readonly studies: number; readonly sessions: number; readonly first: string | null }
-  | { readonly ok: false; readonly message: string; readonly faults: readonly { path: string; message: string }[] };
+/** Two versions of one study, between which the player has to choose. */
+export interface Conflict {
+  readonly key: string;
+  readonly id: string;
+  readonly mine: Study;
+}
+const DAY_MS = 86_400_000;
+/** What was deleted or replaced can be put back for so long. */
+export const BIN_DAYS = 60;
 
-const newestFirst = (log: readonly LogEntry[]) => [...log].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+/** ISO texts: the order of their letters is the order of time. */
+const later = (a: string, b: string): number => (a < b ? 1 : a > b ? -1 : 0);
+/** As the tables give them. */
+const byId = (a: Row, b: Row): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+const SORTED: Record<Kept, (a: Row, b: Row) => number> = {
+  profiles: byId,
+  cycles: byId,
+  cells: byId,
+  studies: (a, b) =>
+    later((a as StudyRow).savedAt, (b as StudyRow).savedAt) ||
+    (a as StudyRow).study.name.localeCompare((b as StudyRow).study.name),
+  log: (a, b) => later((a as LogEntry).startedAt, (b as LogEntry).startedAt),
+};
+const now = () => new Date().toISOString();
 
-/** All that the player keeps, held as signals and stored as it changes. */
+/**
+ * All that the player keeps, held as signals. A gesture shows at once and is stored by the one path of writes; what
+ * storage refuses stays here, and in every export, until it is stored.
+ */
 @Injectable({ providedIn: 'root' })
 export class Collection {
   private readonly store = inject(Store);
+  private readonly writes = inject(Writes);
   readonly studies = signal<readonly StudyRow[]>([]);
   readonly log = signal<readonly LogEntry[]>([]);
   readonly profiles = signal<readonly HandProfile[]>([]);
   readonly ownCycles = signal<readonly AccentCycle[]>([]);
   readonly ownCells = signal<readonly OwnCell[]>([]);
   readonly damaged = signal<readonly DamagedRow[]>([]);
+  readonly bin = signal<readonly BinEntry[]>([]);
+  readonly conflicts = signal<readonly Conflict[]>([]);
   readonly settings = signal<Settings>(DEFAULT_SETTINGS);
+  /** The log is read after everything else: it may be long. */
+  readonly logRead = signal(false);
   /** Shipped cells and own ones. */
   readonly cells = computed((): readonly Cell[] => [...CELLS, ...this.ownCells()]);
   readonly cycles = computed(() => [...CYCLES, ...this.ownCycles()]);
   readonly profile = computed(
     () => this.profiles().find((p) => p.id === this.settings().profileId) ?? this.profiles()[0] ?? DEFAULT_PROFILE,
   );
-  private settingsTimer: ReturnType<typeof setTimeout> | undefined;
+  private readonly altered = new Subject<readonly Place[] | null>();
+  /** Rows that became others without the open study's own doing; null when it may be any. */
+  readonly changed = this.altered.asObservable();
+  /** Rows of acts of this session, so that they show at once when they are taken back. */
+  private readonly actRows = new Map<
+    string,
+    { readonly rows: readonly PlacedRow[]; readonly came: readonly Place[] }
+  >();
+  private readonly signals = {
+    studies: this.studies,
+    log: this.log,
+    profiles: this.profiles,
+    cycles: this.ownCycles,
+    cells: this.ownCells,
+  };
 
   constructor() {
-    this.store.elsewhere.subscribe((stored) => {
-      if (stored.kind !== 'settings') void this.reload();
+    this.store.elsewhere.subscribe(({ places, settings, bin }) => {
+      if (settings) this.settings.update((s) => ({ ...s, ...settings }));
+      if (bin) void this.readAside();
+      if (places === null) void this.reload().then(() => this.altered.next(null));
+      else if (places.length) void this.refresh(places).then(() => this.altered.next(places));
     });
+    this.writes.done.subscribe((done) => void this.written(done));
   }
 
-  /** Reads everything; on the very first start the demo data comes in through the import door. */
+  // Reading
+
+  /** Reads settings and everything but the log; that follows, portion by portion. */
   async load() {
-    this.settings.set(await this.store.readSettings());
-    if (!this.settings().seeded) {
-      await this.bringDemo();
-      this.set({ seeded: true });
-    } else await this.reload();
+    const { settings } = await this.store.readSettings();
+    this.settings.set(settings);
+    await this.writes.takeUp();
+    await Promise.all([...KEPT.filter((t) => t !== 'log').map((t) => this.readTable(t)), this.readAside()]);
+    void this.forgetOld();
+    this.readingLog = this.readTable('log').then(() => this.logRead.set(true));
   }
-
+  private readingLog: Promise<void> = Promise.resolve();
+  /** Until the whole log is here, or can't be read. */
+  async wholeLog(): Promise<void> {
+    await this.readingLog.catch(() => undefined);
+  }
   async reload() {
-    const all = await this.store.readAll();
-    this.studies.set(
-      all.studies.sort((a, b) => b.savedAt.localeCompare(a.savedAt) || a.study.name.localeCompare(b.study.name)),
-    );
-    this.log.set(newestFirst(all.log));
-    this.profiles.set(all.profiles);
-    this.ownCycles.set(all.cycles);
-    this.ownCells.set(all.cells);
-    this.damaged.set(all.damaged);
+    await Promise.all([...KEPT.map((t) => this.readTable(t)), this.readAside()]);
+    this.logRead.set(true);
+  }
+  private async readTable(table: Kept) {
+    const rows: Row[] = [];
+    const damaged: DamagedRow[] = [];
+    for await (const portion of this.store.read(table)) {
+      // One by one: a portion's rows as arguments would have a limit.
+      for (const row of portion.rows) rows.push(row);
+      damaged.push(...portion.damaged);
+    }
+    this.hold(table, this.writes.overlay(table, rows));
+    this.damaged.update((list) => [...list.filter((d) => d.table !== table), ...damaged]);
+  }
+  private hold(table: Kept, rows: readonly Row[]) {
+    this.signals[table].set([...rows].sort(SORTED[table]) as never);
+  }
+  private async readAside() {
+    this.bin.set(await this.store.readBin());
+    this.conflicts.set((await this.store.readUnsettled()).map(({ key, id, mine }) => ({ key, id, mine })));
+  }
+  /** Reads single rows again. */
+  private async refresh(places: readonly Place[]) {
+    for (const table of KEPT) {
+      const ids = [...new Set(places.flatMap((p) => (p.table === table ? [p.id] : [])))];
+      if (ids.length === 0) continue;
+      const { rows, damaged } = await this.store.some(table, ids);
+      const gone = new Set(ids);
+      const others = (this.signals[table]() as readonly Row[]).filter((r) => !gone.has(r.id));
+      this.hold(table, this.writes.overlay(table, [...others, ...rows]));
+      this.damaged.update((list) => [...list.filter((d) => d.table !== table || !gone.has(d.id)), ...damaged]);
+    }
+  }
+  row(id: string): StudyRow | null {
+    return this.studies().find((r) => r.id === id) ?? null;
   }
 
-  /** A study saved by its own store: nothing needs to be read again. */
-  takeSaved(row: StudyRow) {
-    this.studies.update((rows) => [row, ...rows.filter((r) => r.id !== row.id)]);
+  /** A study's row as it was just read. */
+  takeRow(row: StudyRow) {
+    this.show([{ table: 'studies', id: row.id, row }]);
   }
 
-  /** Changes settings and stores them a moment later: sliders move in many small steps. */
+  // Writing
+
+  private put(operation: Operation) {
+    this.show(foreseen(operation));
+    this.writes.put(operation);
+  }
+  private show(changes: readonly (Place & { readonly row: Row | null })[]) {
+    for (const table of KEPT) {
+      const here = changes.filter((c) => c.table === table);
+      if (here.length === 0) continue;
+      const ids = new Set(here.map((c) => c.id));
+      const others = (this.signals[table]() as readonly Row[]).filter((r) => !ids.has(r.id));
+      const rows = here.flatMap((c) => (c.row ? [c.row] : []));
+      this.hold(table, [...others, ...rows]);
+    }
+  }
+  private async written({ operation, outcome }: Done) {
+    if (operation.kind === 'study') {
+      const { id } = operation.study;
+      if (outcome.ok && outcome.row) {
+        const { revision } = outcome.row;
+        this.studies.update((rows) => rows.map((r) => (r.id === id ? { ...r, revision } : r)));
+      } else if (!outcome.ok && 'theirs' in outcome) {
+        const conflict = { key: this.store.unsettledKey(id), id, mine: operation.study };
+        this.conflicts.update((list) => [...list.filter((c) => c.key !== conflict.key), conflict]);
+      }
+    }
+    if (!outcome.ok) return;
+    const { revisions, touched } = outcome;
+    if (revisions?.size)
+      this.studies.update((rows) => rows.map((r) => ({ ...r, revision: revisions.get(r.id) ?? r.revision })));
+    if (touched) {
+      await this.refresh(touched);
+      this.altered.next(touched);
+    }
+    if (operation.kind === 'exchange' || operation.kind === 'put back' || operation.kind === 'settle')
+      await this.readAside();
+  }
+  /** Until everything is stored, or storage has refused. */
+  settled(): Promise<void> {
+    return this.writes.settled();
+  }
+
+  /** Changes settings; other tabs hear of what holds there too. */
   set(change: Partial<Settings>) {
-    this.settings.update((s) => ({ ...s, ...change }));
-    clearTimeout(this.settingsTimer);
-    this.settingsTimer = setTimeout(() => void this.store.saveSettings(this.settings()), 150);
+    const before = this.settings();
+    const names = Object.keys(change) as (keyof Settings)[];
+    if (names.every((n) => before[n] === change[n])) return;
+    this.settings.set({ ...before, ...change });
+    this.writes.put({ kind: 'settings', change });
+  }
+  /** A study as it was edited. @param base what the edit was made on */
+  saveStudy(study: Study, base: Base) {
+    this.put({ kind: 'study', study, savedAt: now(), base });
+  }
+  addStudy(study: Study) {
+    this.saveStudy(study, { revision: 0 });
+  }
+  saveLog(entry: LogEntry) {
+    this.put({ kind: 'row', table: 'log', row: entry });
+  }
+  saveProfile(profile: HandProfile) {
+    this.put({ kind: 'row', table: 'profiles', row: profile });
+  }
+  saveCycle(cycle: AccentCycle) {
+    this.put({ kind: 'row', table: 'cycles', row: cycle });
+  }
+  saveCell(cell: OwnCell) {
+    this.put({ kind: 'row', table: 'cells', row: cell });
   }
 
-  async bringDemo(): Promise<ImportResult> {
-    const response = await fetch('demo/residency.json');
-    if (!response.ok)
-      return { ok: false, message: `The demo data could not be fetched (${response.status}).`, faults: [] };
-    const today = new Date().toISOString().slice(0, 10);
-    const result = await this.importText(await response.text(), (log) => shiftLog(log, today));
-    if (result.ok && !this.settings().profileId) this.set({ profileId: this.profiles()[0]?.id ?? '' });
-    return result;
+  /**
+   * Rows come, rows go, and what stood in their places can be put back.
+   * @returns the way back
+   */
+  exchange(what: BinKind, name: string, come: readonly PlacedRow[], go: readonly Place[]): () => void {
+    const id = crypto.randomUUID();
+    const places = [...go, ...come.map((c): Place => ({ table: c.table, id: c.row.id }))];
+    const rows: PlacedRow[] = [];
+    const came: Place[] = [];
+    for (const table of KEPT) {
+      const held = new Map((this.signals[table]() as readonly Row[]).map((r) => [r.id, r]));
+      for (const place of places.filter((p) => p.table === table)) {
+        const row = held.get(place.id);
+        if (row) rows.push({ table, row } as PlacedRow);
+        else came.push(place);
+      }
+    }
+    this.actRows.set(id, { rows, came });
+    const touched = new Set(places.map((p) => `${p.table} ${p.id}`));
+    this.damaged.update((list) => list.filter((d) => !touched.has(`${d.table} ${d.id}`)));
+    this.put({ kind: 'exchange', id, at: now(), what, name: name.slice(0, 120), come, go });
+    this.altered.next(places);
+    return () => this.putBack(id);
+  }
+  private remove(what: BinKind, name: string, table: Kept, id: string): () => void {
+    return this.exchange(what, name, [], [{ table, id }]);
+  }
+  deleteStudy(id: string): () => void {
+    return this.remove('deleted', this.row(id)?.study.name ?? id, 'studies', id);
+  }
+  deleteLog(entry: LogEntry): () => void {
+    return this.remove('deleted', `${entry.studyName} · ${entry.sectionName}`, 'log', entry.id);
+  }
+  deleteProfile(profile: HandProfile): () => void {
+    return this.remove('deleted', profile.name, 'profiles', profile.id);
+  }
+  deleteCycle(cycle: AccentCycle): () => void {
+    return this.remove('deleted', cycle.name, 'cycles', cycle.id);
+  }
+  deleteCell(cell: OwnCell): () => void {
+    return this.remove('deleted', cell.name, 'cells', cell.id);
+  }
+  /** Clears studies, log, hands, cycles and cells. @param name what the bin calls it */
+  clear(name: string): () => void {
+    const go = KEPT.flatMap((table) =>
+      (this.signals[table]() as readonly Row[]).map((r): Place => ({ table, id: r.id })),
+    );
+    return this.exchange('cleared', name, [], go);
+  }
+  /** What was deleted or replaced goes back to where it was. */
+  putBack(id: string) {
+    const known = this.actRows.get(id);
+    if (known) {
+      this.actRows.delete(id);
+      this.show([
+        ...known.came.map((p) => ({ ...p, row: null })),
+        ...known.rows.map((p) => ({ table: p.table, id: p.row.id, row: p.row })),
+      ]);
+    }
+    this.writes.put({ kind: 'put back', id });
+    if (known) this.altered.next([...known.came, ...known.rows.map((p) => ({ table: p.table, id: p.row.id }))]);
+  }
+  private async forgetOld() {
+    const limit = new Date(Date.now() - BIN_DAYS * DAY_MS).toISOString();
+    const old = this.bin().filter((e) => e.at < limit);
+    if (old.length) await this.emptyBin(old.map((e) => e.id)).catch(() => undefined);
+  }
+  async emptyBin(ids: readonly string[]) {
+    await this.store.emptyBin(ids);
+    await this.readAside();
   }
 
-  /** Reads a file that the player chose; its size is asked before a byte of it is read. */
-  async importFile(file: Blob): Promise<ImportResult> {
-    const door = await import('../data/door');
-    const tooLarge = door.refuseBySize(file.size);
-    if (tooLarge && !tooLarge.ok) return tooLarge;
-    return this.importText(await file.text());
-  }
-
-  private async importText(
-    text: string,
-    log: (entries: readonly LogEntry[]) => LogEntry[] = (l) => [...l],
-  ): Promise<ImportResult> {
-    const door = await import('../data/door');
-    const reading = door.readFile(text);
-    if (!reading.ok) return reading;
-    const { file } = reading;
-    await this.store.merge({ ...file, log: log(file.log) });
-    await this.reload();
-    return { ok: true, studies: file.studies.length, sessions: file.log.length, first: file.studies[0]?.id ?? null };
-  }
-
-  async exportEverything(): Promise<string> {
-    const door = await import('../data/door');
-    return door.writeEverything({
-      studies: this.studies().map((r) => r.study),
-      log: this.log(),
-      profiles: this.profiles(),
-      cycles: this.ownCycles(),
-      cells: this.ownCells(),
-    });
-  }
-  async exportStudy(study: Study): Promise<string> {
-    const door = await import('../data/door');
-    return door.writeStudy(study);
-  }
-
-  async addStudy(study: Study): Promise<void> {
-    await this.store.saveStudy(study, 0);
-    await this.reload();
-  }
-  /** Deletes a study; the function given back undoes it. */
-  async deleteStudy(id: string): Promise<() => Promise<void>> {
-    const row = this.studies().find((r) => r.id === id);
-    await this.store.deleteStudy(id);
-    await this.reload();
-    return async () => {
-      if (row) await this.store.restoreStudy(row);
-      await this.reload();
-    };
-  }
-  /** Clears studies, log, hands, cycles and cells; the function given back undoes it. */
-  async clear(): Promise<() => Promise<void>> {
-    const undo = await this.store.clear();
-    await this.reload();
-    return async () => {
-      await undo();
-      await this.reload();
-    };
-  }
-  async saveLog(entry: LogEntry) {
-    await this.store.saveLog(entry);
-    this.log.update((log) => newestFirst([entry, ...log.filter((e) => e.id !== entry.id)]));
-  }
-  async deleteLog(entry: LogEntry): Promise<() => Promise<void>> {
-    await this.store.deleteLog(entry.id);
-    this.log.update((log) => log.filter((e) => e.id !== entry.id));
-    return () => this.saveLog(entry);
-  }
-  async saveProfile(profile: HandProfile) {
-    await this.store.saveProfile(profile);
-    await this.reload();
-  }
-  async saveCycle(cycle: AccentCycle) {
-    await this.store.saveCycle(cycle);
-    await this.reload();
-  }
-  async deleteCycle(cycle: AccentCycle): Promise<() => Promise<void>> {
-    await this.store.deleteCycle(cycle.id);
-    await this.reload();
-    return () => this.saveCycle(cycle);
-  }
-  async saveCell(cell: OwnCell) {
-    await this.store.saveCell(cell);
-    await this.reload();
-  }
-  async deleteCell(cell: OwnCell): Promise<() => Promise<void>> {
-    await this.store.deleteCell(cell.id);
-    await this.reload();
-    return () => this.saveCell(cell);
+  /** The player keeps mine as a study, under its own id or another, or lets it go to the bin. */
+  settle(conflict: Conflict, copy: Study | null) {
+    const { key, id, mine } = conflict;
+    const row = copy ? { id: copy.id, revision: 0, savedAt: now(), study: copy } : null;
+    this.conflicts.update((list) => list.filter((c) => c.key !== key));
+    this.put({ kind: 'settle', key, id, at: now(), name: mine.name, copy: row });
   }
 }

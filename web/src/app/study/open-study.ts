@@ -1,41 +1,27 @@
 import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
 import {
-  type AccentCycle,
   type Command,
-  type Harmony,
   copyStudy,
   freeName,
+  keepTrial,
   neckOf,
-  putShape,
   type Reading,
   type ReadingRequest,
   type Section,
   setTempo,
   type Shape,
-  type StoppedNote,
   type Study,
+  type Trial,
 } from '@ruffle-wheel/core';
+import { Subject } from 'rxjs';
 import { Compute } from '../compute/compute';
-import { Store, type StudyRow } from '../data';
-import { Collection } from './collection';
+import { type Place, Store, type StudyRow, Writes } from '../data';
+import { Collection, type Conflict } from './collection';
 
-export type SaveState = 'saved' | 'saving' | 'conflict' | 'failed';
-export interface Preview {
-  readonly script: string;
-  readonly stepsPerCount: number;
-  readonly start: number;
-  /** Frets that a line names for its own notes. */
-  readonly stopped?: readonly StoppedNote[];
-  /** Other shapes, or none, under what is tried out. */
-  readonly harmony?: Harmony;
-  /** Shapes that it holds and the study does not know yet. */
-  readonly shapes?: readonly Shape[];
-  /** The cycle in other groups. */
-  readonly cycle?: AccentCycle;
-  /** Another capo place. */
-  readonly capo?: number;
-}
-const SAVE_AFTER_MS = 300;
+export type SaveState = 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
+export type Preview = Trial;
+/** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */
+const OVERTAKEN = -1;
 /** Changes of one kind that follow each other so fast are undone in one step. */
 const ONE_STEP_MS = 900;
 const MOST_UNDONE = 200;
@@ -51,12 +37,13 @@ export class OpenStudy {
   private readonly past = signal<readonly Study[]>([]);
   private readonly future = signal<readonly Study[]>([]);
   private readonly sectionChoice = signal('');
-  /** Revision of each study as last read or saved here. */
-  private readonly revisions = new Map<string, number>();
-  private storing: Promise<unknown> = Promise.resolve();
-  private saveTimer: ReturnType<typeof setTimeout> | undefined;
+  private readonly writes = inject(Writes);
   private lastStep = { key: '', at: 0 };
-  private readonly saveState = signal<SaveState>('saved');
+  /** The open study was deleted in another tab. */
+  private readonly gone = signal(false);
+  private readonly said = new Subject<string>();
+  /** Why a gesture changed nothing, in words. */
+  readonly refusals = this.said.asObservable();
 
   private readonly previewed = signal<Preview | null>(null);
 
@@ -83,7 +70,22 @@ export class OpenStudy {
   readonly capo = computed(() => this.previewed()?.capo ?? this.current()?.capo ?? 0);
   /** The player's neck with the capo on. */
   readonly neck = computed(() => neckOf(this.collection.profile(), this.capo()));
-  readonly saved = this.saveState.asReadonly();
+  /** This tab's own version that waits for a choice. */
+  readonly conflict = computed((): Conflict | null => {
+    const id = this.current()?.id;
+    const key = id === undefined ? '' : this.store.unsettledKey(id);
+    return this.collection.conflicts().find((c) => c.key === key) ?? null;
+  });
+  readonly saved = computed((): SaveState => {
+    if (this.gone()) return 'gone';
+    if (this.conflict()) return 'conflict';
+    if (this.writes.failing()) return 'failed';
+    if (this.writes.refused()) return 'refused';
+    // Where the player stands is stored too, and no work.
+    return this.writes.pending().some((o) => o.kind !== 'settings') ? 'saving' : 'saved';
+  });
+  /** What of the storage's refusal can be said. */
+  readonly refusedWhy = computed(() => this.writes.refused()?.why ?? '');
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
   private readonly request = computed((): ReadingRequest | null => {
@@ -118,20 +120,18 @@ export class OpenStudy {
       const request = this.request();
       if (request) untracked(() => this.compute.ask(request));
     });
-    this.store.elsewhere.subscribe((stored) => {
-      if (stored.kind === 'study' && stored.id === this.current()?.id) void this.takeTheirsIfIdle();
-    });
-    addEventListener('pagehide', () => void this.flush());
+    this.collection.changed.subscribe((places) => this.follow(places));
   }
 
+  /** Opens a study: this tab's own version where one waits for a choice. */
   open(row: StudyRow, section = '') {
-    void this.flush();
-    this.current.set(row.study);
-    this.revisions.set(row.id, row.revision);
+    const key = this.store.unsettledKey(row.id);
+    const study = this.collection.conflicts().find((c) => c.key === key)?.mine ?? row.study;
+    this.current.set(study);
+    this.gone.set(false);
     this.past.set([]);
     this.future.set([]);
-    this.saveState.set('saved');
-    this.chooseSection(section || (row.study.sections[0]?.id ?? ''));
+    this.chooseSection(section || (study.sections[0]?.id ?? ''));
   }
   chooseSection(id: string) {
     this.previewed.set(null);
@@ -139,8 +139,8 @@ export class OpenStudy {
     this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
   }
   close() {
-    clearTimeout(this.saveTimer);
     this.current.set(null);
+    this.gone.set(false);
   }
 
   /**
@@ -158,6 +158,8 @@ export class OpenStudy {
   private run(command: Command, key: string) {
     const before = this.current();
     if (!before) return;
+    const refusal = command.refusal?.(before);
+    if (refusal) return this.said.next(refusal.message);
     const after = command(before);
     if (after === before) return;
     const now = performance.now();
@@ -178,12 +180,7 @@ export class OpenStudy {
     const id = this.written()?.id;
     if (!preview || !id) return;
     this.previewed.set(null);
-    const { shapes = [], capo } = preview;
-    this.apply((study) => ({
-      ...shapes.reduce((s, shape) => putShape(shape)(s), study),
-      ...(capo === undefined ? {} : { capo }),
-      sections: study.sections.map((s) => (s.id === id ? { ...s, ...sectionPart(preview) } : s)),
-    }));
+    this.apply(keepTrial(id, preview));
   }
   undo() {
     this.previewed.set(null);
@@ -198,8 +195,21 @@ export class OpenStudy {
     if (!next || !now) return;
     from.update((list) => list.slice(0, -1));
     to.update((list) => [...list, now]);
-    this.lastStep = { key: '', at: 0 };
+    this.lastStep = { key: '', at: performance.now() };
     this.put(next);
+  }
+  /** When the study was last changed here, on the clock of the page. */
+  changedAt(): number {
+    return this.canUndo() ? this.lastStep.at : 0;
+  }
+  /** The way back from what was just done; it says false when something was changed since. */
+  wayBack(): () => boolean {
+    const after = this.current();
+    return () => {
+      const still = this.current() === after;
+      if (still) this.undo();
+      return still;
+    };
   }
 
   /** The tempo is not part of what is tried out. */
@@ -210,61 +220,63 @@ export class OpenStudy {
 
   private put(study: Study) {
     this.current.set(study);
-    if (this.saveState() === 'conflict') return;
-    this.saveState.set('saving');
-    clearTimeout(this.saveTimer);
-    this.saveTimer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+    if (this.gone()) return;
+    const revision = this.conflict() ? OVERTAKEN : (this.collection.row(study.id)?.revision ?? 0);
+    this.collection.saveStudy(study, { revision });
   }
 
-  /** Saves at once what is still waiting. */
-  async flush() {
-    if (this.saveState() !== 'saving') return;
-    clearTimeout(this.saveTimer);
-    await this.save();
+  /** Until everything is stored, or storage has refused. */
+  flush(): Promise<void> {
+    return this.writes.settled();
   }
 
-  /** Saves follow one another, each with the revision that the one before has left. */
-  private save(): Promise<unknown> {
+  /** Rows have become others without this study's own doing: another tab's edit, an import, a deletion. */
+  private follow(places: readonly Place[] | null) {
     const study = this.current();
-    if (!study) return Promise.resolve();
-    this.storing = this.storing.then(async () => {
-      try {
-        const result = await this.store.saveStudy(study, this.revisions.get(study.id) ?? 0);
-        if (result.ok) {
-          this.revisions.set(study.id, result.row.revision);
-          this.collection.takeSaved(result.row);
-          if (this.current() === study) this.saveState.set('saved');
-        } else this.saveState.set('conflict');
-      } catch {
-        this.saveState.set('failed');
-      }
-    });
-    return this.storing;
+    if (!study || this.conflict()) return;
+    if (places && !places.some((p) => p.table === 'studies' && p.id === study.id)) return;
+    const row = this.collection.row(study.id);
+    this.gone.set(!row);
+    if (row && row.study !== study && JSON.stringify(row.study) !== JSON.stringify(study)) this.takeOver(row.study);
+  }
+  /** Shows another version; what was there is one step of undo away. */
+  private takeOver(study: Study) {
+    const before = this.current();
+    this.previewed.set(null);
+    if (before) this.past.update((p) => [...p, before].slice(-MOST_UNDONE));
+    this.future.set([]);
+    this.lastStep = { key: '', at: performance.now() };
+    this.current.set(study);
   }
 
-  private async takeTheirsIfIdle() {
-    if (this.saveState() === 'saved') await this.takeTheirs();
-    else if (this.saveState() === 'saving') this.saveState.set('conflict');
+  /** Shows what another tab has stored. Mine is one step of undo away, and in the bin. */
+  async takeTheirs(conflict: Conflict) {
+    const row = await this.store.readStudy(conflict.id);
+    this.collection.settle(conflict, null);
+    await this.writes.settled();
+    const open = this.current()?.id === conflict.id;
+    if (row) this.collection.takeRow(row);
+    if (open && row) this.takeOver(row.study);
+    else if (open) this.gone.set(true);
   }
-  /** Shows what another tab has stored; own changes since then go. */
-  async takeTheirs() {
-    const id = this.current()?.id;
-    const row = id ? await this.store.readStudy(id) : null;
-    if (row) this.open(row, this.section()?.id);
-    else this.saveState.set('saved');
-  }
-  /** Keeps own changes as a study beside the one that another tab has stored. */
-  async keepMineAsCopy() {
-    const mine = this.current();
-    if (!mine) return;
+  /** Keeps own changes: as a study beside the one that another tab has stored, or in its place when it is deleted. */
+  keepMine(conflict: Conflict): Study {
+    const { mine, id } = conflict;
+    const theirs = this.collection.row(id);
     const names = this.collection.studies().map((r) => r.study.name);
-    const copy = copyStudy(mine, crypto.randomUUID(), freeName(mine.name, names));
-    await this.collection.addStudy(copy);
-    const row = this.collection.studies().find((r) => r.id === copy.id);
-    if (row) {
-      this.saveState.set('saved');
-      this.open(row);
-    }
+    const kept = theirs ? copyStudy(mine, crypto.randomUUID(), freeName(mine.name, names)) : mine;
+    const section = mine.sections.findIndex((s) => s.id === this.sectionChoice());
+    this.collection.settle(conflict, kept);
+    const row = this.collection.row(kept.id);
+    if (row) this.open(row, kept.sections[section]?.id);
+    return kept;
+  }
+  /** A study that another tab has deleted goes back to the shelf as it stands here. */
+  restore() {
+    const study = this.current();
+    if (!study || !this.gone()) return;
+    this.gone.set(false);
+    this.collection.saveStudy(study, { revision: 0 });
   }
 }
 /** What of a preview belongs to the section; shapes and capo are the study's. */

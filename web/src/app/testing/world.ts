@@ -14,7 +14,7 @@ import {
   type Study,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
-import { DATABASE_NAME } from '../data/database';
+import { DATABASE_NAME } from '../data/database-name';
 import { Transport } from '../sound/transport';
 import { Collection, OpenStudy } from '../study';
 
@@ -91,7 +91,8 @@ export async function aWorld(study: Study = fiveOverTwelve(), providers: unknown
     ],
   });
   const collection = TestBed.inject(Collection);
-  await collection.addStudy(study);
+  collection.addStudy(study);
+  await collection.settled();
   const open = TestBed.inject(OpenStudy);
   open.open(collection.studies()[0]!);
   TestBed.tick();

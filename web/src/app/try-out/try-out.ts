@@ -7,9 +7,6 @@ import { Notice } from '../ui/notice';
 /** The reading of what is tried out is there by then; a later one takes over while it plays. */
 const HEARD_AFTER_MS = 100;
 
-/** The notice after taking over goes soon: it lies over the script, and Ctrl+Z leads back too. */
-const TAKEN_MS = 5_000;
-
 /** What is shown: its script and steps; it begins on the first count and stops no strings unless it says so. */
 export type Shown = Pick<Preview, 'script' | 'stepsPerCount'> & Partial<Preview>;
 
@@ -32,9 +29,10 @@ export class TryOut {
     if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
   }
   take(shown: Shown, said: string) {
+    const before = this.open.study();
     this.open.tryOut(withPlace(shown));
     this.open.keepPreview();
-    this.notice.withUndo(said, () => this.open.undo(), TAKEN_MS);
+    if (this.open.study() !== before) this.notice.withStudyUndo(said, this.open.wayBack(), true);
   }
   leave() {
     this.open.tryOut(null);

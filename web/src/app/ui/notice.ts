@@ -1,18 +1,32 @@
 import { inject, Injectable } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { words } from '../words/en';
+import { WaysBack } from './ways-back';
+
+/** The notice after taking over goes soon: it lies over the script, and Ctrl+Z leads back too. */
+const BRIEF_MS = 5_000;
+/** How long the way back stays on the page; Ctrl+Z and the bin lead back for longer. */
+const UNDO_MS = 12_000;
 
 /** A line at the foot of the page, with undo where something was taken away. */
 @Injectable({ providedIn: 'root' })
 export class Notice {
   private readonly bar = inject(MatSnackBar);
+  private readonly ways = inject(WaysBack);
 
-  say(text: string) {
-    this.bar.open(text, undefined, { duration: 4_000 });
+  say(text: string, ms = 4_000) {
+    this.bar.open(text, undefined, { duration: ms });
   }
-  /** @param ms how long the way back stays on the page; shorter where Ctrl+Z leads back as well */
-  withUndo(text: string, undo: () => void | Promise<unknown>, ms = 12_000) {
-    const shown = this.bar.open(text, words.shelf.undo, { duration: ms });
-    shown.onAction().subscribe(() => void undo());
+  /** Something was deleted or replaced: it can be taken back from here, with Ctrl+Z, and from the bin. */
+  withUndo(text: string, undo: () => void) {
+    const back = this.ways.add(text, undo);
+    this.bar.open(`${text}. ${words.alsoKey}`, words.undoKey, { duration: UNDO_MS }).onAction().subscribe(back);
+  }
+  /** The open study was changed. @param back says false when something was changed since */
+  withStudyUndo(text: string, back: () => boolean, brief = false) {
+    const shown = this.bar.open(text, words.undoKey, { duration: brief ? BRIEF_MS : UNDO_MS });
+    shown.onAction().subscribe(() => {
+      if (!back()) this.say(words.laterFirst);
+    });
   }
 }

@@ -7,8 +7,14 @@ export class TabPanels {
   /** The panel that is open. */
   readonly open = signal(0);
 
-  /** @param keys a letter for each panel, in their order */
-  constructor(private readonly keys: string) {}
+  /**
+   * @param keys a letter for each panel, in their order
+   * @param held is handed the field that will have the focus: keys pressed until then are meant for it
+   */
+  constructor(
+    private readonly keys: string,
+    private readonly held: (coming: Promise<HTMLElement | null>) => void = () => undefined,
+  ) {}
 
   /** Opens the panel whose key was pressed and gives the focus to what it begins with. */
   pressed(e: KeyboardEvent): boolean {
@@ -18,12 +24,17 @@ export class TabPanels {
     else {
       this.open.set(n);
       // The panel comes with the next render, its contents with the one after.
-      afterNextRender(() => setTimeout(() => this.focus()), { injector: this.injector });
+      const coming = new Promise<HTMLElement | null>((resolve) =>
+        afterNextRender(() => setTimeout(() => resolve(this.focus())), { injector: this.injector }),
+      );
+      this.held(coming);
     }
     return true;
   }
-  private focus() {
+  private focus(): HTMLElement | null {
     const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');
-    (first ?? this.host.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]'))?.focus();
+    const taken = first ?? this.host.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]');
+    taken?.focus();
+    return taken;
   }
 }

@@ -41,8 +41,8 @@ export class LogbookPlace {
   );
   protected readonly total = computed(() => Math.round(this.entries().reduce((sum, e) => sum + e.minutes, 0)));
 
-  protected async remove(entry: LogEntry) {
-    const undo = await this.collection.deleteLog(entry);
+  protected remove(entry: LogEntry) {
+    const undo = this.collection.deleteLog(entry);
     this.notice.withUndo(`${this.words.removed}: ${entry.studyName}`, undo);
   }
 }

@@ -27,9 +27,9 @@ beforeEach(async () => {
     set: { template: '<span class="chart">{{ label() }}</span>', imports: [], providers: [] },
   });
   world = await aWorld(undefined, [{ provide: MatSnackBar, useValue: { open: () => ({ onAction: () => undo }) } }]);
-  await world.collection.saveLog(entry('1', 'stairs', '2026-03-01', 100));
-  await world.collection.saveLog(entry('2', 'rope', '2026-03-02', 80, false));
-  await world.collection.saveLog(entry('3', 'stairs', '2026-03-05', 110));
+  world.collection.saveLog(entry('1', 'stairs', '2026-03-01', 100));
+  world.collection.saveLog(entry('2', 'rope', '2026-03-02', 80, false));
+  world.collection.saveLog(entry('3', 'stairs', '2026-03-05', 110));
 });
 
 describe('logbook', () => {
@@ -59,7 +59,7 @@ describe('logbook', () => {
     expect(texts(f, '.chart span, span.chart')[0]).toBe('Tempo reached, counts a minute: STAIRS · A from 100 to 110');
   });
   it('an empty one says how a line comes into it', async () => {
-    for (const id of ['1', '2', '3']) await world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
+    for (const id of ['1', '2', '3']) world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
     const f = await show(LogbookPlace);
     expect(element(f).textContent).toMatch(/Nothing practised yet/);
   });

@@ -152,6 +152,6 @@ export class FindPanel {
     if (study.shapes.length >= MOST_SHAPES && !study.shapes.some((s) => s.id === shape.id))
       return this.notice.say(this.words.tooMany);
     this.open.apply(holdShape(section.id, shape, replace ? this.index() : null));
-    this.notice.withUndo(`${shape.name} ${fretsText(shape)}`, () => this.open.undo());
+    this.notice.withStudyUndo(`${shape.name} ${fretsText(shape)}`, this.open.wayBack());
   }
 }

@@ -69,7 +69,13 @@ const SHOWN = 48;
       @for (f of faults(); track $index) {
         <p class="fault" role="alert">{{ f }}</p>
       }
-      <app-working [share]="asking.progress()" [cancelled]="asking.cancelled()" (stop)="asking.cancel()" />
+      <app-working
+        [share]="asking.progress()"
+        [cancelled]="asking.cancelled()"
+        [failed]="asking.failed()"
+        (stop)="asking.cancel()"
+        (again)="asking.again()"
+      />
       @if (rows().length) {
         <h3>{{ words.melodyFound }}</h3>
       }
@@ -193,7 +199,7 @@ export class MelodyPanel {
     const name = `key ${sayKey(key)}`;
     if (this.tryOut.shown() === name) return this.tryOut.leave();
     const ask = this.inKey(key);
-    const answer = ask ? await this.solve.melody(ask, () => undefined) : null;
+    const answer = ask ? await this.solve.melody(ask, () => undefined).catch(() => null) : null;
     const best = !answer || answer.infeasible ? null : (answer.answers[0] ?? null);
     if (!best?.right) return this.notice.say(best?.fault || this.words.keyUnplayed);
     this.tryOut.show(name, {

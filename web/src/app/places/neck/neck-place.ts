@@ -55,7 +55,8 @@ export class NeckPlace {
   private readonly transport = inject(Transport);
   private readonly tryOut = inject(TryOut);
   private readonly notice = inject(Notice);
-  protected readonly panels = new TabPanels(PANEL_KEYS);
+  private readonly keys = inject(Keys);
+  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   private readonly choice = signal(0);
   protected readonly writing = new ShapeWriting(() => this.present());
   protected readonly draft = this.writing.draft;
@@ -180,7 +181,7 @@ export class NeckPlace {
     return { mm, beyond };
   });
   constructor() {
-    inject(Keys).forPlace((e) => this.pressed(e));
+    this.keys.forPlace((e) => this.pressed(e));
   }
 
   protected to(n: number) {

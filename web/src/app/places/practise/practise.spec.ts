@@ -31,7 +31,7 @@ describe('a practice session', () => {
     expect(tempo()).toBe(100);
     await session().finish();
     session().close();
-    await world.collection.saveLog(yesterday(120));
+    world.collection.saveLog(yesterday(120));
     await session().begin();
     expect(tempo()).toBe(110);
     expect(world.transport.played.at(-1)).toBe(110);
@@ -81,7 +81,7 @@ describe('a practice session', () => {
   });
   it('pain ends the session, is written down, and slows what comes next', async () => {
     const s = session();
-    await world.collection.saveLog(yesterday(130));
+    world.collection.saveLog(yesterday(130));
     await s.begin();
     s.mark(true);
     await s.notePain();
@@ -92,7 +92,7 @@ describe('a practice session', () => {
   });
   it('a drill climbs on a line of its own', async () => {
     const s = session();
-    await world.collection.saveLog(yesterday(130));
+    world.collection.saveLog(yesterday(130));
     s.drill.set('In threes');
     expect(s.label()).toBe('A · In threes');
     expect(s.today()?.bpm).toBe(100);

@@ -1,10 +1,21 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { climb, LONGEST_NAME, type LogEntry, nextTempo, type PracticePass, type Rung } from '@ruffle-wheel/core';
+import {
+  cleanName,
+  climb,
+  LONGEST_SESSION_MINUTES,
+  type LogEntry,
+  MOST_PASSES,
+  nextTempo,
+  type PracticePass,
+  type Rung,
+} from '@ruffle-wheel/core';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 
 /** Shorter playing without a mark leaves no line in the logbook. */
 const SHORTEST_MINUTES = 0.5;
+/** While it plays, the line is written anew so often: minutes without a mark count too. */
+const WRITE_EVERY_MS = 15_000;
 
 /** One stretch of practice on the open section: its passes, its ladder, and the line it leaves in the logbook. */
 @Injectable({ providedIn: 'root' })
@@ -15,7 +26,9 @@ export class PracticeSession {
 
   private entryId = '';
   private sectionId = '';
-  private entryLabel = '';
+  /** What is practised, as it was called when the session began: it stays so when another study is opened. */
+  private practised: Pick<LogEntry, 'studyId' | 'studyName' | 'sectionName'> | null = null;
+  private writing: ReturnType<typeof setInterval> | undefined;
   private startedAt = '';
   private playedMs = 0;
   private playingSince: number | null = null;
@@ -36,7 +49,7 @@ export class PracticeSession {
   /** Under which name the logbook keeps it: a drill climbs its own ladder. */
   readonly label = computed(() => {
     const name = this.open.section()?.name ?? '';
-    return (this.drill() ? `${name} · ${this.drill() ?? ''}` : name).slice(0, LONGEST_NAME);
+    return cleanName(this.drill() ? `${name} · ${this.drill() ?? ''}` : name);
   });
 
   /** Where to begin today, from what the logbook says of this section. */
@@ -54,10 +67,12 @@ export class PracticeSession {
     const section = this.open.section();
     if (!section || this.going()) return;
     this.going.set(true);
+    await this.collection.wholeLog();
     if (this.sectionId !== section.id || !this.entryId) {
       this.entryId = crypto.randomUUID();
       this.sectionId = section.id;
-      this.entryLabel = this.label();
+      const study = this.open.study();
+      this.practised = study && { studyId: study.id, studyName: study.name, sectionName: this.label() };
       this.startedAt = new Date().toISOString();
       this.playedMs = 0;
       this.made.set([]);
@@ -73,7 +88,10 @@ export class PracticeSession {
     if (!this.transport.running()) {
       this.going.set(false);
       this.playingSince = null;
+      return;
     }
+    clearInterval(this.writing);
+    this.writing = setInterval(() => this.write(), WRITE_EVERY_MS);
   }
 
   /** Marks the pass just played; the ladder sets the tempo of the next. */
@@ -81,10 +99,11 @@ export class PracticeSession {
     const section = this.open.section();
     if (!section || !this.going()) return;
     if (section.bpm !== (this.rung()?.bpm ?? section.bpm)) this.base = { bpm: section.bpm, pass: this.made().length };
-    this.made.update((p) => [...p, { bpm: section.bpm, clean }]);
+    this.made.update((p) => [...p, { bpm: section.bpm, clean }].slice(0 - MOST_PASSES));
     const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
     this.rung.set(rung);
     if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
+    this.write();
   }
 
   /** Pain is noted, and the session ends with it. */
@@ -98,25 +117,30 @@ export class PracticeSession {
   async finish() {
     if (!this.going()) return;
     this.going.set(false);
+    clearInterval(this.writing);
     this.transport.stop();
     if (this.playingSince !== null) this.playedMs += performance.now() - this.playingSince;
     this.playingSince = null;
-    const study = this.open.study();
-    const section = study?.sections.find((s) => s.id === this.sectionId);
-    const minutes = Math.round(this.playedMs / 6_000) / 10;
-    if (!study || !section || (this.made().length === 0 && minutes < SHORTEST_MINUTES && !this.painNoted())) return;
+    this.lastWritten.set(this.write());
+    await this.collection.settled();
+  }
+  /** The line as it stands: a tab that is closed in the middle of a session has left it in the logbook. */
+  private write(): LogEntry | null {
+    const here = this.practised;
+    const playing = this.playingSince === null ? 0 : performance.now() - this.playingSince;
+    const minutes = Math.min(LONGEST_SESSION_MINUTES, Math.round((this.playedMs + playing) / 6_000) / 10);
+    if (!here || !this.entryId) return null;
+    if (this.made().length === 0 && minutes < SHORTEST_MINUTES && !this.painNoted()) return null;
     const entry: LogEntry = {
       id: this.entryId,
-      studyId: study.id,
-      studyName: study.name,
-      sectionName: this.entryLabel,
+      ...here,
       startedAt: this.startedAt,
       minutes,
       passes: this.made(),
       pain: this.painNoted(),
     };
-    await this.collection.saveLog(entry);
-    this.lastWritten.set(entry);
+    this.collection.saveLog(entry);
+    return entry;
   }
 
   /** The next begin opens a new line. */

@@ -4,7 +4,7 @@ import { Cells } from './cells';
 let world: World;
 beforeEach(async () => {
   world = await aWorld();
-  await world.collection.saveCell({
+  world.collection.saveCell({
     id: 'own',
     name: 'Ticket',
     script: 'pd pu G',

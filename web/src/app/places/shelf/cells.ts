@@ -3,8 +3,9 @@ import {
   type AccentCycle,
   type Cell,
   checkCell,
+  cleanName,
   cycleLength,
-  type Family,
+  FAMILIES,
   flatten,
   LONGEST_CELL,
   makeCycle,
@@ -19,8 +20,6 @@ import { AnswerButtons } from '../../try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';
-
-const FAMILIES: readonly Family[] = ['flamenco', 'tango', 'bossa nova'];
 
 /** A cell's own length as a cycle without accents, to draw it on. */
 function plainCycle(cell: Cell, length: number): AccentCycle {
@@ -89,17 +88,17 @@ export class Cells {
     this.faults.set([]);
     this.editing.set(cell);
   }
-  protected async keep(name: string, script: string, steps: string) {
+  protected keep(name: string, script: string, steps: string) {
     const editing = this.editing();
     if (!editing) return;
-    const cell = { ...editing, name: name.trim(), script: script.trim(), stepsPerCount: Number(steps) };
+    const cell = { ...editing, name: cleanName(name), script: script.trim(), stepsPerCount: Number(steps) };
     this.faults.set(checkCell(cell).map((f) => f.message));
     if (this.faults().length) return;
-    await this.collection.saveCell(cell);
+    this.collection.saveCell(cell);
     this.editing.set(null);
   }
-  protected async remove(cell: OwnCell) {
-    const undo = await this.collection.deleteCell(cell);
+  protected remove(cell: OwnCell) {
+    const undo = this.collection.deleteCell(cell);
     this.notice.withUndo(`${this.words.cellRemoved}: ${cell.name}`, undo);
   }
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import {
+  cleanName,
   FINGERS,
   type Finger,
   type HandProfile,
@@ -62,46 +63,46 @@ export class Hands {
   protected choose(id: string) {
     this.collection.set({ profileId: id });
   }
-  protected async newHand() {
+  protected newHand() {
     const profile: HandProfile = {
       ...this.profile(),
       id: crypto.randomUUID(),
       name: this.words.newHand,
       cautionsRead: false,
     };
-    await this.collection.saveProfile(profile);
+    this.collection.saveProfile(profile);
     this.choose(profile.id);
   }
-  protected async rename(field: HTMLInputElement) {
-    const name = field.value.trim().slice(0, 60);
+  protected rename(field: HTMLInputElement) {
+    const name = cleanName(field.value);
     field.value = name || this.profile().name;
-    if (name) await this.save({ name });
+    if (name) this.save({ name });
   }
-  protected async setReturn(finger: Finger, field: HTMLInputElement) {
+  protected setReturn(finger: Finger, field: HTMLInputElement) {
     const ms = this.bounded('returnMs', field, this.profile().returnMs[finger]);
-    await this.save({ returnMs: { ...this.profile().returnMs, [finger]: millis(ms) } });
+    this.save({ returnMs: { ...this.profile().returnMs, [finger]: millis(ms) } });
   }
-  protected async setMeasure(key: Measure, field: HTMLInputElement) {
+  protected setMeasure(key: Measure, field: HTMLInputElement) {
     const value = this.bounded(key, field, this.profile()[key]);
-    await this.save({ [key]: key === 'span' || key === 'scaleLength' ? millimetres(value) : millis(value) });
+    this.save({ [key]: key === 'span' || key === 'scaleLength' ? millimetres(value) : millis(value) });
   }
-  protected async spell(little: string) {
-    await this.save({ littleFinger: little as LittleFingerSpelling });
+  protected spell(little: string) {
+    this.save({ littleFinger: little as LittleFingerSpelling });
   }
-  protected async read(cautionsRead: boolean) {
-    await this.save({ cautionsRead });
+  protected read(cautionsRead: boolean) {
+    this.save({ cautionsRead });
   }
 
-  protected async keepMeasures(left: LeftHand) {
+  protected keepMeasures(left: LeftHand) {
     this.measuring.set(false);
-    await this.withUndo((p) => withLeftHand(p, left), words.measure.kept);
+    this.withUndo((p) => withLeftHand(p, left), words.measure.kept);
   }
-  protected async forget() {
-    await this.withUndo(withoutLeftHand, words.measure.forgotten);
+  protected forget() {
+    this.withUndo(withoutLeftHand, words.measure.forgotten);
   }
-  private async withUndo(change: ProfileChange, said: string) {
+  private withUndo(change: ProfileChange, said: string) {
     const before = this.profile();
-    await this.put(change);
+    this.put(change);
     this.notice.withUndo(said, () => this.collection.saveProfile(before));
   }
 
@@ -113,17 +114,16 @@ export class Hands {
     field.value = String(value);
     return value;
   }
-  private save(change: Partial<HandProfile>): Promise<void> {
-    return this.put((p) => ({ ...p, ...change }));
+  private save(change: Partial<HandProfile>) {
+    this.put((p) => ({ ...p, ...change }));
   }
-  /** Changes follow one another, each made on what the one before has left. */
-  protected put(change: ProfileChange): Promise<void> {
-    this.saving = this.saving.then(async () => {
-      const profile = change(this.profile());
-      await this.collection.saveProfile(profile);
-      this.collection.set({ profileId: profile.id });
-    });
-    return this.saving;
+  protected put(change: ProfileChange) {
+    const profile = change(this.profile());
+    this.collection.saveProfile(profile);
+    this.collection.set({ profileId: profile.id });
   }
-  private saving = Promise.resolve();
+  protected remove() {
+    const profile = this.profile();
+    this.notice.withUndo(`${this.words.handDeleted}: ${profile.name}`, this.collection.deleteProfile(profile));
+  }
 }

@@ -3,6 +3,7 @@ import {
   addSection,
   copyStudy,
   freeName,
+  KEPT,
   makeStudy,
   removeSection,
   renameSection,
@@ -11,20 +12,24 @@ import {
   TECHNIQUES,
 } from '@ruffle-wheel/core';
 import type { StudyRow } from '../../data';
+import type { Arrival, Meeting } from '../../data/arrival';
 import { Keys } from '../../keys';
-import { Collection, type ImportResult, OpenStudy } from '../../study';
+import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
 import { Notice } from '../../ui/notice';
-import { saveText } from '../../ui/save-text';
+import { Questions } from '../../ui/question';
+import { saveFile } from '../../ui/save-file';
 import { words } from '../../words/en';
+import { Bin } from './bin';
 import { Cells } from './cells';
 import { Hands } from './hands';
+import { Unread } from './unread';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** All studies and hands: open, copy, take in and give out. */
 @Component({
   selector: 'app-shelf-place',
-  imports: [Cells, Hands],
+  imports: [Bin, Cells, Hands, Unread],
   templateUrl: './shelf-place.html',
   styleUrl: './shelf-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,9 +38,14 @@ export class ShelfPlace {
   protected readonly words = words.shelf;
   protected readonly techniques = TECHNIQUES;
   protected readonly collection = inject(Collection);
+  private readonly arrivals = inject(Arrivals);
+  private readonly exports = inject(Exports);
+  private readonly questions = inject(Questions);
   protected readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);
-  protected readonly refused = signal<Extract<ImportResult, { ok: false }> | null>(null);
+  protected readonly refused = signal<Refusal | null>(null);
+  /** A file is being read. */
+  protected readonly reading = signal(false);
   protected readonly rows = computed(() =>
     [...this.collection.studies()]
       .sort((a, b) => a.study.name.localeCompare(b.study.name))
@@ -43,7 +53,7 @@ export class ShelfPlace {
         row,
         cycles: [...new Set(row.study.sections.map((s) => s.cycle.name))].join(', '),
         sections: row.study.sections.map((s) => s.name).join(', '),
-        saved: DAY.format(new Date(row.savedAt)),
+        saved: row.savedAt ? DAY.format(new Date(row.savedAt)) : this.words.noDay,
         isOpen: row.id === this.open.study()?.id,
       })),
   );
@@ -54,7 +64,7 @@ export class ShelfPlace {
     inject(Keys).forPlace((e) => {
       const letter = e.key.toLowerCase();
       if (this.hands().pressed(e)) return true;
-      if (letter === 'n') void this.fresh();
+      if (letter === 'n') this.fresh();
       else if (letter === 'm') this.hands().measuring.set(true);
       else return false;
       return true;
@@ -64,30 +74,35 @@ export class ShelfPlace {
   protected openRow(row: StudyRow) {
     this.open.open(row);
   }
-  protected async fresh() {
+  protected fresh() {
     const cycle = this.open.section()?.cycle;
     const names = this.collection.studies().map((r) => r.study.name);
     const name = names.includes(this.words.freshName) ? freeName(this.words.freshName, names) : this.words.freshName;
-    await this.add(makeStudy(crypto.randomUUID(), name, cycle));
+    this.add(makeStudy(crypto.randomUUID(), name, cycle));
   }
-  protected async copy(study: Study) {
+  protected copy(study: Study) {
     const names = this.collection.studies().map((r) => r.study.name);
-    await this.add(copyStudy(study, crypto.randomUUID(), freeName(study.name, names)));
+    this.add(copyStudy(study, crypto.randomUUID(), freeName(study.name, names)));
   }
-  private async add(study: Study) {
-    await this.collection.addStudy(study);
-    const row = this.collection.studies().find((r) => r.id === study.id);
+  private add(study: Study) {
+    this.collection.addStudy(study);
+    const row = this.collection.row(study.id);
     if (row) this.open.open(row);
   }
-  protected async remove(row: StudyRow) {
+  protected remove(row: StudyRow) {
     const wasOpen = row.id === this.open.study()?.id;
-    await this.open.flush();
-    const undo = await this.collection.deleteStudy(row.id);
+    const back = this.collection.deleteStudy(row.id);
     if (wasOpen) this.openFirst();
-    this.notice.withUndo(`${row.study.name} ${this.words.deleted}`, async () => {
-      await undo();
-      if (!this.open.study()) this.openFirst();
-    });
+    this.notice.withUndo(`${row.study.name} ${this.words.deleted}`, () =>
+      this.takenBack(back, wasOpen ? row.id : null),
+    );
+  }
+  /** @param id the study that was open before */
+  private takenBack(back: () => void, id: string | null) {
+    back();
+    const row = id ? this.collection.row(id) : null;
+    if (row) this.open.open(row);
+    else if (!this.open.study()) this.openFirst();
   }
   private openFirst() {
     const first = this.collection.studies()[0];
@@ -96,56 +111,90 @@ export class ShelfPlace {
   }
 
   protected async exportOne(study: Study) {
-    saveText(await this.collection.exportStudy(study), study.name);
+    saveFile(await this.exports.study(study), study.name);
   }
   protected async exportAll() {
-    await this.open.flush();
-    saveText(await this.collection.exportEverything(), words.app);
+    const { files, unread } = await this.exports.everything();
+    files.forEach((file, n) => saveFile(file, files.length > 1 ? `${words.app} ${n + 1}` : words.app));
+    if (unread.length)
+      this.notice.say(`${this.words.exportUnread} ${unread.map((d) => `${d.table} ${d.id}`).join(', ')}`, 12_000);
   }
   protected async importFile(field: HTMLInputElement) {
     const file = field.files?.[0];
-    field.value = '';
     if (!file) return;
-    await this.open.flush();
-    const result = await this.collection.importFile(file);
-    this.refused.set(result.ok ? null : result);
-    if (result.ok) {
-      this.notice.say(
-        `${this.words.imported}: ${result.studies} ${this.words.studies.toLowerCase()}, ${result.sessions} sessions`,
-      );
-      this.afterChange(result.studies === 1 ? result.first : null);
-    }
+    this.refused.set(null);
+    this.reading.set(true);
+    const result = await this.arrivals.look(file, file.name);
+    field.value = '';
+    this.reading.set(false);
+    await this.arrived(result);
   }
   protected async demo() {
-    await this.open.flush();
-    const result = await this.collection.bringDemo();
-    this.refused.set(result.ok ? null : result);
-    if (result.ok) this.notice.say(this.words.demoBack);
-    this.afterChange(null);
+    await this.arrived(await this.arrivals.lookAtDemo());
   }
-  protected async clear() {
-    await this.open.flush();
-    const undo = await this.collection.clear();
-    this.open.close();
-    this.notice.withUndo(this.words.cleared, async () => {
-      await undo();
-      this.openFirst();
+  /** What came is taken at once where it meets nothing of the player's; else the player chooses. */
+  private async arrived(result: ArrivalResult) {
+    this.refused.set(result.ok ? null : result);
+    if (!result.ok) return;
+    const { arrival } = result;
+    const how = arrival.differing.length ? await this.meeting(arrival) : 'leave mine';
+    if (!how) return;
+    const before = this.open.study()?.id ?? null;
+    const back = this.arrivals.take(arrival, how);
+    const said = `${arrival.from}: ${this.countsOf(arrival)}${arrival.already ? `, ${arrival.already} ${this.words.already}` : ''}`;
+    if (back) this.notice.withUndo(said, () => this.takenBack(back, before));
+    else this.notice.say(`${arrival.from}: ${this.words.nothingNew}`);
+    const row = arrival.only ? this.collection.row(arrival.only) : null;
+    if (row && back) this.open.open(row);
+    else if (!this.open.study()) this.openFirst();
+  }
+  private countsOf({ sizes }: Arrival): string {
+    return KEPT.flatMap((table) => {
+      const [one, many] = this.words.counted[table];
+      return sizes[table] ? [`${sizes[table]} ${sizes[table] === 1 ? one : many}`] : [];
+    }).join(', ');
+  }
+  private meeting(arrival: Arrival): Promise<Meeting | null> {
+    const w = this.words.meeting;
+    return this.questions.ask<Meeting>({
+      title: w.title,
+      text: `${arrival.from} ${w.text}`,
+      list: arrival.differing.map(({ table, row }) => {
+        const name =
+          'study' in row
+            ? row.study.name
+            : 'name' in row
+              ? row.name
+              : `${row.studyName}, ${row.startedAt.slice(0, 10)}`;
+        return `${this.words.counted[table][0]} ${name}`;
+      }),
+      choices: [
+        { value: 'keep both', label: w.both, note: w.bothNote },
+        { value: 'leave mine', label: w.mine, note: w.mineNote },
+        { value: 'take theirs', label: w.theirs, note: w.theirsNote },
+      ],
     });
   }
-  /** The open study may have been replaced by what came in. */
-  private afterChange(openId: string | null) {
-    const id = openId ?? this.open.study()?.id;
-    const row = this.collection.studies().find((r) => r.id === id);
-    if (row) this.open.open(row, this.open.section()?.id);
-    else this.openFirst();
+  protected async clear() {
+    const w = this.words.clearing;
+    const sure = await this.questions.ask({
+      title: w.title,
+      text: w.text,
+      choices: [{ value: true, label: w.yes, note: w.yesNote }],
+    });
+    if (!sure) return;
+    const before = this.open.study()?.id ?? null;
+    const back = this.collection.clear(this.words.cleared);
+    this.open.close();
+    this.notice.withUndo(this.words.cleared, () => this.takenBack(back, before));
   }
 
   protected rename(name: string) {
-    this.open.apply(renameStudy(name.slice(0, 60)));
+    this.open.apply(renameStudy(name));
   }
   protected renameSection(name: string) {
     const section = this.open.section();
-    if (section) this.open.apply(renameSection(section.id, name.slice(0, 60)));
+    if (section) this.open.apply(renameSection(section.id, name));
   }
   protected addSection() {
     const section = this.open.section();
@@ -153,12 +202,12 @@ export class ShelfPlace {
     if (!section) return;
     const id = crypto.randomUUID();
     this.open.apply(addSection(id, String.fromCharCode(65 + (count % 26)), section.cycle));
-    this.open.chooseSection(id);
+    if (this.open.study()?.sections.some((s) => s.id === id)) this.open.chooseSection(id);
   }
   protected removeSection() {
     const section = this.open.section();
     if (!section) return;
     this.open.apply(removeSection(section.id));
-    this.notice.withUndo(`${section.name} ${this.words.deleted}`, () => this.open.undo());
+    this.notice.withStudyUndo(`${section.name} ${this.words.deleted}`, this.open.wayBack());
   }
 }

@@ -1,7 +1,13 @@
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { makeStudy, setScript } from '@ruffle-wheel/core';
+import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
 import { all, aWorld, button, element, field, press, show, texts, type, type World } from '../../testing/world';
+import { Database } from '../../data/database';
+import { DATABASE_NAME } from '../../data/database-name';
+import { Exports } from '../../study';
+import { type Question, Questions } from '../../ui/question';
 import { Hands } from './hands';
 import { ShelfPlace } from './shelf-place';
 
@@ -17,10 +23,35 @@ class Bar {
 }
 let world: World;
 let bar: Bar;
+/** Answers given to questions, in their order, and the questions. */
+let answers: unknown[];
+let asked: Question<unknown>[];
 beforeEach(async () => {
   bar = new Bar();
-  world = await aWorld(undefined, [{ provide: MatSnackBar, useValue: bar }]);
+  answers = [];
+  asked = [];
+  const ask = (question: Question<unknown>) => {
+    asked.push(question);
+    return Promise.resolve(answers.shift());
+  };
+  world = await aWorld(undefined, [
+    { provide: MatSnackBar, useValue: bar },
+    { provide: Questions, useValue: { ask } },
+  ]);
+  await world.collection.settled();
 });
+const exportedText = async () => {
+  const { files } = await TestBed.inject(Exports).everything();
+  return files[0]!.text();
+};
+/** Chooses a file, as a player does. */
+async function choose(f: ComponentFixture<unknown>, text: string) {
+  const input = all(f, 'input[type=file]')[0] as HTMLInputElement;
+  Object.defineProperty(input, 'files', { value: [new File([text], 'x.json')], configurable: true });
+  Object.defineProperty(input, 'value', { value: '', writable: true, configurable: true });
+  input.dispatchEvent(new Event('change'));
+  await f.whenStable();
+}
 const names = () =>
   world.collection
     .studies()
@@ -42,17 +73,20 @@ describe('shelf', () => {
     expect(world.open.study()?.name).toBe('Study 2');
   });
   it('deletes with undo, and opens another when the open one goes', async () => {
-    await world.collection.addStudy(makeStudy('t', 'Other'));
+    world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
     await press(f, 'Delete Study');
     await vi.waitFor(() => expect(names()).toEqual(['Other']));
     await vi.waitFor(() => expect(world.open.study()?.name).toBe('Other'));
-    expect(bar.said).toEqual(['Study deleted']);
+    expect(bar.said).toEqual(['Study deleted. Ctrl+Z takes it back too.']);
     bar.action.next();
     await vi.waitFor(() => expect(names()).toEqual(['Other', 'Study']));
   });
-  it('clears everything with undo', async () => {
+  it('clears everything once it was asked, with undo', async () => {
     const f = await show(ShelfPlace);
+    answers.push(null, true);
+    await press(f, 'Clear everything');
+    expect(names()).toEqual(['Study']);
     await press(f, 'Clear everything');
     await vi.waitFor(() => expect(world.collection.studies()).toEqual([]));
     await f.whenStable();
@@ -73,11 +107,8 @@ describe('shelf', () => {
   });
   it('refuses a faulty file in words and lists its faults', async () => {
     const f = await show(ShelfPlace);
-    const text = (await world.collection.exportEverything()).replace('"capo": 0', '"capo": 40');
-    const input = all(f, 'input[type=file]')[0] as HTMLInputElement;
-    Object.defineProperty(input, 'files', { value: [new File([text], 'x.json')], configurable: true });
-    Object.defineProperty(input, 'value', { value: '', writable: true });
-    input.dispatchEvent(new Event('change'));
+    const text = (await exportedText()).replace('"capo": 0', '"capo": 40');
+    await choose(f, text);
     await vi.waitFor(() => expect(texts(f, '.refused').join(' ')).toMatch(/a fault; nothing was taken/));
     expect(texts(f, '.refused code')).toEqual(['studies[0].capo']);
     expect(names()).toEqual(['Study']);
@@ -85,13 +116,62 @@ describe('shelf', () => {
   it('takes a good file in and opens its one study', async () => {
     const f = await show(ShelfPlace);
     const other = setScript('t-a', 'p i m a')(makeStudy('t', 'From afar'));
-    const text = await world.collection.exportStudy(other);
-    const input = all(f, 'input[type=file]')[0] as HTMLInputElement;
-    Object.defineProperty(input, 'files', { value: [new File([text], 'x.json')], configurable: true });
-    Object.defineProperty(input, 'value', { value: '', writable: true });
-    input.dispatchEvent(new Event('change'));
+    const text = writeStudy(other);
+    await choose(f, text);
     await vi.waitFor(() => expect(world.open.study()?.name).toBe('From afar'));
-    expect(bar.said[0]).toMatch(/1 studies, 0 sessions/);
+    expect(bar.said[0]).toMatch(/^x.json: 1 study\./);
+  });
+  it('a file that brings another version of mine asks; left, nothing is taken', async () => {
+    const f = await show(ShelfPlace);
+    const text = writeStudy({ ...world.open.study()!, note: 'theirs' });
+    answers.push(null);
+    await choose(f, text);
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    expect(asked[0]).toMatchObject({
+      list: ['study Study'],
+      choices: [{ value: 'keep both' }, { value: 'leave mine' }, { value: 'take theirs' }],
+    });
+    expect(names()).toEqual(['Study']);
+    answers.push('keep both');
+    await choose(f, text);
+    await vi.waitFor(() => expect(names()).toEqual(['Study', 'Study 2']));
+    expect(bar.said.at(-1)).toMatch(/^x.json: 1 study\./);
+  });
+  it('what was deleted is listed for weeks, and put back from there; emptying asks', async () => {
+    const f = await show(ShelfPlace);
+    await press(f, 'Delete Study');
+    await vi.waitFor(() => expect(texts(f, '.bin summary')).toEqual(['Deleted and replaced (1)']));
+    await press(f, 'Put back Study');
+    await vi.waitFor(() => expect(names()).toEqual(['Study']));
+    await vi.waitFor(() => expect(world.collection.bin()).toEqual([]));
+    await press(f, 'Delete Study');
+    await vi.waitFor(() => expect(all(f, '.bin')).toHaveLength(1));
+    answers.push(true);
+    await press(f, 'Empty the bin');
+    await vi.waitFor(() => expect(world.collection.bin()).toEqual([]));
+  });
+  it('a row that can’t be read is listed, mended once it was asked, or deleted with undo', async () => {
+    const db = new Database(TestBed.inject(DATABASE_NAME));
+    const bad = { ...makeStudy('bad', 'Bad'), capo: 99 };
+    await db.studies.put({ id: 'bad', revision: 1, savedAt: '', study: bad });
+    await world.collection.reload();
+    const f = await show(ShelfPlace);
+    expect(texts(f, 'app-unread li')[0]).toMatch(/^studies bad capo: It is 99; 12 is the most/);
+    answers.push(true);
+    await press(f, 'Mend bad');
+    await vi.waitFor(() => expect(names()).toEqual(['Bad', 'Study']));
+    expect(asked[0]?.list).toEqual(['capo: It is 99; 12 is the most.']);
+    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(0));
+    bar.action.next();
+    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(1));
+    await press(f, 'Delete bad');
+    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(0));
+    expect(names()).toEqual(['Study']);
+  });
+  it('a day that can’t be read is no reason for an empty shelf', async () => {
+    world.collection.studies.update((rows) => rows.map((r) => ({ ...r, savedAt: '' })));
+    const f = await show(ShelfPlace);
+    expect(texts(f, '.rows p')[0]).toMatch(/saved on no known day/);
   });
   it('has a card for every technique', async () => {
     const f = await show(ShelfPlace);

@@ -3,6 +3,7 @@ import {
   type AccentCycle,
   accentsText,
   checkCycle,
+  cleanName,
   cyclesByName,
   type DataFault,
   FAMILIES,
@@ -76,7 +77,7 @@ export class CyclePanel {
     if (!c) return;
     this.draft.set({
       id: own ? c.id : `own-${crypto.randomUUID()}`,
-      name: own ? c.name : `Own ${c.name}`.slice(0, 60),
+      name: own ? c.name : cleanName(`Own ${c.name}`),
       counts: String(c.counts),
       labels: c.labels.join(' '),
       accents: accentsText(c.accents),
@@ -104,7 +105,7 @@ export class CyclePanel {
     if (!groups) faults.push({ path: 'groups', message: `Groups: write ${this.words.groupsHelp}.` });
     const cycle: AccentCycle = {
       id: d.id,
-      name: d.name.trim(),
+      name: cleanName(d.name),
       family: base.family,
       counts: Number(d.counts),
       labels: d.labels.split(/\s+/).filter(Boolean),
@@ -117,18 +118,18 @@ export class CyclePanel {
     faults.push(...checkCycle(cycle).filter((f) => !(f.path === 'groups' && !groups)));
     return { cycle: faults.length ? null : cycle, faults };
   }
-  protected async keep(e: Event) {
+  protected keep(e: Event) {
     e.preventDefault();
     const { cycle } = this.read();
     if (!cycle) return;
-    await this.collection.saveCycle(cycle);
+    this.collection.saveCycle(cycle);
     this.take(cycle);
     this.draft.set(null);
   }
-  protected async remove() {
+  protected remove() {
     const own = this.collection.ownCycles().find((c) => c.id === this.current()?.id);
     if (!own) return;
-    const undo = await this.collection.deleteCycle(own);
+    const undo = this.collection.deleteCycle(own);
     this.notice.withUndo(`${this.words.removed}: ${own.name}`, undo);
   }
 }

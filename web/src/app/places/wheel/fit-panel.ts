@@ -11,7 +11,6 @@ import {
   type FitResult,
   fitScript,
   flatten,
-  LONGEST_NAME,
   parseScript,
   placeLabel,
   printScript,
@@ -20,6 +19,7 @@ import {
   ticks,
   TICKS_PER_COUNT,
   weakestJoint,
+  cleanName,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
@@ -185,7 +185,7 @@ export class FitPanel {
     const { pattern } = parseScript(field.value, { stepsPerCount: 1 });
     const script = printScript(pattern);
     const stepsPerCount = STEPS_PER_COUNT.find((n) => n >= flatten(pattern).slots.length) ?? 4;
-    const cell = { name: `${this.words.ownName} ${script}`.slice(0, LONGEST_NAME), script, stepsPerCount, note: '' };
+    const cell = { name: cleanName(`${this.words.ownName} ${script}`), script, stepsPerCount, note: '' };
     const faults = family ? checkCell({ ...cell, script: field.value, family }) : [];
     this.ownFault.set(faults[0]?.message ?? '');
     if (!family || faults.length) return;
@@ -193,7 +193,7 @@ export class FitPanel {
     this.rules.update((r) => ({ ...r, [script]: 'must' }));
     if (this.cells().some((c) => c.id === script)) return;
     const own = { ...cell, id: crypto.randomUUID(), family };
-    await this.collection.saveCell(own);
+    this.collection.saveCell(own);
     this.notice.withUndo(this.words.ownKept, () => void this.collection.deleteCell(own));
   }
   protected toggle<T>(list: readonly T[], item: T): T[] {

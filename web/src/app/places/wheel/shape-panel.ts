@@ -116,6 +116,6 @@ export class ShapePanel {
   }
   protected remove(shape: Shape) {
     this.open.apply(removeShape(shape.id));
-    this.notice.withUndo(`${this.words.removed}: ${shape.name}`, () => this.open.undo());
+    this.notice.withStudyUndo(`${this.words.removed}: ${shape.name}`, this.open.wayBack());
   }
 }

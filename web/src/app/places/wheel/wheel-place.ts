@@ -13,6 +13,7 @@ import {
   cycleLength,
   heldInTurn,
   type LaidStroke,
+  LONGEST_SCRIPT,
   listed,
   placeLabel,
   pressSlot,
@@ -35,6 +36,7 @@ import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { ScriptEditor } from '../../ui/script/script-editor';
+import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
@@ -50,6 +52,11 @@ import { ShapePanel } from './shape-panel';
 const SLOT_KEYS = 'pimaedug!.-';
 /** One key for each panel beside the wheel, in their order. */
 const PANEL_KEYS = 'wrfnthy';
+
+/** Faults listed at once; the rest is counted. */
+const SHOWN_FAULTS = 20;
+const LONGEST_SHOWN = 24;
+const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.slice(0, LONGEST_SHOWN - 1)}…` : text);
 
 /** What does the right hand do against the cycle? */
 @Component({
@@ -77,10 +84,12 @@ export class WheelPlace {
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
+  private readonly notice = inject(Notice);
   protected readonly stepChoices = STEPS_PER_COUNT;
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-  protected readonly panels = new TabPanels(PANEL_KEYS);
+  private readonly keys = inject(Keys);
+  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   private readonly editor = viewChild(ScriptEditor);
 
   private readonly turnChoice = signal(0);
@@ -180,9 +189,16 @@ export class WheelPlace {
     return Array.from({ length: n }, (_, i) => ({ at: i * step, label: placeLabel(section.cycle, i * step) }));
   });
   protected readonly faults = computed(() => this.reading()?.faults ?? []);
+  protected readonly longest = LONGEST_SCRIPT;
+  protected readonly shownFaults = computed(() => {
+    const script = this.section()?.script ?? '';
+    return this.faults()
+      .slice(0, SHOWN_FAULTS)
+      .map((f) => ({ ...f, quote: brief(script.slice(f.from, f.to)), fixQuote: brief(f.fix ?? '') }));
+  });
 
   constructor() {
-    inject(Keys).forPlace((e) => this.pressed(e));
+    this.keys.forPlace((e) => this.pressed(e));
     // Another section or study begins at its first turn with nothing chosen.
     effect(() => {
       void this.sectionId();
@@ -196,6 +212,11 @@ export class WheelPlace {
   protected type(text: string) {
     const section = this.section();
     if (section) this.open.apply(setScript(section.id, text), `script ${section.id}`);
+  }
+  protected tooLong(letters: number) {
+    const section = this.section();
+    const refusal = section && setScript(section.id, 'p'.repeat(letters)).refusal?.(this.open.study()!);
+    if (refusal) this.notice.say(refusal.message, 12_000);
   }
   protected fix(from: number, to: number, text: string) {
     const section = this.section();
@@ -226,12 +247,16 @@ export class WheelPlace {
     else if (e.key === 'ArrowRight') this.toSlot(1);
     else if (e.key === 'PageDown') this.toTurn(1);
     else if (e.key === 'PageUp') this.toTurn(-1);
-    else if (e.key === 's' || e.key === 'S') this.editor()?.focus();
+    else if (e.key === 's' || e.key === 'S') this.toScript();
     else if (this.panels.pressed(e)) return true;
     else if (e.key === 'Escape') this.selected.set(null);
     else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);
     else return false;
     return true;
+  }
+  private toScript() {
+    const coming = this.editor()?.focus();
+    if (coming) this.keys.forField(coming);
   }
   /** Moves the selection; past the end of a turn it goes on in the next. */
   private toSlot(way: number) {

@@ -17,7 +17,18 @@ import type { ScriptField } from './script-field';
 @Component({
   selector: 'app-script-editor',
   template: `<div #host class="host"></div>
-    @if (!ready()) {
+    @if (plain()) {
+      <textarea
+        #area
+        class="plain-text"
+        spellcheck="false"
+        autocapitalize="off"
+        [attr.aria-label]="label()"
+        [attr.maxlength]="longest()"
+        [value]="text()"
+        (input)="textChange.emit(area.value)"
+      ></textarea>
+    } @else if (!ready()) {
       <pre class="waiting">{{ text() }}</pre>
     }`,
   styleUrl: './script-editor.scss',
@@ -29,17 +40,27 @@ export class ScriptEditor {
   /** Stretch of the text that belongs to the selected slot. */
   readonly mark = input<{ readonly from: number; readonly to: number } | null>(null);
   readonly label = input('');
+  /** Letters that it takes at the most. */
+  readonly longest = input(Infinity);
   readonly textChange = output<string>();
+  /** More than it takes would have been written, so many letters: nothing was. */
+  readonly tooLong = output<number>();
   protected readonly ready = signal(false);
+  /** The editor could not be fetched: a plain field takes its place. */
+  protected readonly plain = signal(false);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private field: ScriptField | null = null;
-  /** The focus was asked for before the editor was there. */
-  private wanted = false;
+  private readonly area = viewChild<ElementRef<HTMLElement>>('area');
+  private readonly arrived: Promise<HTMLElement | null>;
 
-  /** Puts the cursor where it was last. */
-  focus() {
-    this.wanted = !this.field;
-    this.field?.focus();
+  /**
+   * Puts the cursor where it was last.
+   * @returns the field that will have the focus, while it is still on its way
+   */
+  focus(): Promise<HTMLElement | null> | null {
+    if (this.field) this.field.focus();
+    else return this.arrived;
+    return null;
   }
 
   constructor() {
@@ -57,11 +78,24 @@ export class ScriptEditor {
       gone = true;
       this.field?.destroy();
     });
-    void import('./script-field').then(({ ScriptField: Field }) => {
-      if (gone) return;
-      this.field = new Field(this.host().nativeElement, this.text(), this.label(), (t) => this.textChange.emit(t));
-      this.ready.set(true);
-      if (this.wanted) this.field.focus();
-    });
+    this.arrived = import('./script-field').then(
+      ({ ScriptField: Field }) => {
+        if (gone) return null;
+        this.field = new Field(this.host().nativeElement, {
+          text: this.text(),
+          label: this.label(),
+          longest: this.longest(),
+          changed: (t) => this.textChange.emit(t),
+          tooLong: (n) => this.tooLong.emit(n),
+        });
+        this.ready.set(true);
+        return this.field.content;
+      },
+      async () => {
+        this.plain.set(true);
+        await new Promise((resolve) => setTimeout(resolve));
+        return this.area()?.nativeElement ?? null;
+      },
+    );
   }
 }

@@ -31,13 +31,34 @@ const marks = StateField.define<DecorationSet>({
 export class ScriptField {
   private readonly view: EditorView;
 
-  constructor(host: HTMLElement, text: string, label: string, changed: (text: string) => void) {
+  constructor(
+    host: HTMLElement,
+    {
+      text,
+      label,
+      longest,
+      changed,
+      tooLong,
+    }: {
+      readonly text: string;
+      readonly label: string;
+      readonly longest: number;
+      readonly changed: (text: string) => void;
+      readonly tooLong: (letters: number) => void;
+    },
+  ) {
     this.view = new EditorView({
       parent: host,
       state: EditorState.create({
         doc: text,
         extensions: [
           marks,
+          // What the study could not hold is not written at all: half of what was pasted would be worse.
+          EditorState.changeFilter.of((tr) => {
+            const fits = tr.annotation(Transaction.remote) === true || tr.newDoc.length <= longest;
+            if (!fits) tooLong(tr.newDoc.length);
+            return fits;
+          }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': label, spellcheck: 'false', autocapitalize: 'off' }),
           EditorView.updateListener.of((u) => {
@@ -72,6 +93,10 @@ export class ScriptField {
   }
   focus() {
     this.view.focus();
+  }
+  /** What takes the letters. */
+  get content(): HTMLElement {
+    return this.view.contentDOM;
   }
   destroy() {
     this.view.destroy();

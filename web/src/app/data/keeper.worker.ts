@@ -1,0 +1,5 @@
+/// <reference lib="webworker" />
+import { expose } from 'comlink';
+import { Keeper } from './keeper';
+
+expose(new Keeper());

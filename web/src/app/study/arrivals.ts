@@ -1,0 +1,85 @@
+import { inject, Injectable } from '@angular/core';
+import { type DataFault, KEPT, type LogEntry, shiftLog, type Study } from '@ruffle-wheel/core';
+import type { PlacedRow } from '../data';
+import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arrival';
+import { Keeping } from '../data/keeping';
+import { words } from '../words/en';
+import { Collection } from './collection';
+
+export interface Refusal {
+  readonly ok: false;
+  readonly code: string;
+  readonly message: string;
+  readonly faults: readonly DataFault[];
+}
+export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;
+
+/** What comes in from outside: looked at first, taken after the player has chosen, with a way back. */
+@Injectable({ providedIn: 'root' })
+export class Arrivals {
+  private readonly keeping = inject(Keeping);
+  private readonly collection = inject(Collection);
+
+  private held() {
+    const { studies, log, profiles, ownCycles, ownCells } = this.collection;
+    return { studies: studies(), log: log(), profiles: profiles(), cycles: ownCycles(), cells: ownCells() };
+  }
+
+  /** Reads a file and compares it with the shelf; nothing is taken yet. */
+  async look(file: Blob, name: string, log: (entries: LogEntry[]) => LogEntry[] = (l) => l): Promise<ArrivalResult> {
+    const bySize = await this.keeping.ask((k) => k.refusalOf(file.size));
+    if (bySize) return bySize;
+    const look = await this.keeping.ask((k) => k.look(file));
+    if (!look.ok) return look;
+    const came: PlacedRow[] = [];
+    const at = new Date().toISOString();
+    for (const table of KEPT) {
+      let rows: unknown[] = [];
+      while (rows.length < look.sizes[table]) {
+        const from = rows.length;
+        const part = await this.keeping.ask((k) => k.part(table, from));
+        if (part.length === 0) break;
+        rows = rows.concat(part);
+      }
+      if (table === 'log') rows = log(rows as LogEntry[]);
+      for (const row of rows)
+        came.push(
+          table === 'studies'
+            ? { table, row: { id: (row as Study).id, revision: 0, savedAt: at, study: row as Study } }
+            : ({ table, row } as PlacedRow),
+        );
+    }
+    return { ok: true, arrival: arrivalOf(name, came, this.held()) };
+  }
+  /** The demo data, their log moved so that it ends yesterday. */
+  async lookAtDemo(): Promise<ArrivalResult> {
+    const refusal = (why: string): Refusal => ({
+      ok: false,
+      code: 'not fetched',
+      message: `${words.shelf.demoFailed} (${why}).`,
+      faults: [],
+    });
+    let response: Response;
+    try {
+      response = await fetch('demo/residency.json');
+    } catch {
+      return refusal(words.shelf.noAnswer);
+    }
+    if (!response.ok) return refusal(String(response.status));
+    const today = new Date().toISOString().slice(0, 10);
+    return this.look(await response.blob(), words.shelf.demoName, (log) => shiftLog(log, today));
+  }
+  /** @returns the way back, or null when there was nothing to take */
+  take(arrival: Arrival, how: Meeting): (() => void) | null {
+    const come = rowsToTake(arrival, how, this.held(), () => crypto.randomUUID());
+    return come.length ? this.collection.exchange('replaced', arrival.from, come, []) : null;
+  }
+  /** On the very first start, with nothing stored at all, the demo data are brought. */
+  async seed(): Promise<Refusal | null> {
+    const result = await this.lookAtDemo();
+    if (!result.ok) return result;
+    this.take(result.arrival, 'leave mine');
+    this.collection.set({ seeded: true, profileId: this.collection.profiles()[0]?.id ?? '' });
+    return null;
+  }
+}
