@@ -28,6 +28,7 @@ export const wheel = {
     start: 'Begins on',
     noFaults: 'No faults',
     oneFault: 'fault, below',
+    moreFaults: 'Mend these first; then there are still',
     someFaults: 'faults, below',
     chooseSlot: '← → choose a slot',
     fix: 'Write',
@@ -65,7 +66,13 @@ export const wheel = {
       seam: 'seam',
     },
   },
-  working: { working: 'Working it out…', cancel: 'Cancel', cancelled: 'Cancelled. Change something to ask again.' },
+  working: {
+    working: 'Working it out…',
+    cancel: 'Cancel',
+    cancelled: 'Cancelled. Change something to ask again.',
+    failed: 'This could not be worked out',
+    again: 'Try again',
+  },
   answer: {
     show: 'Show and hear',
     back: 'Back to what is written',
