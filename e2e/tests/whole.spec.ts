@@ -85,6 +85,13 @@ test('the server is strict: policy, health, compression, caching by hash, plain 
   expect(script.headers()['cache-control']).toContain('immutable');
   expect(script.headers()['content-encoding']).toBe('gzip');
   expect((await request.get('/nothing.js')).status()).toBe(404);
+  expect((await request.get('/nowhere', { headers: { accept: 'text/html' } })).status()).toBe(404);
+  const odd = await request.get('/%E0%A4%A');
+  expect([odd.status(), await odd.text()]).toEqual([400, 'Bad request']);
+  expect((await request.get(`/${main}.map`)).status()).toBe(404);
+  expect(index.headers()['permissions-policy']).toContain('camera=()');
+  // One rule on frames, said twice.
+  expect([index.headers()['x-frame-options'], policy.includes("frame-ancestors 'none'")]).toEqual(['DENY', true]);
   expect((await request.get('/practise', { headers: { accept: 'text/html' } })).status()).toBe(200);
 });
 

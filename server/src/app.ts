@@ -1,11 +1,26 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type Request, type Response } from 'express';
+import express, { type ErrorRequestHandler, type Express, type Request, type Response } from 'express';
 import helmet from 'helmet';
 
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?)$/;
+/** Addresses of the application's places: every other one is unknown. */
+export const PLACES = ['wheel', 'neck', 'practise', 'logbook', 'shelf'] as const;
+/** What a page from here may ask of the browser; everything else stays closed. */
+const PERMISSIONS = [
+  'autoplay=(self)',
+  'fullscreen=(self)',
+  'microphone=(self)',
+  ...['camera', 'display-capture', 'geolocation', 'midi', 'payment', 'usb', 'serial'].map((p) => `${p}=()`),
+].join(', ');
+const NOT_FOUND = `<!doctype html>
+<html lang="en">
+  <head><meta charset="utf-8" /><title>Not found · Ruffle Wheel</title></head>
+  <body><p>Nothing is kept at this address.</p><p><a href="/">Go to Ruffle Wheel</a></p></body>
+</html>
+`;
 
 /**
  * Serves the built application: strict content security policy, compression, caching by hash, `/health`.
@@ -16,6 +31,8 @@ export function createApp(root: string): Express {
   const index = join(root, 'index.html');
   if (!existsSync(index)) throw new Error(`There is no ${index}: build the application first (npm start does).`);
   const app = express();
+  // Whatever the environment says: faults are never answered with what they tell about the machine.
+  app.set('env', 'production');
   app.disable('x-powered-by');
   app.use(
     helmet({
@@ -42,15 +59,22 @@ export function createApp(root: string): Express {
         },
       },
       crossOriginEmbedderPolicy: true,
+      // The same rule as frame-ancestors above, for those who read only this one.
+      frameguard: { action: 'deny' },
       strictTransportSecurity: false,
     }),
   );
+  app.use((_q, res, next) => {
+    res.set('Permissions-Policy', PERMISSIONS);
+    next();
+  });
   app.use(compression());
   app.get('/health', (_q, res) => void res.json({ ok: true }));
   const sendIndex = (_q: Request, res: Response) => {
     res.set('Cache-Control', 'no-cache').type('html').sendFile(index);
   };
-  app.get(['/', '/index.html'], sendIndex);
+  app.get(['/', '/index.html', ...PLACES.map((place) => `/${place}`)], sendIndex);
+  app.get('/{*path}', (q, res, next) => (q.path.endsWith('.map') ? notFound(q, res) : next()));
   app.use(
     express.static(root, {
       index: false,
@@ -58,10 +82,20 @@ export function createApp(root: string): Express {
         res.set('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
     }),
   );
-  app.get('/{*path}', (q, res, next) => {
-    if (/\.\w+$/.test(q.path) || !q.accepts('html')) return next();
-    sendIndex(q, res);
-  });
-  app.use((_q, res) => void res.status(404).type('text').send('Not found'));
+  app.use(notFound);
+  const failed: ErrorRequestHandler = (e: { status?: unknown }, _q, res, next) => {
+    if (res.headersSent) return next(e);
+    const status = typeof e.status === 'number' && e.status >= 400 && e.status < 500 ? e.status : 500;
+    res
+      .status(status)
+      .type('text')
+      .send(status < 500 ? 'Bad request' : 'Something failed here');
+  };
+  app.use(failed);
   return app;
+}
+function notFound(q: Request, res: Response) {
+  res.status(404).set('Cache-Control', 'no-cache');
+  if (q.accepts('html') && !/\.\w+$/.test(q.path)) res.type('html').send(NOT_FOUND);
+  else res.type('text').send('Not found');
 }

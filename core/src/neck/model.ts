@@ -1,5 +1,5 @@
 import type { HandProfile } from '../hand/index.js';
-import { millimetres, type Millimetres } from '../time/index.js';
+import { millimetres, STRINGS, type Millimetres, type StringNumber } from '../time/index.js';
 
 /** What a hand stands on. */
 export interface Neck {
@@ -18,6 +18,23 @@ export const BRIDGE_SPACING = millimetres(11.6);
 /** What can lie between two strings, in mm. */
 export const LEAST_SPACING = 5;
 export const MOST_SPACING = 14;
+
+/** Wires of a nylon-string neck, counted from the nut. */
+export const FRETS_ON_NECK = 19;
+/** The last fret that can be stopped, counted from the capo. */
+export const lastFret = (capo: number): number => FRETS_ON_NECK - capo;
+/**
+ * Strings that a shape would stop where there is no neck any more, thickest first; frets count from the capo.
+ * @example beyondNeck([null, null, 22, 0, 1, 0], 0) // [{ string: 4, fret: 22 }]
+ */
+export const beyondNeck = (
+  frets: readonly (number | null)[],
+  capo: number,
+): { readonly string: StringNumber; readonly fret: number }[] =>
+  STRINGS.flatMap((string, i) => {
+    const fret = frets[i] ?? 0;
+    return fret > 0 && fret > lastFret(capo) ? [{ string, fret }] : [];
+  });
 
 export const makeNeck = (scaleLength: Millimetres, capo = 0): Neck => ({
   scaleLength,

@@ -11,6 +11,8 @@ import {
   soundingLength,
   touchPoint,
   wireAt,
+  beyondNeck,
+  lastFret,
 } from './index.js';
 
 const L = millimetres(650);
@@ -61,5 +63,15 @@ describe('the player’s neck', () => {
     const wide = neckOf({ ...DEFAULT_PROFILE, nutSpacing: millimetres(9.4), bridgeSpacing: millimetres(12) });
     const across = (neck: typeof wide) => touchPoint(1, 1, neck).y - touchPoint(6, 1, neck).y;
     expect(across(wide)).toBeGreaterThan(across(neckOf(DEFAULT_PROFILE)) + 3.5);
+  });
+});
+
+describe('the end of the neck', () => {
+  it('lies at wire 19 from the nut; a capo takes frets away', () => {
+    expect(lastFret(0)).toBe(19);
+    expect(lastFret(12)).toBe(7);
+    expect(beyondNeck([null, null, 22, 0, 19, null], 0)).toEqual([{ string: 4, fret: 22 }]);
+    expect(beyondNeck([8, null, 7, 0, null, null], 12)).toEqual([{ string: 6, fret: 8 }]);
+    expect(beyondNeck([3, 2, 0, 0, 0, 3], 12)).toEqual([]);
   });
 });

@@ -1,2 +1,3 @@
 export * from './ladder.js';
 export * from './log.js';
+export * from './tempo-lines.js';

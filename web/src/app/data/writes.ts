@@ -12,7 +12,7 @@ export interface Done {
 /** After a write the next one of the same thing waits so long: typing is stored in steps, not letter by letter. */
 const GAP_MS = 60;
 /** A refused write is tried again after so long, then later and later. */
-const AGAIN_MS = [500, 1_000, 2_000, 5_000, 10_000, 30_000];
+const AGAIN_MS = [500, 1_000, 2_000, 5_000, 10_000];
 
 /**
  * The one path of everything that is written. Operations are done one after another, each at once when nothing

@@ -40,6 +40,8 @@ export const keep = {
     marks: 'Clean',
     none: 'none clean',
     chart: 'Tempo reached, counts a minute',
+    moreLines: 'left out, practised longer ago:',
+    reading: 'Reading the log…',
     all: 'All studies',
     remove: 'Delete line',
     removed: 'Line deleted',

@@ -1,6 +1,9 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatTableModule } from '@angular/material/table';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { cleanShare, type LogEntry, reached } from '@ruffle-wheel/core';
+import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
@@ -8,11 +11,14 @@ import { words } from '../../words/en';
 import { TempoChart } from './tempo-chart';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
+/** A line of the log in px; on a narrow window it takes two. */
+const LINE = 44;
+const TWO_LINES = 64;
 
-/** Am I getting there, does it hold? Every session, and the tempo reached over the weeks. */
+/** Am I getting there, does it hold? Every session, and the tempo reached over the weeks; lines are drawn as they come into sight. */
 @Component({
   selector: 'app-logbook-place',
-  imports: [MatTableModule, TempoChart, Icon],
+  imports: [ScrollingModule, TempoChart, Icon],
   templateUrl: './logbook-place.html',
   styleUrl: './logbook-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,25 +27,35 @@ export class LogbookPlace {
   protected readonly words = words.logbook;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
-  protected readonly columns = ['day', 'study', 'minutes', 'reached', 'marks', 'remove'];
+  private readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 700px)')
+      .pipe(map((b) => b.matches)),
+    { initialValue: false },
+  );
+  protected readonly lineHeight = computed(() => (this.narrow() ? TWO_LINES : LINE));
   protected readonly studyChoice = signal('');
   protected readonly studies = computed(() => {
     const names = new Map(this.collection.log().map((e) => [e.studyId, e.studyName]));
     return [...names].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
   });
-  protected readonly entries = computed(() =>
-    this.collection.log().filter((e) => !this.studyChoice() || e.studyId === this.studyChoice()),
-  );
-  protected readonly rows = computed(() =>
-    this.entries().map((entry) => ({
-      entry,
+  protected readonly entries = computed((): LogEntry[] => {
+    const study = this.studyChoice();
+    const log = this.collection.log();
+    return study ? log.filter((e) => e.studyId === study) : [...log];
+  });
+  protected readonly total = computed(() => Math.round(this.entries().reduce((sum, e) => sum + e.minutes, 0)));
+  protected readonly byId = (_: number, entry: LogEntry) => entry.id;
+
+  /** What a line shows; asked for those in sight alone. */
+  protected view(entry: LogEntry) {
+    return {
       day: DAY.format(new Date(entry.startedAt)),
       minutes: Math.round(entry.minutes * 10) / 10,
       reached: reached(entry),
       marks: `${entry.passes.filter((p) => p.clean).length} of ${entry.passes.length} (${Math.round(100 * cleanShare(entry))} %)`,
-    })),
-  );
-  protected readonly total = computed(() => Math.round(this.entries().reduce((sum, e) => sum + e.minutes, 0)));
+    };
+  }
 
   protected remove(entry: LogEntry) {
     const undo = this.collection.deleteLog(entry);

@@ -26,26 +26,39 @@ beforeEach(async () => {
   TestBed.overrideComponent(TempoChart, {
     set: { template: '<span class="chart">{{ label() }}</span>', imports: [], providers: [] },
   });
+  // The window through which lines are seen has no height where nothing is laid out.
+  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
   world = await aWorld(undefined, [{ provide: MatSnackBar, useValue: { open: () => ({ onAction: () => undo }) } }]);
+  world.collection.logRead.set(true);
   world.collection.saveLog(entry('1', 'stairs', '2026-03-01', 100));
   world.collection.saveLog(entry('2', 'rope', '2026-03-02', 80, false));
   world.collection.saveLog(entry('3', 'stairs', '2026-03-05', 110));
 });
 
+afterEach(() => vi.restoreAllMocks());
+
 describe('logbook', () => {
+  it('draws the lines in sight alone, however long the log', async () => {
+    const many = Array.from({ length: 5_000 }, (_, n) => entry(`n${n}`, 'stairs', '2026-02-01', 90));
+    world.collection.log.set(many);
+    const f = await show(LogbookPlace);
+    await vi.waitFor(() => expect(all(f, 'cdk-virtual-scroll-viewport .line').length).toBeGreaterThan(10));
+    expect(all(f, 'cdk-virtual-scroll-viewport .line').length).toBeLessThan(60);
+    expect(element(f).textContent).toMatch(/5000 sessions · 37500 minutes/);
+  });
   it('lists sessions, newest first, with tempo reached and marks', async () => {
     const f = await show(LogbookPlace);
-    expect(texts(f, 'tbody tr').map((t) => t.slice(0, 60))).toEqual([
-      expect.stringMatching(/^Thu, 5 Mar 2026 STAIRS · A 7.5\s?110 1 of 2 \(50 %\)/) as string,
-      expect.stringMatching(/^Mon, 2 Mar 2026 ROPE · A 7.5\s?none clean 0 of 2/) as string,
-      expect.stringMatching(/^Sun, 1 Mar 2026 STAIRS · A 7.5\s?100/) as string,
+    expect(texts(f, 'cdk-virtual-scroll-viewport .line').map((t) => t.slice(0, 64))).toEqual([
+      expect.stringMatching(/^Thu, 5 Mar 2026 STAIRS · A 7.5 min ?110 1 of 2 \(50 %\)/) as string,
+      expect.stringMatching(/^Mon, 2 Mar 2026 ROPE · A 7.5 min ?none clean 0 of 2/) as string,
+      expect.stringMatching(/^Sun, 1 Mar 2026 STAIRS · A 7.5 min ?100/) as string,
     ]);
     expect(element(f).textContent).toMatch(/3 sessions · 23 minutes/);
   });
   it('shows one study alone', async () => {
     const f = await show(LogbookPlace);
     await type(f, all(f, 'select')[0] as HTMLSelectElement, 'rope');
-    expect(all(f, 'tbody tr')).toHaveLength(1);
+    expect(all(f, 'cdk-virtual-scroll-viewport .line')).toHaveLength(1);
   });
   it('deletes a line with undo', async () => {
     const f = await show(LogbookPlace);

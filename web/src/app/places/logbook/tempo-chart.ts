@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
-import { daysBetween, type LogEntry, reached } from '@ruffle-wheel/core';
+import { daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
 import {
   type ChartConfiguration,
   Legend,
@@ -17,6 +17,9 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' })
 const COLOURS = ['--pomegranate', '--indigo', '--olive', '--bark', '--ink'];
 const POINTS = ['circle', 'rectRot', 'triangle', 'rect', 'star'] as const;
 const DASHES = [[], [7, 4], [2, 4], [10, 3, 2, 3], [5, 5]];
+
+/** Labels under the chart at most. */
+const MOST_TICKS = 12;
 
 /** Tempo reached on every day, a line for each study; lines differ in colour, dash and point. */
 @Component({
@@ -47,21 +50,11 @@ export class TempoChart {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly collection = inject(Collection);
 
-  private readonly lines = computed(() => {
-    const byStudy = new Map<string, { name: string; points: { day: string; bpm: number }[] }>();
-    for (const e of [...this.entries()].sort((a, b) => a.startedAt.localeCompare(b.startedAt))) {
-      const bpm = reached(e);
-      if (bpm === null) continue;
-      const name = `${e.studyName} · ${e.sectionName}`;
-      const line = byStudy.get(name) ?? { name, points: [] };
-      line.points.push({ day: e.startedAt.slice(0, 10), bpm });
-      byStudy.set(name, line);
-    }
-    return [...byStudy.values()];
-  });
+  private readonly lines = computed(() => tempoLines(this.entries()));
   protected readonly label = computed(() => {
-    const said = this.lines().map((l) => `${l.name} from ${l.points[0]?.bpm ?? 0} to ${l.points.at(-1)?.bpm ?? 0}`);
-    return `${words.logbook.chart}: ${said.join('; ')}`;
+    const { lines, more } = this.lines();
+    const said = lines.map((l) => `${l.name} from ${l.points[0]?.bpm ?? 0} to ${l.points.at(-1)?.bpm ?? 0}`);
+    return `${words.logbook.chart}: ${said.join('; ')}${more ? `; ${words.logbook.moreLines} ${more}` : ''}`;
   });
 
   protected readonly chart = computed(
@@ -70,14 +63,12 @@ export class TempoChart {
       void this.collection.settings().theme;
       const ink = this.colour('--ink');
       const grid = this.colour('--line');
-      const first = this.lines().reduce(
-        (min, l) => ((l.points[0]?.day ?? min) < min ? (l.points[0]?.day ?? min) : min),
-        '9999-12-31',
-      );
+      const { lines, from: first, to } = this.lines();
+      const weeks = Math.ceil((daysBetween(first, to) || 1) / 7);
       const font = { family: 'Alegreya Sans', size: 15 };
       return {
         data: {
-          datasets: this.lines().map((l, n) => {
+          datasets: lines.map((l, n) => {
             const colour = this.colour(COLOURS[n % COLOURS.length] ?? '--ink');
             return {
               label: l.name,
@@ -104,7 +95,12 @@ export class TempoChart {
             x: {
               type: 'linear',
               grid: { color: grid },
-              ticks: { color: ink, font, stepSize: 7, callback: (v) => this.day(first, Number(v)) },
+              ticks: {
+                color: ink,
+                font,
+                stepSize: 7 * Math.ceil(weeks / MOST_TICKS),
+                callback: (v) => this.day(first, Number(v)),
+              },
             },
             y: {
               grid: { color: grid },
@@ -118,7 +114,8 @@ export class TempoChart {
   );
 
   private day(first: string, days: number): string {
-    return DAY.format(new Date(Date.parse(first) + days * 86_400_000));
+    const date = Date.parse(first) + days * 86_400_000;
+    return Number.isFinite(date) ? DAY.format(new Date(date)) : '';
   }
   /** A colour of the theme as the canvas understands it. */
   private colour(name: string): string {

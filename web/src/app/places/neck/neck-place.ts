@@ -24,6 +24,7 @@ import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { TryOut } from '../../try-out/try-out';
 import { TuningFields } from '../../tuning/tuning-fields';
+import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { LineTable } from '../../ui/line-table';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
@@ -180,6 +181,7 @@ export class NeckPlace {
     const beyond = this.draft() ? null : reachFault(this.drawn(), handOn(this.open.neck(), this.collection.profile()));
     return { mm, beyond };
   });
+  protected readonly beyondNeck = computed(() => sayBeyondNeck(this.drawn().frets, this.open.capo()));
   constructor() {
     this.keys.forPlace((e) => this.pressed(e));
   }

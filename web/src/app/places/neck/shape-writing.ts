@@ -4,14 +4,13 @@ import {
   fretsText,
   handOn,
   holdShape,
+  lastFret,
   OPEN_SHAPE,
   type Shape,
   STRINGS,
   type StringNumber,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
-
-const HIGHEST_FRET = 19;
 
 /** A shape written on the neck, string by string, until it is kept or left. Made where the neck's place is made. */
 export class ShapeWriting {
@@ -55,7 +54,7 @@ export class ShapeWriting {
     this.setFret(string, this.fretOn(string) === fret ? 0 : fret);
   }
   private shift(string: StringNumber, by: number) {
-    this.setFret(string, Math.min(HIGHEST_FRET, Math.max(0, (this.fretOn(string) ?? 0) + by)));
+    this.setFret(string, Math.min(lastFret(this.open.capo()), Math.max(0, (this.fretOn(string) ?? 0) + by)));
   }
   /** Another fret on one string; fingers are laid on anew, the cheapest that hold it. */
   private setFret(string: StringNumber, fret: number | null) {

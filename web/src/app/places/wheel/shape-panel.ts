@@ -18,6 +18,7 @@ import {
   shapeSpan,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
+import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
@@ -72,6 +73,8 @@ export class ShapePanel {
     return section ? shapeAt(this.held(), Math.floor((this.heard() ?? 0) * cycleLength(section.cycle))) : OPEN_SHAPE;
   });
   protected readonly span = computed(() => this.spanOf(this.now()));
+  protected readonly beyondNeck = computed(() => sayBeyondNeck(this.now().frets, this.open.capo()));
+  protected readonly previewBeyond = computed(() => sayBeyondNeck(this.preview().frets, this.open.capo()));
 
   private spanOf(shape: Shape) {
     const neck = this.open.neck();

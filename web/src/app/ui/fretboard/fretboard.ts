@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
+import { lastFret, millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
 
 const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
@@ -17,7 +17,11 @@ export class Fretboard {
 
   private readonly scale = computed(() => millimetres(this.scaleLength()));
   private readonly from = computed(() => wireAt(this.capo(), this.scale()));
-  private readonly lastFret = computed(() => Math.max(5, ...this.shape().frets.map((f) => (f ?? 0) + 1)));
+  private readonly end = computed(() => lastFret(this.capo()));
+  private readonly lastFret = computed(() => {
+    const frets = this.shape().frets.flatMap((f) => (f !== null && f <= this.end() ? [f + 1] : []));
+    return Math.min(this.end(), Math.max(5, ...frets));
+  });
   /** Height over all strings, in mm; twice drawn so that the dots are readable. */
   protected readonly gap = NUT_SPACING * 1.68;
   protected readonly width = computed(() => wireAt(this.capo() + this.lastFret(), this.scale()) - this.from());
@@ -35,13 +39,16 @@ export class Fretboard {
       const fret = this.shape().frets[i] ?? null;
       const finger = this.shape().fingers[i] ?? null;
       const y = (string - 1) * this.gap;
-      const x = fret ? touchAt(fret, this.capo(), this.scale()) - this.from() : -13;
+      // A fret beyond the neck stands at the string's end, with its number: it can't be drawn where it is not.
+      const beyond = fret !== null && fret > this.end();
+      const x = beyond ? this.width() : fret ? touchAt(fret, this.capo(), this.scale()) - this.from() : -13;
       return {
+        beyond,
         string,
         y,
         fret,
         x,
-        finger: fret ? (finger ?? '') : fret === 0 ? '' : '×',
+        finger: beyond ? '!' : fret ? (finger ?? '') : fret === 0 ? '' : '×',
         thickness: 0.5 + string * 0.22,
       };
     }),

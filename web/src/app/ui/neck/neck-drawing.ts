@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
+  beyondNeck,
   type FingerChange,
+  lastFret,
   type Neck,
   type Shape,
   type ShapeChange,
@@ -14,7 +16,6 @@ import {
 const INLAYS = [5, 7, 9, 12, 15, 17, 19];
 /** Frets drawn at least, and one more than the highest that is held. */
 const LEAST_FRETS = 5;
-const MOST_FRETS = 19;
 /** Half the width of a fingertip, in mm. */
 export const TIP_MM = 3.9;
 
@@ -43,9 +44,13 @@ export class NeckDrawing {
   protected readonly capo = computed(() => this.neck().capo);
   private readonly former = computed(() => this.change()?.from ?? null);
   private readonly window = computed(() => {
-    const frets = [this.shape(), this.former()].flatMap((s) => s?.frets ?? []).filter((f): f is number => !!f);
-    const first = frets.length && Math.min(...frets) > 4 ? Math.min(...frets) - 2 : 0;
-    const last = Math.min(MOST_FRETS, Math.max(first + LEAST_FRETS, ...frets.map((f) => f + 1)));
+    const end = lastFret(this.capo());
+    const frets = [this.shape(), this.former()]
+      .flatMap((s) => s?.frets ?? [])
+      .filter((f): f is number => !!f && f <= end);
+    const from = frets.length && Math.min(...frets) > 4 ? Math.min(...frets) - 2 : 0;
+    const first = Math.max(0, Math.min(from, end - LEAST_FRETS));
+    const last = Math.min(end, Math.max(first + LEAST_FRETS, ...frets.map((f) => f + 1)));
     return { first, last };
   });
   private readonly from = computed(() => wireAt(this.window().first + this.capo(), this.neck().scaleLength));
@@ -116,27 +121,32 @@ export class NeckDrawing {
       const held = shape.fingers.flatMap((f, i) => (f === finger ? [i] : []));
       return { finger: String(finger), held, fret: shape.frets[held[0] ?? 0] ?? 0 };
     });
-    return [...named, ...unnamed].map(({ finger, held, fret }) => {
-      const points = held.map((i) => this.at(STRINGS[i] ?? 1, fret));
-      const ys = points.map((p) => p.y);
-      const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
-      const change = this.change()?.fingers.find((f) => String(f.finger) === finger);
-      return {
-        key: `${finger} ${held.join()} ${fret}`,
-        finger,
-        x: points[0]?.x ?? 0,
-        y: top - TIP_MM,
-        height: bottom - top + 2 * TIP_MM,
-        middle: (top + bottom) / 2,
-        stays: change?.action === 'stays',
-        order: change && change.action !== 'stays' ? change.order : null,
-      };
-    });
+    // Where there is no neck nothing is drawn: the place says it.
+    const end = lastFret(this.capo());
+    return [...named, ...unnamed]
+      .filter((t) => t.fret <= end)
+      .map(({ finger, held, fret }) => {
+        const points = held.map((i) => this.at(STRINGS[i] ?? 1, fret));
+        const ys = points.map((p) => p.y);
+        const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
+        const change = this.change()?.fingers.find((f) => String(f.finger) === finger);
+        return {
+          key: `${finger} ${held.join()} ${fret}`,
+          finger,
+          x: points[0]?.x ?? 0,
+          y: top - TIP_MM,
+          height: bottom - top + 2 * TIP_MM,
+          middle: (top + bottom) / 2,
+          stays: change?.action === 'stays',
+          order: change && change.action !== 'stays' ? change.order : null,
+        };
+      });
   }
   /** Slides as lines along the string, swaps as arrows. */
   protected readonly ways = computed(() =>
     (this.change()?.fingers ?? []).flatMap((f: FingerChange) => {
       if ((f.action !== 'guides' && f.action !== 'swaps') || !f.from || !f.to) return [];
+      if (Math.max(f.from.fret, f.to.fret) > lastFret(this.capo())) return [];
       const a = this.at(f.from.strings[0] ?? 1, f.from.fret);
       const b = this.at(f.to.strings[0] ?? 1, f.to.fret);
       const far = Math.hypot(b.x - a.x, b.y - a.y);
@@ -159,8 +169,9 @@ export class NeckDrawing {
         ? []
         : `string ${string} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}${finger ? ` finger ${finger}` : ''}`}`;
     });
+    const beyond = beyondNeck(this.shape().frets, this.capo());
     const moves = (this.change()?.fingers ?? []).filter((f) => f.action !== 'idle').map(sayFinger);
-    return `${this.shape().name}: ${held.join(', ')}.${moves.length ? ` From ${this.former()?.name ?? ''}: ${moves.join('; ')}.` : ''}`;
+    return `${this.shape().name}: ${held.join(', ')}.${beyond.length ? ` Beyond the last fret: ${beyond.map((b) => `string ${b.string}`).join(', ')}.` : ''}${moves.length ? ` From ${this.former()?.name ?? ''}: ${moves.join('; ')}.` : ''}`;
   });
   protected readonly picks = computed(() =>
     this.wires().flatMap((w) =>
