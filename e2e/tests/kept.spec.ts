@@ -286,6 +286,13 @@ test('letters typed before a field has the focus are that field’s', async ({ p
   await page.keyboard.press('2');
   await page.keyboard.type('fAm7');
   await expect(page.getByLabel('Chord symbol')).toHaveValue('Am7');
+  await leaveFields(page);
+  // The editor of the script comes a moment after its place.
+  await page.reload();
+  await page.keyboard.press('1');
+  await page.keyboard.type('s');
+  await page.keyboard.type('zz ');
+  await expect(script(page)).toContainText('zz');
 });
 
 test('limits are said where something is added, and nothing of it is kept', async ({ player: page }) => {

@@ -157,8 +157,14 @@ const isTextField = (e: HTMLElement): boolean =>
 /** Puts letters into a field as if they had been typed there. */
 function typeInto(field: HTMLElement, text: string) {
   field.focus();
-  if (text === '' || document.execCommand?.('insertText', false, text)) return;
-  if (!(field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)) return;
+  if (text === '') return;
+  if (!(field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)) {
+    // The script's editor takes a paste as its own change; the browser's own way would write styles into it.
+    const data = new DataTransfer();
+    data.setData('text/plain', text);
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    return;
+  }
   field.setRangeText(text, field.selectionStart ?? 0, field.selectionEnd ?? 0, 'end');
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }

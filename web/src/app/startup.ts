@@ -1,5 +1,6 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
-import { Store } from './data';
+import { first } from 'rxjs';
+import { Store, Writes } from './data';
 import { Engine } from './sound/engine';
 import { Transport } from './sound/transport';
 import { Arrivals, Collection, Leaving, OpenStudy } from './study';
@@ -10,6 +11,7 @@ import { words } from './words/en';
 @Injectable({ providedIn: 'root' })
 export class Startup {
   private readonly store = inject(Store);
+  private readonly writes = inject(Writes);
   private readonly collection = inject(Collection);
   private readonly arrivals = inject(Arrivals);
   private readonly open = inject(OpenStudy);
@@ -48,7 +50,10 @@ export class Startup {
     this.openLast();
     this.ready.set(true);
     Engine.warm();
-    await navigator.storage?.persist?.().catch(() => false);
+    // Asked for once there is something to keep.
+    this.writes.done
+      .pipe(first(({ operation }) => operation.kind !== 'settings'))
+      .subscribe(() => void navigator.storage?.persist?.().catch(() => false));
   }
   /** Demo data come into empty tables only; what failed to come is asked for again at the next start. */
   private async seed() {

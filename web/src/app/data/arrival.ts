@@ -12,7 +12,6 @@ export interface Arrival {
   readonly differing: readonly PlacedRow[];
   /** How many the shelf has to the letter. */
   readonly already: number;
-  readonly sizes: Readonly<Record<Kept, number>>;
   /** The one study that a file of one study holds. */
   readonly only: string | null;
 }
@@ -27,17 +26,15 @@ export function arrivalOf(from: string, came: readonly PlacedRow[], held: Held):
   const there = new Map(KEPT.flatMap((table) => held[table].map((row) => [`${table} ${row.id}`, row] as const)));
   const fresh: PlacedRow[] = [];
   const differing: PlacedRow[] = [];
-  const sizes = { studies: 0, log: 0, profiles: 0, cycles: 0, cells: 0 };
   let already = 0;
   for (const placed of came) {
-    sizes[placed.table]++;
     const mine = there.get(`${placed.table} ${placed.row.id}`);
     if (!mine) fresh.push(placed);
     else if (same(content(placed), placed.table === 'studies' ? (mine as StudyRow).study : mine)) already++;
     else differing.push(placed);
   }
   const studies = came.filter((p) => p.table === 'studies');
-  return { from, fresh, differing, already, sizes, only: studies.length === 1 ? (studies[0]?.row.id ?? null) : null };
+  return { from, fresh, differing, already, only: studies.length === 1 ? (studies[0]?.row.id ?? null) : null };
 }
 
 /** The rows that come onto the shelf, by what the player has chosen. */

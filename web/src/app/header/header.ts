@@ -28,6 +28,12 @@ export class Header {
   protected readonly mixer = signal(false);
   protected readonly channels = ['guitar', 'claps', 'click'] as const;
 
+  /** What is open without being on the shelf: a study that another tab has deleted, or none at all. */
+  protected readonly unlisted = computed(() => {
+    const study = this.open.study();
+    if (!study) return this.words.noStudy;
+    return this.collection.studies().some((r) => r.id === study.id) ? '' : study.name;
+  });
   protected readonly cycleName = computed(() => {
     const c = this.open.section()?.cycle;
     return c ? c.name + (c.school ? ` · ${c.school}` : '') : '';

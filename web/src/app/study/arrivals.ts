@@ -69,10 +69,11 @@ export class Arrivals {
     const today = new Date().toISOString().slice(0, 10);
     return this.look(await response.blob(), words.shelf.demoName, (log) => shiftLog(log, today));
   }
-  /** @returns the way back, or null when there was nothing to take */
-  take(arrival: Arrival, how: Meeting): (() => void) | null {
+  /** @returns what came in with the way back, or null when there was nothing to take */
+  take(arrival: Arrival, how: Meeting): { readonly came: readonly PlacedRow[]; readonly back: () => void } | null {
     const come = rowsToTake(arrival, how, this.held(), () => crypto.randomUUID());
-    return come.length ? this.collection.exchange('replaced', arrival.from, come, []) : null;
+    if (come.length === 0) return null;
+    return { came: come, back: this.collection.exchange('replaced', arrival.from, come, []) };
   }
   /** On the very first start, with nothing stored at all, the demo data are brought. */
   async seed(): Promise<Refusal | null> {

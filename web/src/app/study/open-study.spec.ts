@@ -247,7 +247,7 @@ describe('the open study', () => {
       const back = await take(other, how);
       expect(names()).toEqual(left);
       expect(collection.row('s')?.study.note).toBe(note);
-      back?.();
+      back?.back();
       expect(names()).toEqual(['Study']);
       expect(collection.row('s')?.study.note).toBe('');
     });

@@ -18,6 +18,8 @@ export class InstantSolve {
   readonly fits: FitRequest[] = [];
   readonly lines: LineAsk[] = [];
   cancelled = 0;
+  /** Why it fails, as a worker that died would say; empty while it answers. */
+  breaks = '';
   /** Answers no more, as a solver does with a very long line. */
   waits = false;
   fit(request: FitRequest) {
@@ -29,6 +31,7 @@ export class InstantSolve {
   line(request: LineAsk, progress: (share: number) => void): Promise<LineAnswers> {
     this.lines.push(request);
     this.tells = progress;
+    if (this.breaks) return Promise.reject(new Error(this.breaks));
     if (this.waits) return new Promise(() => undefined);
     const { line, school, k } = request;
     return Promise.resolve({ best: fingerLine({ ...line, school, k }), schools: compareSchools(line) });

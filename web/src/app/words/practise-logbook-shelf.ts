@@ -65,7 +65,7 @@ export const keep = {
     noAnswer: 'no answer',
     readingFile: 'Reading the file…',
     noDay: 'saved on no known day',
-    already: 'there already',
+    cameIn: 'came in',
     nothingNew: 'everything is on your shelf already.',
     counted: {
       studies: ['study', 'studies'],

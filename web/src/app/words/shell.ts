@@ -38,6 +38,7 @@ export const shell = {
   laterFirst: 'Something was changed since. Ctrl+Z takes the latest back first.',
   header: {
     study: 'Study',
+    noStudy: 'No study open',
     section: 'Section',
     play: 'Play (Space)',
     stop: 'Stop (Space)',

@@ -28,6 +28,7 @@ export const wheel = {
     start: 'Begins on',
     noFaults: 'No faults',
     oneFault: 'fault, below',
+    manyFaults: 'faults or more, the first below',
     moreFaults: 'Mend these first; then there are still',
     someFaults: 'faults, below',
     chooseSlot: '← → choose a slot',

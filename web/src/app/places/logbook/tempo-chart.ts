@@ -1,4 +1,6 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
 import {
   type ChartConfiguration,
@@ -10,6 +12,7 @@ import {
   Tooltip,
 } from 'chart.js';
 import { BaseChartDirective, provideCharts } from 'ng2-charts';
+import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { words } from '../../words/en';
 
@@ -50,6 +53,12 @@ export class TempoChart {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly collection = inject(Collection);
 
+  private readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 700px)')
+      .pipe(map((b) => b.matches)),
+    { initialValue: false },
+  );
   private readonly lines = computed(() => tempoLines(this.entries()));
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
@@ -65,6 +74,7 @@ export class TempoChart {
       const grid = this.colour('--line');
       const { lines, from: first, to } = this.lines();
       const weeks = Math.ceil((daysBetween(first, to) || 1) / 7);
+      const narrow = this.narrow();
       const font = { family: 'Alegreya Sans', size: 15 };
       return {
         data: {
@@ -88,7 +98,10 @@ export class TempoChart {
           animation: false,
           parsing: false,
           plugins: {
-            legend: { position: 'right', labels: { color: ink, font, usePointStyle: true, boxHeight: 8 } },
+            legend: {
+              position: narrow ? 'bottom' : 'right',
+              labels: { color: ink, font, usePointStyle: true, boxHeight: 8 },
+            },
             tooltip: { callbacks: { title: (items) => this.day(first, items[0]?.parsed.x ?? 0) } },
           },
           scales: {

@@ -4,6 +4,7 @@ import {
   copyStudy,
   freeName,
   KEPT,
+  listed,
   makeStudy,
   removeSection,
   renameSection,
@@ -11,7 +12,7 @@ import {
   type Study,
   TECHNIQUES,
 } from '@ruffle-wheel/core';
-import type { StudyRow } from '../../data';
+import type { PlacedRow, StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
 import { Keys } from '../../keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
@@ -140,19 +141,22 @@ export class ShelfPlace {
     const how = arrival.differing.length ? await this.meeting(arrival) : 'leave mine';
     if (!how) return;
     const before = this.open.study()?.id ?? null;
-    const back = this.arrivals.take(arrival, how);
-    const said = `${arrival.from}: ${this.countsOf(arrival)}${arrival.already ? `, ${arrival.already} ${this.words.already}` : ''}`;
-    if (back) this.notice.withUndo(said, () => this.takenBack(back, before));
-    else this.notice.say(`${arrival.from}: ${this.words.nothingNew}`);
+    const taken = this.arrivals.take(arrival, how);
+    const said = taken ? this.countsOf(taken.came) : this.words.nothingNew;
+    if (taken) this.notice.withUndo(`${arrival.from}: ${said}`, () => this.takenBack(taken.back, before));
+    else this.notice.say(`${arrival.from}: ${said}`);
     const row = arrival.only ? this.collection.row(arrival.only) : null;
-    if (row && back) this.open.open(row);
+    if (row && taken) this.open.open(row);
     else if (!this.open.study()) this.openFirst();
   }
-  private countsOf({ sizes }: Arrival): string {
-    return KEPT.flatMap((table) => {
+  /** “1 study and 3 sessions came in”. */
+  private countsOf(came: readonly PlacedRow[]): string {
+    const counts = KEPT.flatMap((table) => {
       const [one, many] = this.words.counted[table];
-      return sizes[table] ? [`${sizes[table]} ${sizes[table] === 1 ? one : many}`] : [];
-    }).join(', ');
+      const n = came.filter((c) => c.table === table).length;
+      return n ? [`${n} ${n === 1 ? one : many}`] : [];
+    });
+    return `${listed(counts)} ${this.words.cameIn}`;
   }
   private meeting(arrival: Arrival): Promise<Meeting | null> {
     const w = this.words.meeting;

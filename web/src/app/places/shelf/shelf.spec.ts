@@ -119,7 +119,7 @@ describe('shelf', () => {
     const text = writeStudy(other);
     await choose(f, text);
     await vi.waitFor(() => expect(world.open.study()?.name).toBe('From afar'));
-    expect(bar.said[0]).toMatch(/^x.json: 1 study\./);
+    expect(bar.said[0]).toMatch(/^x.json: 1 study came in\./);
   });
   it('a file that brings another version of mine asks; left, nothing is taken', async () => {
     const f = await show(ShelfPlace);
@@ -135,7 +135,7 @@ describe('shelf', () => {
     answers.push('keep both');
     await choose(f, text);
     await vi.waitFor(() => expect(names()).toEqual(['Study', 'Study 2']));
-    expect(bar.said.at(-1)).toMatch(/^x.json: 1 study\./);
+    expect(bar.said.at(-1)).toMatch(/^x.json: 1 study came in\./);
   });
   it('what was deleted is listed for weeks, and put back from there; emptying asks', async () => {
     const f = await show(ShelfPlace);
@@ -156,7 +156,7 @@ describe('shelf', () => {
     await db.studies.put({ id: 'bad', revision: 1, savedAt: '', study: bad });
     await world.collection.reload();
     const f = await show(ShelfPlace);
-    expect(texts(f, 'app-unread li')[0]).toMatch(/^studies bad capo: It is 99; 12 is the most/);
+    expect(texts(f, 'app-unread li')[0]).toMatch(/^study bad capo: It is 99; 12 is the most/);
     answers.push(true);
     await press(f, 'Mend bad');
     await vi.waitFor(() => expect(names()).toEqual(['Bad', 'Study']));

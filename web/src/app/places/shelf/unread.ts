@@ -20,7 +20,7 @@ import { words } from '../../words/en';
           @for (d of collection.damaged(); track d.table + d.id) {
             <li>
               <p>
-                <code>{{ d.table }} {{ d.id }}</code> {{ d.message }}
+                <b>{{ words.counted[d.table][0] }} {{ d.id }}</b> {{ d.message }}
               </p>
               <span class="buttons">
                 <button type="button" class="plain" [attr.aria-label]="words.mend + ' ' + d.id" (click)="mend(d)">

@@ -154,6 +154,18 @@ describe('line panel', () => {
     await press(f, 'Take over: Plectrum');
     expect(world.open.study()?.sections[0]?.script).toBe('pd:3_ pu:3 pd:2_ pd:1');
   });
+  it('an answer that fails is said, and asked anew', async () => {
+    solve.breaks = 'the worker gave no answer';
+    const f = await show(LinePanel);
+    await type(f, field(f, 'Line by strings'), '3322');
+    await vi.waitFor(() =>
+      expect(texts(f, '.working')[0]).toMatch(/could not be worked out \(the worker gave no answer\)/),
+    );
+    solve.breaks = '';
+    await press(f, 'Try again');
+    await vi.waitFor(() => expect(all(f, '.working')).toHaveLength(0));
+    expect(all(f, '.note').length).toBeGreaterThan(0);
+  });
   it('a long answer can be cancelled; the last one stays', async () => {
     const f = await panel('3322');
     solve.waits = true;

@@ -14,6 +14,7 @@ import {
   heldInTurn,
   type LaidStroke,
   LONGEST_SCRIPT,
+  MOST_FAULTS,
   listed,
   placeLabel,
   pressSlot,
@@ -190,6 +191,7 @@ export class WheelPlace {
   });
   protected readonly faults = computed(() => this.reading()?.faults ?? []);
   protected readonly longest = LONGEST_SCRIPT;
+  protected readonly mostFaults = MOST_FAULTS;
   protected readonly shownFaults = computed(() => {
     const script = this.section()?.script ?? '';
     return this.faults()
