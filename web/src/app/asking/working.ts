@@ -1,22 +1,25 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { words } from '../words/en';
+import type { Asking } from './asking';
 
-/** How far a long answer has come, and the way to end it. */
+/** How far a long answer has come and the way to end it; why there is none and the way to ask anew. */
 @Component({
   selector: 'app-working',
   template: `
-    @if (share() !== null) {
+    @let share = asking().progress();
+    @let failed = asking().failed();
+    @if (share !== null) {
       <p class="working" role="status">
         {{ words.working }}
-        <progress [value]="share()" max="1" [attr.aria-label]="words.working"></progress>
-        <button type="button" class="plain" (click)="stop.emit()">{{ words.cancel }}</button>
+        <progress [value]="share" max="1" [attr.aria-label]="words.working"></progress>
+        <button type="button" class="plain" (click)="asking().cancel()">{{ words.cancel }}</button>
       </p>
-    } @else if (failed()) {
+    } @else if (failed) {
       <p class="working" role="alert">
-        {{ words.failed }} ({{ failed() }}).
-        <button type="button" class="plain" (click)="again.emit()">{{ words.again }}</button>
+        {{ words.failed }} ({{ failed }}).
+        <button type="button" class="plain" (click)="asking().again()">{{ words.again }}</button>
       </p>
-    } @else if (cancelled()) {
+    } @else if (asking().cancelled()) {
       <p class="working" role="status">{{ words.cancelled }}</p>
     }
   `,
@@ -36,10 +39,6 @@ import { words } from '../words/en';
 })
 export class Working {
   protected readonly words = words.working;
-  readonly share = input.required<number | null>();
-  readonly cancelled = input(false);
-  /** Why there is no answer. */
-  readonly failed = input('');
-  readonly again = output();
-  readonly stop = output();
+  readonly asking =
+    input.required<Pick<Asking<never, unknown>, 'progress' | 'failed' | 'cancelled' | 'cancel' | 'again'>>();
 }

@@ -17,13 +17,7 @@ const SHOWN = 8;
     <details #details (toggle)="wanted.set(details.open)">
       <summary>{{ words.keys }}</summary>
       <p class="soft">{{ words.keysHelp }}</p>
-      <app-working
-        [share]="asking.progress()"
-        [cancelled]="asking.cancelled()"
-        [failed]="asking.failed()"
-        (stop)="asking.cancel()"
-        (again)="asking.again()"
-      />
+      <app-working [asking]="asking" />
       @for (k of rows(); track k.said) {
         <div class="shape">
           <span

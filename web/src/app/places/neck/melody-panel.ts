@@ -69,13 +69,7 @@ const SHOWN = 48;
       @for (f of faults(); track $index) {
         <p class="fault" role="alert">{{ f }}</p>
       }
-      <app-working
-        [share]="asking.progress()"
-        [cancelled]="asking.cancelled()"
-        [failed]="asking.failed()"
-        (stop)="asking.cancel()"
-        (again)="asking.again()"
-      />
+      <app-working [asking]="asking" />
       @if (rows().length) {
         <h3>{{ words.melodyFound }}</h3>
       }

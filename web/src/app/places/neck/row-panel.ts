@@ -42,13 +42,7 @@ const LEAST_STRINGS = 4;
           {{ words.rootBass }}
         </button>
       </div>
-      <app-working
-        [share]="asking.progress()"
-        [cancelled]="asking.cancelled()"
-        [failed]="asking.failed()"
-        (stop)="asking.cancel()"
-        (again)="asking.again()"
-      />
+      <app-working [asking]="asking" />
       @for (f of faults(); track f) {
         <p class="fault" role="alert">{{ f }}</p>
       }
