@@ -81,7 +81,20 @@ export interface BinEntry {
   /** Rows that came with the act; they go when it is taken back. */
   readonly came: readonly Place[];
 }
-export type BinKind = 'deleted' | 'replaced' | 'cleared' | 'other version' | 'unread';
+const BIN_KINDS = ['deleted', 'replaced', 'cleared', 'other version', 'unread'] as const;
+export type BinKind = (typeof BIN_KINDS)[number];
+/** Whether a stored row is a bin entry that can be listed and put back. */
+export function isBinEntry(row: Partial<BinEntry>): row is BinEntry {
+  return (
+    typeof row.id === 'string' &&
+    typeof row.at === 'string' &&
+    !Number.isNaN(Date.parse(row.at)) &&
+    BIN_KINDS.includes(row.what as BinKind) &&
+    typeof row.name === 'string' &&
+    typeof row.rows === 'number' &&
+    Array.isArray(row.came)
+  );
+}
 /** One row of a bin entry, as it was stored. */
 export interface BinnedRow {
   readonly n?: number;

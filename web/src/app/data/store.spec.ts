@@ -165,6 +165,14 @@ describe('storage', () => {
     expect((await store.readStudy('s'))?.study.name).toBe('New');
     expect((await store.readStudy('t'))?.study.name).toBe('Other');
   });
+  it('what lies damaged in the bin or waits for a choice is not offered, and does no harm', async () => {
+    await db.bin.put({ id: 'x', at: 'never', what: 'eaten' as never, name: 'X', rows: 1, came: [] });
+    await db.unsettled.put({ key: 'k', id: 's', mine: { ...makeStudy('s', 'S'), capo: 99 } });
+    expect(await store.readBin()).toEqual([]);
+    expect(await store.readUnsettled()).toEqual([]);
+    await store.perform({ kind: 'settings', change: { loop: false, odd: 1 } as never });
+    expect((await store.readSettings()).settings).toMatchObject({ loop: false });
+  });
   it('one refused row of many lets none of them in', async () => {
     const come = [
       { table: 'log' as const, row: entry },

@@ -8,6 +8,7 @@ import { Keeping } from './keeping';
 import type { Operation, StudyEdit } from './operations';
 import {
   type BinEntry,
+  isBinEntry,
   type BinnedRow,
   type DamagedRow,
   DEFAULT_SETTINGS,
@@ -63,7 +64,10 @@ export class Store {
   readonly tab = crypto.randomUUID();
 
   constructor() {
-    if (this.channel) this.channel.onmessage = (e: MessageEvent<Stored>) => this.heard.next(e.data);
+    if (this.channel)
+      this.channel.onmessage = ({ data }: MessageEvent<Partial<Stored>>) =>
+        // A tab with another state of the program may say less.
+        this.heard.next({ ...data, places: data.places ?? null });
   }
   private tell(stored: Stored) {
     const named = stored.places && stored.places.length > MOST_NAMED ? null : stored.places;
@@ -96,11 +100,20 @@ export class Store {
     const { there, settings } = await this.keeping.ask((k) => k.settings());
     return { there, settings: settings ?? { ...DEFAULT_SETTINGS, seeded: there } };
   }
-  readBin(): Promise<BinEntry[]> {
-    return this.db.bin.orderBy('at').reverse().toArray();
+  /** Bin entries that are whole, the latest first. */
+  async readBin(): Promise<BinEntry[]> {
+    return (await this.db.bin.orderBy('at').reverse().toArray()).filter(isBinEntry);
   }
-  readUnsettled(): Promise<UnsettledRow[]> {
-    return this.db.unsettled.toArray();
+  /** Versions that wait for a choice; one that its door refuses stays stored and is not offered. */
+  async readUnsettled(): Promise<UnsettledRow[]> {
+    const rows = await this.db.unsettled.toArray();
+    const whole = await Promise.all(
+      rows.map(async ({ id, mine }) => {
+        const row: StudyRow = { id, revision: 0, savedAt: '', study: mine };
+        return (await this.keeping.ask((k) => k.faults([{ table: 'studies', row }]))).length === 0;
+      }),
+    );
+    return rows.filter((_, n) => whole[n]);
   }
   async isEmpty(): Promise<boolean> {
     const counts = await Promise.all(KEPT.map((table) => this.db.shelf(table).count()));
@@ -185,7 +198,8 @@ export class Store {
   private async putSettings(change: Partial<Settings>) {
     await this.db.transaction('rw', this.db.settings, async () => {
       const there = await this.db.settings.get('player');
-      await this.db.settings.put({ ...DEFAULT_SETTINGS, ...there, ...change, key: 'player' });
+      const known = Object.entries(change).filter(([name]) => name in DEFAULT_SETTINGS || name === 'neckMirrored');
+      await this.db.settings.put({ ...DEFAULT_SETTINGS, ...there, ...Object.fromEntries(known), key: 'player' });
     });
     const shared = Object.fromEntries(
       Object.entries(change).filter(([name]) => !OWN_TO_A_TAB.includes(name as keyof Settings)),
