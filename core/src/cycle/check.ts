@@ -1,6 +1,7 @@
-import { cleanName, LONGEST_NAME } from '../text/index.js';
-import { LOWEST_BPM, HIGHEST_BPM, TICKS_PER_COUNT } from '../time/index.js';
-import { COUNT_NOTES, FAMILIES, type AccentCycle, type DataFault } from './model.js';
+import type { DataFault } from '../fault/index.js';
+import { cleanName, LONGEST_NAME } from '../name/index.js';
+import { HIGHEST_BPM, LOWEST_BPM, TICKS_PER_COUNT } from '../time/index.js';
+import { type AccentCycle, COUNT_NOTES, FAMILIES } from './model.js';
 
 export const MOST_COUNTS = 64;
 export const LONGEST_LABEL = 6;

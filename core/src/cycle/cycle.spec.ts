@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { cycleById, CYCLES, cyclesByName } from '../catalogue/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import {
   accentsText,
   checkCycle,
-  cycleById,
-  CYCLES,
-  cyclesByName,
   groupStarts,
   groupsText,
   makeCycle,

@@ -1,4 +1,4 @@
-import { ticks, TICKS_PER_COUNT, type Ticks } from '../time/index.js';
+import { ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 import type { AccentCycle, CountNote, Family } from './model.js';
 
 export interface CycleSketch {

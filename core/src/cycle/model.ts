@@ -31,9 +31,3 @@ export interface AccentCycle {
   /** One line on how schools differ or how it is felt. */
   readonly note?: string;
 }
-
-/** A fault in plain data, with the path of the field it is about. */
-export interface DataFault {
-  readonly path: string;
-  readonly message: string;
-}

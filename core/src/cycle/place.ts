@@ -1,4 +1,4 @@
-import { ticks, TICKS_PER_COUNT, wrap, type Ticks } from '../time/index.js';
+import { ticks, type Ticks, TICKS_PER_COUNT, wrap } from '../time/index.js';
 import type { AccentCycle } from './model.js';
 
 /** Length of one turn. */

@@ -1,5 +1,5 @@
-import { flatten, type FlatPattern, type Pattern } from '../pattern/index.js';
-import { fingersOf, type Finger } from '../stroke/index.js';
+import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
+import { type Finger, fingersOf } from '../stroke/index.js';
 import { lcm, type Ticks } from '../time/index.js';
 
 export interface ComeRound {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyPattern } from '../testing/arbitrary.js';
-import { flatten, parseScript, printScript } from '../pattern/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { flatten, parseScript, printScript } from '../script/index.js';
 import { fingersOf } from '../stroke/index.js';
+import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
 import {
   coincidences,
@@ -11,9 +11,9 @@ import {
   drillsFor,
   sayComeRound,
   startDrills,
+  type Variant,
   vary,
   weakestJoint,
-  type Variant,
 } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;

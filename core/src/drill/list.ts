@@ -1,8 +1,9 @@
-import { handLoad, tightestPlace, type HandProfile } from '../hand/index.js';
-import { flatten, type Pattern } from '../pattern/index.js';
-import { FINGERS, fingersOf, type Finger } from '../stroke/index.js';
-import { TICKS_PER_COUNT, type Bpm, type StringNumber } from '../time/index.js';
-import { FINGER_NAME, ordinal } from '../words/strokes.js';
+import type { HandProfile } from '../player/index.js';
+import { handLoad, tightestPlace } from '../right-hand/index.js';
+import { flatten, type Pattern } from '../script/index.js';
+import { type Finger, FINGERS, fingersOf } from '../stroke/index.js';
+import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
+import { FINGER_NAME, ordinal } from '../words/en/index.js';
 import type { Drill } from './model.js';
 
 /** The weak pairs, each for the pair it stands in for. */

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, handLoad } from '../hand/index.js';
-import { CELLS, flatten, parseScript } from '../pattern/index.js';
+import { CELLS } from '../catalogue/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { handLoad } from '../right-hand/index.js';
+import { flatten, parseScript } from '../script/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm } from '../time/index.js';
 import { ceilingRaises, vary } from './index.js';

@@ -1,8 +1,10 @@
-import { handLoad, type HandProfile } from '../hand/index.js';
-import { fingerLine, LINE_SCHOOLS, type LineNote } from '../line/index.js';
-import { flatten, mapLeaves, parseScript, printScript, writeOut, type Cell, type Pattern } from '../pattern/index.js';
-import { fingersOf, FINGERS, type Stroke } from '../stroke/index.js';
-import { STEPS_PER_COUNT, TICKS_PER_COUNT, type Bpm, type StringNumber } from '../time/index.js';
+import type { Cell } from '../catalogue/index.js';
+import type { HandProfile } from '../player/index.js';
+import { handLoad } from '../right-hand/index.js';
+import { flatten, mapLeaves, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
+import { fingerLine, LINE_SCHOOLS, type LineNote } from '../solve/finger-line/index.js';
+import { FINGERS, fingersOf, type Stroke } from '../stroke/index.js';
+import { type Bpm, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { vary } from './vary.js';
 
 /** Another way to play that lets the pattern go faster, as text that can be tried at once. */

@@ -1,7 +1,6 @@
-import { flatten, mapLeaves, writeOut, type Item, type Pattern } from '../pattern/index.js';
-import type { Finger, Mark, Step, Stroke } from '../stroke/index.js';
-import { FINGERS, MARKS } from '../stroke/index.js';
-import { gcd, STEPS_PER_COUNT, TICKS_PER_COUNT, type StringNumber } from '../time/index.js';
+import { flatten, type Item, mapLeaves, type Pattern, writeOut } from '../script/index.js';
+import { type Finger, FINGERS, type Mark, MARKS, type Step, type Stroke } from '../stroke/index.js';
+import { gcd, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import type { Variant } from './model.js';
 
 const NOWHERE = { from: 0, to: 0 };

@@ -1,7 +1,6 @@
 import type { ObjectSchema } from 'joi';
-import type { DataFault } from '../cycle/index.js';
+import { type DataFault, quoted } from '../fault/index.js';
 import { FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR } from '../practice/index.js';
-import { quoted } from '../text/index.js';
 
 export type Checked<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly DataFault[] };

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CYCLES, type AccentCycle } from '../cycle/index.js';
-import { readShape, type Shape, type StoppedNote } from '../fretting/index.js';
-import { LONGEST_SCRIPT, type SlotKey } from '../pattern/index.js';
+import { CYCLES } from '../catalogue/index.js';
+import type { AccentCycle } from '../cycle/index.js';
+import { readShape, type Shape, type StoppedNote } from '../left-hand/index.js';
 import {
   addSection,
+  type Command,
   copyStudy,
   freeName,
   holdShape,
@@ -30,9 +31,9 @@ import {
   setSteps,
   setTempo,
   setTuning,
-  type Command,
   type Study,
 } from '../piece/index.js';
+import { LONGEST_SCRIPT, type SlotKey } from '../script/index.js';
 import { readFile, readStudyRow, writeStudy } from './index.js';
 
 const shape = (id: string, name = id): Shape => ({ id, name, ...readShape('x-3-2-0-1-0', '') });

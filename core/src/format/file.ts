@@ -1,18 +1,17 @@
-import type { DataFault } from '../cycle/index.js';
+import { type DataFault, quoted } from '../fault/index.js';
 import type { Study } from '../piece/index.js';
-import { quoted } from '../text/index.js';
 import type { Checked } from './check.js';
 import {
-  FORMAT,
-  FORMAT_VERSION,
-  KEPT,
-  LARGEST_FILE,
-  MOST_FILE_FAULTS,
-  MOST_KEPT,
   type Collection,
   type FileReading,
   type FileRefusal,
+  FORMAT,
+  FORMAT_VERSION,
+  KEPT,
   type Kept,
+  LARGEST_FILE,
+  MOST_FILE_FAULTS,
+  MOST_KEPT,
   type StudyFile,
 } from './model.js';
 import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';

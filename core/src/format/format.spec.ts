@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { CYCLES, cycleById } from '../cycle/index.js';
-import { readShape } from '../fretting/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
-import { makeStudy, setHarmony, putShape, type Study } from '../piece/index.js';
+import { cycleById, CYCLES } from '../catalogue/index.js';
+import { readShape } from '../left-hand/index.js';
+import { makeStudy, putShape, setHarmony, type Study } from '../piece/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
 import {
-  FORMAT_VERSION,
+  type Collection,
   filePieces,
+  FORMAT_VERSION,
   LARGEST_FILE,
   readCellRow,
   readCycleRow,
@@ -16,7 +17,6 @@ import {
   refuseBySize,
   writeEverything,
   writeStudy,
-  type Collection,
 } from './index.js';
 
 const shape = { id: 'c', name: 'C', ...readShape('x32010', 'x32010') };

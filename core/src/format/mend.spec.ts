@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { CYCLES } from '../cycle/index.js';
-import { readShape } from '../fretting/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
+import { CYCLES } from '../catalogue/index.js';
+import { readShape } from '../left-hand/index.js';
 import { addSection, makeStudy, putShape, type Section, type Study } from '../piece/index.js';
-import { mendRow, readStudyRow, type Kept } from './index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { type Kept, mendRow, readStudyRow } from './index.js';
 
 const study = addSection(
   's-b',

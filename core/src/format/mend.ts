@@ -1,9 +1,10 @@
 import type { ObjectSchema } from 'joi';
-import { CYCLES, FAMILIES } from '../cycle/index.js';
-import { STANDARD_TUNING } from '../fretting/index.js';
+import { CYCLES } from '../catalogue/index.js';
+import { FAMILIES } from '../cycle/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
+import { cleanName } from '../name/index.js';
 import { makeSection } from '../piece/index.js';
-import { cleanName } from '../text/index.js';
-import { complaints, schemaFault, type Checked, type Complaint } from './check.js';
+import { type Checked, type Complaint, complaints, schemaFault } from './check.js';
 import type { Kept } from './model.js';
 import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
 import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';

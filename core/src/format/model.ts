@@ -1,8 +1,9 @@
-import type { AccentCycle, DataFault } from '../cycle/index.js';
-import type { HandProfile } from '../hand/index.js';
-import type { OwnCell } from '../pattern/index.js';
+import type { AccentCycle } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
 import type { Study } from '../piece/index.js';
+import type { HandProfile } from '../player/index.js';
 import type { LogEntry } from '../practice/index.js';
+import type { OwnCell } from '../script/index.js';
 
 export const FORMAT = 'ruffle-wheel';
 /** Raised when a field changes meaning; older files are brought forward, later ones refused. */

@@ -1,10 +1,10 @@
-import { checkCycle, type AccentCycle, type DataFault } from '../cycle/index.js';
-import { checkShape, checkStopped } from '../fretting/index.js';
-import type { HandProfile } from '../hand/index.js';
-import { checkCell, type OwnCell } from '../pattern/index.js';
+import { type AccentCycle, checkCycle } from '../cycle/index.js';
+import { type DataFault, quoted } from '../fault/index.js';
+import { checkShape, checkStopped } from '../left-hand/index.js';
 import type { Study } from '../piece/index.js';
+import type { HandProfile } from '../player/index.js';
 import type { LogEntry } from '../practice/index.js';
-import { quoted } from '../text/index.js';
+import { checkCell, type OwnCell } from '../script/index.js';
 import { check, type Checked } from './check.js';
 import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 

@@ -7,10 +7,9 @@ import {
   MOST_ACCENTS,
   MOST_COUNTS,
 } from '../cycle/index.js';
-import { HIGHEST_FRET, MOST_STOPPED } from '../fretting/index.js';
-import { FINGER_PAIRS, LEAST_SPACING, LEAST_SPAN, MOST_SPACING, WIDEST_SPAN } from '../neck/index.js';
-import { LITTLE_FINGER_SPELLINGS } from '../hand/index.js';
-import { LONGEST_CELL, LONGEST_SCRIPT } from '../pattern/index.js';
+import { LEAST_SPACING, MOST_SPACING } from '../instrument/index.js';
+import { HIGHEST_FRET, MOST_STOPPED } from '../left-hand/index.js';
+import { cleanName, LONGEST_NAME } from '../name/index.js';
 import {
   HIGHEST_CAPO,
   LADDER_BOUNDS,
@@ -23,8 +22,9 @@ import {
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
 } from '../piece/index.js';
+import { FINGER_PAIRS, LEAST_SPAN, LITTLE_FINGER_SPELLINGS, WIDEST_SPAN } from '../player/index.js';
 import { FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR, LONGEST_SESSION_MINUTES, MOST_PASSES } from '../practice/index.js';
-import { cleanName, LONGEST_NAME } from '../text/index.js';
+import { LONGEST_CELL, LONGEST_SCRIPT } from '../script/index.js';
 import { HIGHEST_BPM, LOWEST_BPM, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
 const id = Joi.string().max(LONGEST_ID).required();

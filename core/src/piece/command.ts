@@ -1,4 +1,4 @@
-import type { DataFault } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
 import type { Study } from './model.js';
 
 /**

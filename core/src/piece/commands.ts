@@ -1,5 +1,7 @@
-import { checkCycle, type AccentCycle, type DataFault } from '../cycle/index.js';
-import { checkShape, checkStopped, type Shape, type StoppedNote } from '../fretting/index.js';
+import { type AccentCycle, checkCycle, cycleLength } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
+import { checkShape, checkStopped, type Shape, type StoppedNote } from '../left-hand/index.js';
+import { cleanName } from '../name/index.js';
 import {
   flatten,
   LONGEST_SCRIPT,
@@ -7,16 +9,15 @@ import {
   parseScript,
   pressOnStep,
   scriptWithOne,
-  writeSlot,
   type SlotKey,
-} from '../pattern/index.js';
-import type { Ladder } from '../practice/ladder.js';
-import { cleanName } from '../text/index.js';
+  writeSlot,
+} from '../script/index.js';
 import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks } from '../time/index.js';
-import { cycleLength } from '../cycle/index.js';
-import { inOrder, refusable, type Command } from './command.js';
+import { type Command, inOrder, refusable } from './command.js';
+import type { Ladder } from './ladder.js';
 import { makeSection } from './make.js';
 import {
+  type Harmony,
   HIGHEST_CAPO,
   LADDER_BOUNDS,
   LATEST_START,
@@ -26,7 +27,6 @@ import {
   MOST_SECTIONS,
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
-  type Harmony,
   type Section,
   type Study,
 } from './model.js';

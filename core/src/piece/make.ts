@@ -1,5 +1,6 @@
-import { cycleById, CYCLES, type AccentCycle } from '../cycle/index.js';
-import { STANDARD_TUNING } from '../fretting/index.js';
+import { cycleById, CYCLES } from '../catalogue/index.js';
+import type { AccentCycle } from '../cycle/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
 import type { Section, Study } from './model.js';
 
 /** An empty section on a cycle, at the cycle's usual tempo with a ladder up to it. */

@@ -1,8 +1,9 @@
-import { MOST_COUNTS, type AccentCycle, type Family } from '../cycle/index.js';
-import type { Shape, StoppedNote, Tuning } from '../fretting/index.js';
-import { LONGEST_SCRIPT } from '../pattern/index.js';
-import type { Ladder } from '../practice/ladder.js';
+import { type AccentCycle, type Family, MOST_COUNTS } from '../cycle/index.js';
+import type { Tuning } from '../instrument/index.js';
+import type { Shape, StoppedNote } from '../left-hand/index.js';
+import { LONGEST_SCRIPT } from '../script/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
+import type { Ladder } from './ladder.js';
 
 /** Which shapes are held, one after another, changing with every turn or every group of the cycle. */
 export interface Harmony {

@@ -1,30 +1,31 @@
 import { describe, expect, it } from 'vitest';
-import { cycleById, cycleLength } from '../cycle/index.js';
-import { readShape, STANDARD_TUNING, type Shape } from '../fretting/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
+import { cycleById } from '../catalogue/index.js';
+import { harmonyTurns, heldInTurn } from '../chart/index.js';
+import { cycleLength } from '../cycle/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
+import { readShape, type Shape } from '../left-hand/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { readSection } from '../reading/index.js';
+import { countInPlan } from '../sound/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import {
-  pressSlot,
   addSection,
   copyStudy,
-  countInPlan,
   freeName,
-  harmonyTurns,
-  heldInTurn,
   holdShape,
   makeStudy,
+  pressSlot,
   putShape,
-  readSection,
   removeSection,
   removeShape,
   renameStudy,
+  type Section,
   setCapo,
   setCycle,
   setHarmony,
   setScript,
   setSteps,
   setTempo,
-  type Section,
   type Study,
 } from './index.js';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { climb, type Ladder, type PracticePass } from './index.js';
+import type { Ladder } from '../piece/index.js';
+import { climb, type PracticePass } from './index.js';
 
 const ladder: fc.Arbitrary<Ladder> = fc.record({
   start: fc.integer({ min: 40, max: 200 }),

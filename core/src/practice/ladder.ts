@@ -1,14 +1,6 @@
-import { clampBpm, type Bpm } from '../time/index.js';
+import type { Ladder } from '../piece/index.js';
+import { type Bpm, clampBpm } from '../time/index.js';
 
-/** Tempo steps from `start` towards `end`; an end below the start walks down, where control shows. */
-export interface Ladder {
-  readonly start: number;
-  readonly end: number;
-  /** Counts a minute between rungs, above 0. */
-  readonly step: number;
-  /** Clean passes in a row that earn the next rung. */
-  readonly passes: number;
-}
 export interface PracticePass {
   readonly bpm: number;
   readonly clean: boolean;

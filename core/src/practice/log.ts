@@ -1,5 +1,6 @@
-import { clampBpm, type Bpm } from '../time/index.js';
-import type { Ladder, PracticePass } from './ladder.js';
+import type { Ladder } from '../piece/index.js';
+import { type Bpm, clampBpm } from '../time/index.js';
+import type { PracticePass } from './ladder.js';
 
 /** Passes that one line of the log holds. */
 export const MOST_PASSES = 10_000;

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
+import type { Ladder } from '../piece/index.js';
 import {
   cleanShare,
   climb,
   daysBetween,
+  type LogEntry,
   nextTempo,
+  type PracticePass,
   reached,
   rungCount,
   shiftLog,
-  type Ladder,
-  type LogEntry,
-  type PracticePass,
 } from './index.js';
 
 const up: Ladder = { start: 100, end: 112, step: 6, passes: 2 };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { tempoLines, type LogEntry } from './index.js';
+import { type LogEntry, tempoLines } from './index.js';
 
 const entry = (study: string, day: string, bpm: number, clean = true): LogEntry => ({
   id: `${study} ${day} ${bpm}`,

@@ -1,4 +1,4 @@
-import { daysBetween, reached, type LogEntry } from './log.js';
+import { daysBetween, type LogEntry, reached } from './log.js';
 
 export interface TempoLine {
   readonly name: string;

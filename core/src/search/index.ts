@@ -1,3 +1,3 @@
-export * from './model.js';
 export * from './k-best.js';
 export * from './layers.js';
+export * from './model.js';

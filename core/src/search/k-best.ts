@@ -1,9 +1,9 @@
 import { Best } from './best.js';
 import { Heap } from './heap.js';
 import {
-  SearchCancelled,
   type CostSplit,
   type FoundPath,
+  SearchCancelled,
   type SearchProblem,
   type SearchResult,
   type SearchWatch,

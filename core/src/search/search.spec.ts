@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { kBest, leastTotal, SearchCancelled, withExactBound, type SearchProblem } from './index.js';
+import { kBest, leastTotal, SearchCancelled, type SearchProblem, withExactBound } from './index.js';
 
 /** A ladder of `rungs` stages with `width` states each; costs from a table. */
 function ladder(

@@ -1,3 +1,4 @@
 export * from './mixer.js';
-export * from './schedule.js';
+export * from './plan.js';
 export * from './render.js';
+export * from './schedule.js';

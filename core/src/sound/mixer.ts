@@ -1,7 +1,7 @@
-import { BeatVoice, type Beat } from './beat-voice.js';
+import { type StringNumber, STRINGS } from '../time/index.js';
+import { type Beat, BeatVoice } from './beat-voice.js';
 import { DampedString } from './damped-string.js';
-import type { Damping, PlanSound, Touch } from '../piece/plan.js';
-import { STRINGS, type StringNumber } from '../time/index.js';
+import type { Damping, PlanSound, Touch } from './plan.js';
 
 /** One of a plan's sounds at its audio frame. */
 export interface TimedSound {

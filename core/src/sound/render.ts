@@ -1,7 +1,7 @@
-import type { Plan } from '../piece/plan.js';
-import { frameOf, ticks, type Bpm } from '../time/index.js';
+import { type Bpm, frameOf, ticks } from '../time/index.js';
 import { Mixer, type Volume } from './mixer.js';
-import { soundsBetween, type Anchor } from './schedule.js';
+import type { Plan } from './plan.js';
+import { type Anchor, soundsBetween } from './schedule.js';
 
 export interface RenderOptions {
   readonly bpm: Bpm;

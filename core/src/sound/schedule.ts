@@ -1,6 +1,6 @@
-import type { Plan, PlanSound } from '../piece/plan.js';
-import { frameOf, positionAtFrame, ticks, type Bpm, type Ticks } from '../time/index.js';
+import { type Bpm, frameOf, positionAtFrame, ticks, type Ticks } from '../time/index.js';
 import type { TimedSound } from './mixer.js';
+import type { Plan, PlanSound } from './plan.js';
 
 /** A place in the music tied to an audio frame; a new tempo gets a new anchor. */
 export interface Anchor {

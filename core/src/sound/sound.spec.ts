@@ -1,9 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countInPlan, type Plan, type PlanSound } from '../piece/index.js';
+import { cycleById } from '../catalogue/index.js';
 import { bpm, frameOf, midi, ticks, TICKS_PER_COUNT } from '../time/index.js';
-import { cycleById } from '../cycle/index.js';
-import { frameAt, Mixer, placeAt, renderPlan, soundsBetween, type Anchor } from './index.js';
+import {
+  type Anchor,
+  countInPlan,
+  frameAt,
+  Mixer,
+  placeAt,
+  type Plan,
+  type PlanSound,
+  renderPlan,
+  soundsBetween,
+} from './index.js';
 
 const RATE = 48_000;
 const pluck = (at: number, string: 1 | 2 | 3 | 4 | 5 | 6, m: number, more: Partial<PlanSound> = {}): PlanSound =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readStep } from '../pattern/index.js';
-import { directionOf, fingersOf, hasMark, strength, WEAK_BELOW, type Motion } from './index.js';
+import { readStep } from '../script/index.js';
+import { directionOf, fingersOf, hasMark, type Motion, strength, WEAK_BELOW } from './index.js';
 
 const motion = (text: string) => readStep(text).step as Motion;
 const of = (text: string) => strength(motion(text));

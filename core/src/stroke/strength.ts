@@ -1,4 +1,4 @@
-import { hasMark, type Finger, type Motion } from './model.js';
+import { type Finger, hasMark, type Motion } from './model.js';
 
 /**
  * How much weight a stroke gives an accent, 0…1. House figures, ordered as teachers order the

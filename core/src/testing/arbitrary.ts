@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { makeCycle, type AccentCycle } from '../cycle/index.js';
-import type { Item, Pattern } from '../pattern/index.js';
-import { FINGERS, MARKS, type Finger, type Mark, type Step } from '../stroke/index.js';
+import { type AccentCycle, makeCycle } from '../cycle/index.js';
+import type { Item, Pattern } from '../script/index.js';
+import { type Finger, FINGERS, type Mark, MARKS, type Step } from '../stroke/index.js';
 import { STEPS_PER_COUNT, STRINGS } from '../time/index.js';
 
 const RANGE = { from: 0, to: 0 };

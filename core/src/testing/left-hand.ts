@@ -1,7 +1,6 @@
-import { STANDARD_TUNING } from '../fretting/index.js';
-import { fretSchool } from '../fret-line/index.js';
-import { DEFAULT_PROFILE } from '../hand/index.js';
-import { makeNeck } from '../neck/index.js';
+import { makeNeck, STANDARD_TUNING } from '../instrument/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { fretSchool } from '../solve/fret-line/index.js';
 import { bpm, millimetres } from '../time/index.js';
 
 /** A steady hand on a usual neck: what requests for the left hand share in tests. */

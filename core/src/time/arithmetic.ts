@@ -1,4 +1,4 @@
-import { millis, TICKS_PER_COUNT, ticks, type Bpm, type Millis, type Ticks } from './units.js';
+import { type Bpm, millis, type Millis, ticks, type Ticks, TICKS_PER_COUNT } from './units.js';
 
 export function gcd(a: number, b: number): number {
   while (b !== 0) [a, b] = [b, a % b];

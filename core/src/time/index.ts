@@ -1,3 +1,3 @@
-export * from './units.js';
 export * from './arithmetic.js';
 export * from './tap.js';
+export * from './units.js';

@@ -1,4 +1,4 @@
-import { clampBpm, type Bpm } from './units.js';
+import { type Bpm, clampBpm } from './units.js';
 
 /** A pause longer than this starts a new count of taps. */
 const LONGEST_GAP_MS = 3_000;

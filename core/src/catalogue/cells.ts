@@ -1,0 +1,94 @@
+import type { AccentCycle, Family } from '../cycle/index.js';
+
+export interface Cell {
+  readonly name: string;
+  readonly script: string;
+  readonly stepsPerCount: number;
+  readonly family: Family;
+  /** One line: what it is for. */
+  readonly note: string;
+}
+
+/** Right-hand cells to begin from. d = down, u = up. */
+export const CELLS: readonly Cell[] = [
+  {
+    name: 'Index down and up',
+    script: 'id iu',
+    stepsPerCount: 2,
+    family: 'flamenco',
+    note: 'One finger, half returns.',
+  },
+  { name: 'Three down', script: 'ad md id', stepsPerCount: 3, family: 'flamenco', note: 'A triplet of flicks.' },
+  { name: 'Four down', script: 'ed ad md id', stepsPerCount: 4, family: 'flamenco', note: 'Continuous, no up stroke.' },
+  {
+    name: 'Five',
+    script: 'ed ad md id iu',
+    stepsPerCount: 5,
+    family: 'flamenco',
+    note: 'Four flicks and the index returns.',
+  },
+  {
+    name: 'Three and back',
+    script: 'ad md id iu',
+    stepsPerCount: 4,
+    family: 'flamenco',
+    note: 'Three flicks, index returns.',
+  },
+  { name: 'Fan', script: 'pu md pd', stepsPerCount: 3, family: 'flamenco', note: 'The forearm turns: a triplet.' },
+  { name: 'Thumb down and up', script: 'pd pu', stepsPerCount: 2, family: 'flamenco', note: 'Thumb only.' },
+  {
+    name: 'Alzapúa in three',
+    script: 'pd:54 pu:45 p:3_',
+    stepsPerCount: 3,
+    family: 'flamenco',
+    note: 'Through, back, one string.',
+  },
+  {
+    name: 'Thumb and figure',
+    script: 'p:b i:t m:t a:t m:t i:t p:b ima:t',
+    stepsPerCount: 2,
+    family: 'tango',
+    note: 'Thumb under a broken chord.',
+  },
+  {
+    name: 'Three, three, two',
+    script: 'p:b! i m p:b! i m p:b! ima',
+    stepsPerCount: 2,
+    family: 'tango',
+    note: 'Thumb on each start.',
+  },
+  {
+    name: 'Marked block',
+    script: "pima:t' .",
+    stepsPerCount: 2,
+    family: 'tango',
+    note: 'All fingers, stopped at once.',
+  },
+  {
+    name: 'Straight comping',
+    script: 'p:b ima:t p:b ima:t',
+    stepsPerCount: 2,
+    family: 'bossa nova',
+    note: 'Thumb on the beat, chord on the and.',
+  },
+  {
+    name: 'Syncopated comping',
+    script: 'p:b ima:t - ima:t p:b ima:t - ima:t',
+    stepsPerCount: 4,
+    family: 'bossa nova',
+    note: 'Chord on the second and fourth sixteenth.',
+  },
+  {
+    name: 'Held and pushed',
+    script: 'pima:t - p:b ima:t p:b - pima:t -',
+    stepsPerCount: 2,
+    family: 'bossa nova',
+    note: 'A chord tied across the middle.',
+  },
+];
+
+/** Three cells to begin an empty wheel with, of the cycle's own family. */
+export const startingCells = (cycle: AccentCycle): readonly Cell[] => {
+  const own = CELLS.filter((c) => c.family === cycle.family);
+  return cycle.family === 'flamenco' ? [own[3], own[0], own[7]].filter((c) => c !== undefined) : own.slice(0, 3);
+};

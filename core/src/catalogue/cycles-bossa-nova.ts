@@ -1,0 +1,110 @@
+import { type CycleSketch, makeCycle } from '../cycle/index.js';
+
+const bossa = (s: Omit<CycleSketch, 'family'>) => makeCycle({ ...s, family: 'bossa nova' });
+const TWO_BARS = ['1', '2', '3', '4', '1', '2', '3', '4'];
+/** Slots of sixteen eighths → counts of two eighths. */
+const slots = (weights: readonly (readonly [number, number])[]) => weights.map(([s, w]) => [s / 2, w] as const);
+
+export const BOSSA_CYCLES = [
+  bossa({
+    id: 'bossa-three-two',
+    name: 'Bossa nova',
+    school: '3-2',
+    counts: 8,
+    labels: TWO_BARS,
+    accents: slots([
+      [0, 1],
+      [3, 0.8],
+      [6, 0.9],
+      [10, 0.8],
+      [13, 0.9],
+    ]),
+    groups: [4, 4],
+    countNote: 'quarter',
+    tempo: [100, 132, 168],
+    note: 'Slots 0 3 6 10 13 of sixteen; the bass keeps the beats, the chords fall off them. 2-3 turns the bars round.',
+  }),
+  bossa({
+    id: 'bossa-two-three',
+    name: 'Bossa nova',
+    school: '2-3',
+    counts: 8,
+    labels: TWO_BARS,
+    accents: slots([
+      [2, 0.8],
+      [5, 0.9],
+      [8, 1],
+      [11, 0.8],
+      [14, 0.9],
+    ]),
+    groups: [4, 4],
+    countNote: 'quarter',
+    tempo: [100, 132, 168],
+    note: 'The bar with two comes first. Which way round it stands follows the melody.',
+  }),
+  bossa({
+    id: 'bossa-even-close',
+    name: 'Bossa nova',
+    school: '3-2, last on the beat',
+    counts: 8,
+    labels: TWO_BARS,
+    accents: slots([
+      [0, 1],
+      [3, 0.8],
+      [6, 0.9],
+      [10, 0.8],
+      [12, 0.9],
+    ]),
+    groups: [4, 4],
+    countNote: 'quarter',
+    tempo: [100, 132, 168],
+    note: 'The last accent comes an eighth early, on the beat: squarer, an older feel.',
+  }),
+  bossa({
+    id: 'samba',
+    name: 'Samba',
+    counts: 2,
+    accents: [
+      [0, 0.5],
+      [0.25, 0.4],
+      [0.75, 0.7],
+      [1, 1],
+      [1.5, 0.6],
+    ],
+    groups: [1, 1],
+    countNote: 'quarter',
+    tempo: [70, 100, 140],
+    note: 'Felt in sixteenths; the low drum leans on 2, not on 1.',
+  }),
+  bossa({
+    id: 'baiao',
+    name: 'Baião',
+    counts: 2,
+    accents: [
+      [0, 1],
+      [0.75, 0.9],
+      [1.5, 0.6],
+    ],
+    groups: [0.75, 0.75, 0.5],
+    countNote: 'quarter',
+    tempo: [70, 96, 126],
+    note: 'Felt in sixteenths 3+3+2; the last is often left to the triangle.',
+  }),
+  bossa({
+    id: 'choro',
+    name: 'Choro',
+    counts: 2,
+    accents: [
+      [0, 1],
+      [0.25, 0.6],
+      [0.75, 0.6],
+      [1, 0.9],
+      [1.25, 0.6],
+      [1.75, 0.6],
+    ],
+    groups: [1, 1],
+    countNote: 'quarter',
+    tempo: [60, 84, 120],
+    note: 'Felt in sixteenths: short, long, short on each count.',
+  }),
+];

@@ -1,0 +1,6 @@
+export * from './cells.js';
+export * from './cycles-bossa-nova.js';
+export * from './cycles-flamenco.js';
+export * from './cycles-tango.js';
+export * from './cycles.js';
+export * from './techniques.js';

@@ -1,0 +1,33 @@
+import { millimetres, type Millimetres, type StringNumber, STRINGS } from '../time/index.js';
+import type { Neck } from './neck.js';
+
+/** Wire n lies at L·(1 − 2^(−n/12)) from the nut: equal temperament. */
+export const wireAt = (fret: number, scaleLength: Millimetres): Millimetres =>
+  millimetres(scaleLength * (1 - 2 ** (-fret / 12)));
+
+/** Room between two wires. Fret counts from the capo. */
+export const fretWidth = (fret: number, neck: Neck): Millimetres =>
+  millimetres(wireAt(fret + neck.capo, neck.scaleLength) - wireAt(fret + neck.capo - 1, neck.scaleLength));
+
+/** From capo to bridge: what sounds, and how far the frets still spread. */
+export const soundingLength = (neck: Neck): Millimetres =>
+  millimetres(neck.scaleLength - wireAt(neck.capo, neck.scaleLength));
+
+/** A finger touches just behind its wire: a quarter of the fret's width back. Fret counts from the capo. */
+export function touchAt(fret: number, capo: number, scaleLength: Millimetres): Millimetres {
+  const wire = wireAt(fret + capo, scaleLength);
+  return millimetres(wire - (wire - wireAt(fret + capo - 1, scaleLength)) / 4);
+}
+
+/** A place on the neck in mm: x from the nut on, y from string 6 on, across strings that spread toward the bridge. */
+export interface TouchPoint {
+  readonly x: number;
+  readonly y: number;
+}
+export function touchPoint(string: StringNumber, fret: number, neck: Neck): TouchPoint {
+  const x = touchAt(fret, neck.capo, neck.scaleLength);
+  const spacing = neck.nutSpacing + ((neck.bridgeSpacing - neck.nutSpacing) * x) / neck.scaleLength;
+  // Strings lie evenly to both sides of the middle.
+  return { x, y: (STRINGS.indexOf(string) - 2.5) * spacing };
+}
+export const apart = (a: TouchPoint, b: TouchPoint): number => Math.hypot(a.x - b.x, a.y - b.y);

@@ -1,0 +1,5 @@
+export * from './geometry.js';
+export * from './instrument.js';
+export * from './neck.js';
+export * from './pitch.js';
+export * from './tuning.js';

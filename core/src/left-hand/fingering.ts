@@ -1,0 +1,222 @@
+import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
+import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
+import { STRINGS } from '../time/index.js';
+import { SHAPE_WEIGHTS, type ShapeWeights } from './shape-weights.js';
+import { HIGHEST_FRET, type LeftFinger } from './shape.js';
+
+export const FINGERING_TERMS = ['stretch', 'barre', 'weak', 'order', 'crowd'] as const;
+export type FingeringTerm = (typeof FINGERING_TERMS)[number];
+export type FingeringCost = Record<FingeringTerm, number>;
+/** Frets from string 6 to string 1 as a shape has them. */
+export type Frets = readonly (number | null)[];
+export type Fingers = readonly (LeftFinger | null)[];
+
+export interface Fingering {
+  readonly fingers: Fingers;
+  readonly cost: FingeringCost;
+  readonly total: number;
+}
+export interface FingeringHand {
+  readonly neck: Neck;
+  /** Where a finger touches, by string (6 to 1) and fret. */
+  readonly points: readonly (readonly TouchPoint[])[];
+  readonly left: LeftHand;
+  readonly weights: ShapeWeights;
+}
+const known = new WeakMap<Neck, readonly (readonly TouchPoint[])[]>();
+/** Every touch point of a neck, reckoned once. */
+function pointsOn(neck: Neck): readonly (readonly TouchPoint[])[] {
+  const before = known.get(neck);
+  if (before) return before;
+  const points = STRINGS.map((string) =>
+    Array.from({ length: HIGHEST_FRET + 1 }, (_, fret) => touchPoint(string, fret, neck)),
+  );
+  known.set(neck, points);
+  return points;
+}
+export const handOn = (neck: Neck, profile: HandProfile, weights = SHAPE_WEIGHTS): FingeringHand => ({
+  neck,
+  points: pointsOn(neck),
+  left: leftHandOf(profile),
+  weights,
+});
+
+/** Indices into a shape's strings that one finger holds down. */
+type Placed = readonly (readonly number[])[];
+const NUMBERED = [1, 2, 3, 4] as const;
+/** Strings that a barre of any finger but the first can lie over. */
+const LONGEST_OTHER_BARRE = 3;
+
+/** Everything that makes a fingering impossible, in words; empty when it can be held. */
+export function fingeringFaults(frets: Frets, fingers: Fingers, hand: FingeringHand): string[] {
+  const faults: string[] = [];
+  const { left } = hand;
+  const held = placed(fingers);
+  fingers.forEach((f, i) => {
+    const fret = frets[i] ?? null;
+    const string = STRINGS[i] ?? 1;
+    if (fret === null ? f !== null : fret === 0 ? f !== 0 : f === null || f === 0)
+      faults.push(
+        `String ${string}: ${fret === null ? 'is silent and takes no finger' : fret === 0 ? 'is open' : `fret ${fret} needs a finger`}.`,
+      );
+    if (f === 'T' && (string !== 6 || !left.thumbOver))
+      faults.push('The thumb takes string 6 alone, and only of hands that play so.');
+  });
+  if (faults.length) return faults;
+  for (const finger of NUMBERED) {
+    const strings = held[finger] ?? [];
+    const fret = frets[strings[0] ?? -1];
+    if (strings.length === 0 || fret === undefined || fret === null) continue;
+    if (strings.some((i) => frets[i] !== fret)) faults.push(`Finger ${finger} stands on two frets at once.`);
+    const [from, to] = [strings[0] ?? 0, strings.at(-1) ?? 0];
+    if (finger > 1 && to - from >= LONGEST_OTHER_BARRE)
+      faults.push(`Finger ${finger} lies over more than ${LONGEST_OTHER_BARRE} strings.`);
+    for (let i = from; i <= to; i++) {
+      const between = frets[i] ?? null;
+      if (between !== null && between < fret)
+        faults.push(`Finger ${finger} lies over string ${STRINGS[i] ?? 1}, which sounds below it.`);
+    }
+  }
+  for (const a of NUMBERED)
+    for (const b of NUMBERED) {
+      const [x, y] = [fretOf(frets, held, a), fretOf(frets, held, b)];
+      if (a < b && x !== null && y !== null && x > y) faults.push(`Finger ${b} stands behind finger ${a}.`);
+    }
+  for (const pair of FINGER_PAIRS) {
+    const far = pairApart(frets, held, pair, hand);
+    if (far !== null && far > left.reach[pair].limit)
+      faults.push(
+        `Fingers ${pair[0] ?? ''} and ${pair[1] ?? ''} would be ${Math.round(far)} mm apart; this hand’s limit is ${left.reach[pair].limit}.`,
+      );
+  }
+  const thumb = frets[0] ?? null;
+  if (fingers[0] === 'T' && thumb !== null) {
+    const first = Math.min(...frets.filter((f, i): f is number => f !== null && f > 0 && fingers[i] !== 'T'));
+    if (Number.isFinite(first) && (thumb < first - 1 || thumb > first + 2))
+      faults.push('The thumb does not reach so far from the fingers.');
+  }
+  return faults;
+}
+
+/** What holding these frets with these fingers costs; the shape must be one that can be held. */
+export function fingeringCost(frets: Frets, fingers: Fingers, hand: FingeringHand): FingeringCost {
+  const { left, weights } = hand;
+  const held = placed(fingers);
+  let stretch = 0;
+  for (const pair of FINGER_PAIRS) {
+    const far = pairApart(frets, held, pair, hand);
+    const { ease, limit } = left.reach[pair];
+    if (far !== null && far > ease) stretch += (weights.stretch * (far - ease)) / Math.max(1, limit - ease);
+  }
+  let barre = 0;
+  let order = 0;
+  const offsets: number[] = [];
+  for (const finger of NUMBERED) {
+    const strings = held[finger] ?? [];
+    const fret = fretOf(frets, held, finger);
+    if (fret === null) continue;
+    offsets.push(fret - finger);
+    if (strings.length > 1) {
+      const over = (strings.at(-1) ?? 0) - (strings[0] ?? 0) + 1;
+      barre += weights.barre + weights.barreString * over + (finger > 1 ? weights.barreOther : 0);
+    }
+    for (const lower of NUMBERED)
+      if (lower < finger && fretOf(frets, held, lower) === fret && (held[lower]?.[0] ?? 0) > (strings[0] ?? 0))
+        order += weights.order;
+  }
+  const spread = offsets.length ? Math.max(...offsets) - Math.min(...offsets) : 0;
+  const open = frets.includes(0) && offsets.length ? Math.abs(Math.max(...offsets)) : 0;
+  return {
+    stretch: Math.round(stretch),
+    barre,
+    weak: (held[4]?.length ? weights.weak : 0) + (fingers.includes('T') ? weights.thumb : 0),
+    order,
+    crowd: spread * weights.crowd + open * weights.offHome,
+  };
+}
+export const totalOf = (cost: FingeringCost): number => FINGERING_TERMS.reduce((sum, t) => sum + cost[t], 0);
+
+function placed(fingers: Fingers): Placed {
+  const held: number[][] = [[], [], [], [], []];
+  fingers.forEach((f, i) => {
+    if (typeof f === 'number' && f > 0) held[f]?.push(i);
+  });
+  return held;
+}
+function fretOf(frets: Frets, held: Placed, finger: number): number | null {
+  const string = held[finger]?.[0];
+  return string === undefined ? null : (frets[string] ?? null);
+}
+/** Between the nearest points of two fingers, in mm; null when one of them is free. */
+function pairApart(frets: Frets, held: Placed, pair: string, { points }: FingeringHand): number | null {
+  const [a, b] = [held[Number(pair[0])], held[Number(pair[1])]];
+  if (!a?.length || !b?.length) return null;
+  let least = Infinity;
+  for (const i of a)
+    for (const j of b) {
+      const [p, q] = [points[i]?.[frets[i] ?? 0], points[j]?.[frets[j] ?? 0]];
+      if (p && q) least = Math.min(least, apart(p, q));
+    }
+  return least;
+}
+
+/**
+ * The k cheapest ways to finger given frets, cheapest first; empty when no hand like this holds them.
+ * Fingers are tried string by string; what can't be held is given up as soon as it shows.
+ */
+export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering[] {
+  const stopped = frets.flatMap((f, i) => (f !== null && f > 0 ? [i] : []));
+  const found: Fingering[] = [];
+  const fingers: (LeftFinger | null)[] = frets.map((f) => (f === 0 ? 0 : null));
+  const onFret: (number | null)[] = [null, null, null, null, null];
+  /** First string that each finger holds: from there on it lies over all to the next it holds. */
+  const from: number[] = [-1, -1, -1, -1, -1];
+  const lies = (finger: number, to: number, fret: number): boolean => {
+    const first = from[finger] ?? -1;
+    if (first < 0) return true;
+    if (finger > 1 && to - first >= LONGEST_OTHER_BARRE) return false;
+    for (let i = first; i < to; i++) {
+      const between = frets[i] ?? null;
+      if (between !== null && between < fret) return false;
+    }
+    return true;
+  };
+  const walk = (n: number) => {
+    const i = stopped[n];
+    if (i === undefined) {
+      if (fingeringFaults(frets, fingers, hand).length) return;
+      const cost = fingeringCost(frets, fingers, hand);
+      found.push({ fingers: [...fingers], cost, total: totalOf(cost) });
+      return;
+    }
+    const fret = frets[i] ?? 0;
+    const options: LeftFinger[] = hand.left.thumbOver && i === 0 ? [...NUMBERED, 'T'] : [...NUMBERED];
+    for (const finger of options) {
+      if (typeof finger === 'number') {
+        const there = onFret[finger] ?? null;
+        if (there !== null && there !== fret) continue;
+        // Fingers rise with the frets.
+        if (
+          NUMBERED.some(
+            (o) => onFret[o] !== null && (o < finger ? (onFret[o] ?? 0) > fret : o > finger && (onFret[o] ?? 0) < fret),
+          )
+        )
+          continue;
+        if (!lies(finger, i, fret)) continue;
+        const first = from[finger] ?? -1;
+        fingers[i] = finger;
+        onFret[finger] = fret;
+        if (first < 0) from[finger] = i;
+        walk(n + 1);
+        onFret[finger] = there;
+        from[finger] = first;
+      } else {
+        fingers[i] = finger;
+        walk(n + 1);
+      }
+      fingers[i] = null;
+    }
+  };
+  walk(0);
+  return found.sort((a, b) => a.total - b.total || (String(a.fingers) < String(b.fingers) ? -1 : 1)).slice(0, k);
+}

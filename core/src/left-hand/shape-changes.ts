@@ -1,0 +1,171 @@
+import { apart, fretWidth, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
+import { type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
+import { type StringNumber, STRINGS } from '../time/index.js';
+import type { LeftFinger, Shape } from './shape.js';
+
+/**
+ * What one finger does between two shapes: it stays on its string and fret, is guided along its string,
+ * swaps to another string, lands from the air, lifts into it, or is not used.
+ */
+export type FingerAction = 'stays' | 'guides' | 'swaps' | 'lands' | 'lifts' | 'idle';
+export type HoldingFinger = Exclude<LeftFinger, 0>;
+export const HOLDING_FINGERS: readonly HoldingFinger[] = [1, 2, 3, 4, 'T'];
+
+export interface FingerPlace {
+  /** From the thickest to the thinnest it holds. */
+  readonly strings: readonly StringNumber[];
+  readonly fret: number;
+}
+export interface FingerChange {
+  readonly finger: HoldingFinger;
+  readonly action: FingerAction;
+  readonly from: FingerPlace | null;
+  readonly to: FingerPlace | null;
+  /** Way along and across the neck. */
+  readonly mm: number;
+  /** What the move takes this hand. */
+  readonly neededMs: number;
+  /** What the right hand leaves: from the last stroke on what it held to the first on what it will hold. Null when no stroke asks. */
+  readonly thereMs: number | null;
+  /** 1 = the first to be needed; null when no stroke asks for it. */
+  readonly order: number | null;
+}
+/** A stroke near the change, in ms from it: before it negative, at it or after it 0 and up. */
+export interface StrokeNear {
+  readonly ms: number;
+  readonly strings: readonly StringNumber[];
+}
+export interface ChangeRequest {
+  readonly from: Shape;
+  readonly to: Shape;
+  readonly neck: Neck;
+  readonly profile: HandProfile;
+  readonly strokes: readonly StrokeNear[];
+}
+export interface ShapeChange {
+  readonly from: Shape;
+  readonly to: Shape;
+  readonly fingers: readonly FingerChange[];
+  /** Fingers that leave a place or come down: swaps and landings. */
+  readonly moving: number;
+  readonly mm: number;
+  /** All at once: the slowest finger against the time before the first stroke of the new shape. */
+  readonly block: { readonly neededMs: number; readonly thereMs: number | null };
+  /** One after another in the order their strings are struck: the finger with least room. */
+  readonly sequential: { readonly finger: HoldingFinger; readonly neededMs: number; readonly thereMs: number } | null;
+  /** Wound strings along which a finger slides. */
+  readonly squeaks: readonly StringNumber[];
+  /** The first finger only closes or opens over more strings on its fret. */
+  readonly hinge: boolean;
+  /** Points; the greater the harder. */
+  readonly difficulty: number;
+}
+
+const WOUND_FROM = 4;
+/** A finger in the air waits so high above its string. */
+const HOVER_MM = 12;
+/** Points: for a finger that moves, for 10 mm, for a barre that must come down, for a whole share of time that is missing. */
+const HARD = { moving: 10, perCentimetre: 2, barre: 12, guide: 3, share: 60 };
+
+function placeOf(shape: Shape, finger: HoldingFinger): FingerPlace | null {
+  const held = shape.fingers.flatMap((f, i) => (f === finger ? [i] : []));
+  const fret = shape.frets[held[0] ?? -1];
+  return held.length && fret ? { strings: held.map((i) => STRINGS[i] ?? 1), fret } : null;
+}
+const pointOf = (place: FingerPlace, neck: Neck): TouchPoint => touchPoint(place.strings[0] ?? 1, place.fret, neck);
+
+function actionOf(from: FingerPlace | null, to: FingerPlace | null): FingerAction {
+  if (!from || !to) return from ? 'lifts' : to ? 'lands' : 'idle';
+  if (!from.strings.some((s) => to.strings.includes(s))) return 'swaps';
+  return from.fret === to.fret ? 'stays' : 'guides';
+}
+
+/** Where the hand stands: the fret under the first finger. */
+function positionOf(shape: Shape): number | null {
+  const firsts = shape.fingers.flatMap((f, i) => {
+    const fret = shape.frets[i];
+    return typeof f === 'number' && f > 0 && fret ? [fret - f + 1] : [];
+  });
+  return firsts.length ? Math.max(1, Math.min(...firsts)) : null;
+}
+
+/** From where a finger that was in the air comes: over its own fret in the hand's position before. */
+function comesFrom(finger: HoldingFinger, to: FingerPlace, before: number, neck: Neck): number {
+  const fret = Math.max(1, before + (finger === 'T' ? 0 : finger - 1));
+  const over = touchPoint(to.strings[0] ?? 1, fret, neck);
+  return Math.hypot(apart(over, pointOf(to, neck)), HOVER_MM);
+}
+
+/** Pointing law: the time of a move grows with the logarithm of its distance over the width of its aim. */
+export function moveMs(mm: number, targetMm: number, { move }: LeftHand): number {
+  return mm <= 0 ? 0 : move.start + move.perBit * Math.max(0, Math.log2((2 * mm) / Math.max(1, targetMm)));
+}
+
+/** Everything about the way from one shape to the next. */
+export function changeBetween({ from, to, neck, profile, strokes }: ChangeRequest): ShapeChange {
+  const left = leftHandOf(profile);
+  const before = positionOf(from) ?? positionOf(to) ?? 1;
+  const earlier = [...strokes].filter((s) => s.ms < 0).sort((a, b) => b.ms - a.ms);
+  const later = [...strokes].filter((s) => s.ms >= 0).sort((a, b) => a.ms - b.ms);
+  const lastOn = (place: FingerPlace | null) =>
+    place ? (earlier.find((s) => s.strings.some((x) => place.strings.includes(x)))?.ms ?? null) : null;
+  const firstOn = (place: FingerPlace | null) =>
+    place ? (later.find((s) => s.strings.some((x) => place.strings.includes(x)))?.ms ?? null) : null;
+  const due = new Map(HOLDING_FINGERS.map((f) => [f, firstOn(placeOf(to, f))]));
+  const times = [...new Set([...due.values()].filter((ms): ms is number => ms !== null))].sort((a, b) => a - b);
+  const lastStroke = earlier[0]?.ms ?? null;
+
+  const fingers = HOLDING_FINGERS.map((finger): FingerChange => {
+    const [a, b] = [placeOf(from, finger), placeOf(to, finger)];
+    const action = actionOf(a, b);
+    const moves = b !== null && action !== 'stays';
+    const mm = !moves ? 0 : a ? apart(pointOf(a, neck), pointOf(b, neck)) : comesFrom(finger, b, before, neck);
+    const dueMs = due.get(finger) ?? null;
+    // A finger in the air is free from the last stroke on; one that holds is free after the last stroke on its strings.
+    const freeMs = a ? (lastOn(a) ?? lastStroke) : lastStroke;
+    return {
+      finger,
+      action,
+      from: a,
+      to: b,
+      mm: Math.round(mm),
+      neededMs: moves ? Math.round(moveMs(mm, fretWidth(b.fret, neck), left)) : 0,
+      thereMs: moves && dueMs !== null && freeMs !== null ? Math.round(dueMs - freeMs) : null,
+      order: b !== null && dueMs !== null ? times.indexOf(dueMs) + 1 : null,
+    };
+  });
+  const needed = fingers.filter((f) => f.neededMs > 0);
+  const tightest = needed
+    .filter((f): f is FingerChange & { thereMs: number } => f.thereMs !== null)
+    .sort((a, b) => b.neededMs / Math.max(1, b.thereMs) - a.neededMs / Math.max(1, a.thereMs))[0];
+  const blockThere = lastStroke !== null && times[0] !== undefined ? Math.round(times[0] - lastStroke) : null;
+  const first = fingers.find((f) => f.finger === 1);
+  const hinge =
+    first?.action === 'stays' &&
+    !!first.from &&
+    !!first.to &&
+    first.from.strings.length > 1 !== first.to.strings.length > 1;
+  const moving = fingers.filter((f) => f.action === 'swaps' || f.action === 'lands').length;
+  const guides = fingers.filter((f) => f.action === 'guides');
+  const mm = fingers.reduce((sum, f) => sum + f.mm, 0);
+  const newBarre = fingers.some((f) => f.action !== 'stays' && (f.to?.strings.length ?? 0) > 1);
+  const share = tightest ? tightest.neededMs / Math.max(1, tightest.thereMs) : 0;
+  return {
+    from,
+    to,
+    fingers,
+    moving,
+    mm,
+    block: { neededMs: Math.max(0, ...needed.map((f) => f.neededMs)), thereMs: blockThere },
+    sequential: tightest ? { finger: tightest.finger, neededMs: tightest.neededMs, thereMs: tightest.thereMs } : null,
+    squeaks: guides.flatMap((f) => f.to?.strings.filter((s) => s >= WOUND_FROM && f.from?.strings.includes(s)) ?? []),
+    hinge,
+    difficulty: Math.round(
+      HARD.moving * moving +
+        HARD.guide * guides.length +
+        (HARD.perCentimetre * mm) / 10 +
+        (newBarre ? HARD.barre : 0) +
+        HARD.share * share,
+    ),
+  };
+}

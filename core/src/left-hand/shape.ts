@@ -1,0 +1,137 @@
+import { type DataFault, quoted } from '../fault/index.js';
+import { cleanName, LONGEST_NAME } from '../name/index.js';
+import { type StringNumber, STRINGS } from '../time/index.js';
+
+export type LeftFinger = 0 | 1 | 2 | 3 | 4 | 'T';
+/** A held left-hand shape. Arrays run from string 6 to string 1. Frets count from the capo; null = not sounded. */
+export interface Shape {
+  readonly id: string;
+  readonly name: string;
+  readonly frets: readonly (number | null)[];
+  readonly fingers: readonly (LeftFinger | null)[];
+}
+export const HIGHEST_FRET = 24;
+
+const parts = (text: string): string[] => {
+  const trimmed = text.trim();
+  return /[-\s]/.test(trimmed) ? trimmed.split(/[-\s]+/) : [...trimmed];
+};
+
+export interface ShapeReading {
+  readonly frets: readonly (number | null)[];
+  readonly fingers: readonly (LeftFinger | null)[];
+  readonly faults: readonly DataFault[];
+}
+
+/**
+ * Reads a shape from two texts, string 6 first: frets such as `x-3-2-0-1-0` (or `x32010`) and fingers
+ * such as `x-3-2-0-1-0` with 1–4 and T. An empty finger text lets the frets decide for open strings only.
+ */
+export function readShape(fretText: string, fingerText: string): ShapeReading {
+  const faults: DataFault[] = [];
+  const say = (path: string, message: string) => faults.push({ path, message });
+  const fretParts = parts(fretText);
+  if (fretParts.length !== 6)
+    say(
+      'frets',
+      `A shape names six strings from 6 to 1, e.g. x-3-2-0-1-0; this names ${fretText.trim() ? fretParts.length : 0}.`,
+    );
+  const frets = STRINGS.map((s, i) => {
+    const part = fretParts[i];
+    if (part === undefined || /^[xX]$/.test(part)) return null;
+    if (/^\d{1,2}$/.test(part) && Number(part) <= HIGHEST_FRET) return Number(part);
+    say(
+      `frets[${s}]`,
+      `String ${s}: ${quoted(part)} is no fret. Write 0 to ${HIGHEST_FRET}, or x for a string not sounded.`,
+    );
+    return null;
+  });
+  const fingerParts = fingerText.trim() ? parts(fingerText) : [];
+  if (fingerParts.length !== 0 && fingerParts.length !== 6)
+    say('fingers', `Fingers are named for six strings from 6 to 1; this names ${fingerParts.length}.`);
+  const fingers = STRINGS.map((s, i): LeftFinger | null => {
+    const part = fingerParts[i];
+    if (part === undefined) return frets[i] === 0 ? 0 : null;
+    if (/^[xX]$/.test(part)) return null;
+    if (part === 'T') return 'T';
+    if (/^[0-4]$/.test(part)) return Number(part) as LeftFinger;
+    say(`fingers[${s}]`, `String ${s}: ${quoted(part)} is no finger. Write 0 to 4, T for the thumb, or x.`);
+    return null;
+  });
+  if (faults.length === 0) faults.push(...checkShape({ id: '', name: '-', frets, fingers }));
+  return { frets, fingers, faults };
+}
+
+/** Every fault of a shape that no left hand can hold. */
+export function checkShape(shape: Shape): DataFault[] {
+  const faults: DataFault[] = [];
+  const say = (path: string, message: string) => faults.push({ path, message });
+  if (cleanName(shape.name) !== shape.name || shape.name === '')
+    say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
+  if (shape.frets.every((f) => f === null)) say('frets', 'At least one string sounds.');
+  if (shape.frets.length !== STRINGS.length || shape.fingers.length !== STRINGS.length) {
+    say('frets', 'A shape names six strings from 6 to 1.');
+    return faults;
+  }
+  shape.frets.forEach((fret, i) => {
+    if (fret !== null && !(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET))
+      say(`frets[${STRINGS[i] ?? 1}]`, `String ${STRINGS[i] ?? 1}: a fret lies between 0 and ${HIGHEST_FRET}.`);
+  });
+  const places = new Map<number, number>();
+  shape.fingers.forEach((finger, i) => {
+    const fret = shape.frets[i] ?? null;
+    const string = STRINGS[i] ?? 1;
+    if (finger === null) return;
+    if (finger !== 'T' && !(Number.isInteger(finger) && finger >= 0 && finger <= 4))
+      say(`fingers[${string}]`, `String ${string}: fingers are 0 to 4 and T.`);
+    else if (fret === null) say(`fingers[${string}]`, `String ${string} isn’t sounded; no finger belongs on it.`);
+    else if (finger === 0 && fret !== 0)
+      say(`fingers[${string}]`, `String ${string} is stopped at ${fret}; 0 means an open string.`);
+    else if (finger !== 0 && fret === 0)
+      say(`fingers[${string}]`, `String ${string} is open; no finger belongs on it.`);
+    else if (finger === 'T' && string < 5) say(`fingers[${string}]`, 'The thumb reaches string 6, at most 5.');
+    else if (typeof finger === 'number' && finger > 0) {
+      const before = places.get(finger);
+      if (before !== undefined && before !== fret)
+        say(`fingers[${string}]`, `Finger ${finger} stands on fret ${before} and fret ${fret} at once.`);
+      places.set(finger, fret);
+    }
+  });
+  const used = [...places].sort((a, b) => a[0] - b[0]);
+  used.forEach(([finger, fret], i) => {
+    const next = used[i + 1];
+    if (next && next[1] < fret)
+      say('fingers', `Finger ${next[0]} stands behind finger ${finger}; fingers rise with the frets.`);
+  });
+  return faults;
+}
+
+const joined = (list: readonly (number | string | null)[]) => list.map((v) => v ?? 'x').join('-');
+export const fretsText = (shape: Pick<Shape, 'frets'>): string => joined(shape.frets);
+export const fingersText = (shape: Pick<Shape, 'fingers'>): string => joined(shape.fingers);
+
+/** The string of the lowest note that sounds: where the thumb goes for `b`. Null when nothing is held. */
+export function bassString(shape: Pick<Shape, 'frets'>): StringNumber | null {
+  const i = shape.frets.findIndex((f) => f !== null);
+  return STRINGS[i] ?? null;
+}
+
+/** The three strings the fingers take over the thumb: p5 → 4 3 2, p4 and p6 → 3 2 1 and 4 3 2; thickest first. */
+export function trebleSet(shape: Pick<Shape, 'frets'>): StringNumber[] {
+  const bass = bassString(shape);
+  const home: StringNumber[] = bass === 4 || bass === 3 ? [3, 2, 1] : [4, 3, 2];
+  const sounding = STRINGS.filter((s, i) => shape.frets[i] !== null && s !== bass);
+  const kept = home.filter((s) => sounding.includes(s));
+  // A shape that mutes one of them gives its next sounding string above instead.
+  const spare = sounding.filter((s) => !kept.includes(s)).sort((a, b) => a - b);
+  while (kept.length < 3 && spare.length) kept.push(spare.shift() as StringNumber);
+  return kept.sort((a, b) => b - a);
+}
+
+/** With no shape chosen every string is open: right hand alone. */
+export const OPEN_SHAPE: Shape = {
+  id: 'open',
+  name: 'Open strings',
+  frets: [0, 0, 0, 0, 0, 0],
+  fingers: [0, 0, 0, 0, 0, 0],
+};

@@ -1,0 +1,1 @@
+export * from './clean-name.js';

@@ -1,0 +1,4 @@
+export * from './left-hand.js';
+export * from './measure.js';
+export * from './neck-of.js';
+export * from './profile.js';

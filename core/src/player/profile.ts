@@ -1,0 +1,46 @@
+import type { Finger } from '../stroke/index.js';
+import { millimetres, type Millimetres, millis, type Millis } from '../time/index.js';
+import type { LeftHand } from './left-hand.js';
+
+export type LittleFingerSpelling = 'e' | 'c' | 'ch' | 'x' | 'q';
+export const LITTLE_FINGER_SPELLINGS: readonly LittleFingerSpelling[] = ['e', 'c', 'ch', 'x', 'q'];
+
+/** One player's hands: what the figures are measured against. */
+export interface HandProfile {
+  readonly id: string;
+  readonly name: string;
+  /** Least time from one stroke of a finger to its next in the same direction: a whole return. */
+  readonly returnMs: Readonly<Record<Finger, Millis>>;
+  /** Least time between strokes of two different fingers. */
+  readonly jointMs: Millis;
+  /** The same from the thumb to a finger, the joint that most often limps. */
+  readonly thumbJointMs: Millis;
+  /** Nut to bridge. */
+  readonly scaleLength: Millimetres;
+  /** Between neighbouring strings at the nut and at the bridge, where they were measured. */
+  readonly nutSpacing?: Millimetres;
+  readonly bridgeSpacing?: Millimetres;
+  /** Widest easy span between first and fourth finger. */
+  readonly span: Millimetres;
+  /** Measured reach and moves of the left hand; without it they follow from the span. */
+  readonly left?: LeftHand;
+  readonly littleFinger: LittleFingerSpelling;
+  /** The player has read what to do at pain, and about breaks. */
+  readonly cautionsRead: boolean;
+}
+
+/**
+ * A steady amateur: figures from which the player starts before measuring the own hand
+ * (docs/decisions.md says how they were chosen).
+ */
+export const DEFAULT_PROFILE: HandProfile = {
+  id: 'steady-hand',
+  name: 'Steady hand',
+  returnMs: { p: millis(190), i: millis(170), m: millis(175), a: millis(200), e: millis(240) },
+  jointMs: millis(50),
+  thumbJointMs: millis(60),
+  scaleLength: millimetres(650),
+  span: millimetres(110),
+  littleFinger: 'e',
+  cautionsRead: false,
+};

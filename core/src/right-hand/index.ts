@@ -1,0 +1,5 @@
+export * from './load.js';
+export * from './motion.js';
+export * from './plants.js';
+export * from './right-hand-moves.js';
+export * from './sounded.js';

@@ -1,0 +1,2 @@
+export * from './lay.js';
+export * from './rotations.js';

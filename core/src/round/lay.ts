@@ -1,0 +1,172 @@
+import { accentAt, type AccentCycle, cycleLength, placeLabel } from '../cycle/index.js';
+import type { Range } from '../fault/index.js';
+import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
+import {
+  type Direction,
+  directionOf,
+  type Finger,
+  fingersOf,
+  type Motion,
+  strength,
+  WEAK_BELOW,
+} from '../stroke/index.js';
+import { lcm, ticks, type Ticks, TICKS_PER_COUNT, wrap } from '../time/index.js';
+
+/** One stroke of one pass, in its place until pattern and cycle come round together. */
+export interface LaidStroke {
+  /** From the first turn's first count, over all turns. */
+  readonly at: Ticks;
+  readonly duration: Ticks;
+  /** Cycle turn, from 0. */
+  readonly turn: number;
+  /** Pass of the pattern, from 0. */
+  readonly pass: number;
+  /** Place inside the turn. */
+  readonly inTurn: Ticks;
+  /** Index of the count it falls in. */
+  readonly count: number;
+  readonly label: string;
+  /** Accent weight of its place, 0 when none. */
+  readonly weight: number;
+  readonly motion: Motion;
+  readonly slot: number;
+  readonly range: Range;
+}
+export interface MetBy {
+  readonly fingers: readonly Finger[];
+  readonly dir: Direction | null;
+  readonly kind: Motion['kind'];
+  readonly strength: number;
+}
+/** What meets one accent in one turn. */
+export interface AccentMeeting {
+  readonly turn: number;
+  readonly at: Ticks;
+  readonly label: string;
+  readonly weight: number;
+  /** null = nothing sounds there. */
+  readonly by: MetBy | null;
+  /** Carried by a stroke too weak for it. */
+  readonly weak: boolean;
+}
+export interface Layout {
+  readonly strokes: readonly LaidStroke[];
+  readonly realign: { readonly patternPasses: number; readonly cycles: number };
+  readonly meetings: readonly AccentMeeting[];
+  /** Places where an accent is met by nothing in at least one turn. */
+  readonly missed: readonly AccentMeeting[];
+  readonly patternLength: Ticks;
+  readonly cycleLength: Ticks;
+  /** Whole turns laid out; fewer than realign.cycles when `truncated`. */
+  readonly turns: number;
+  readonly truncated: boolean;
+}
+export interface LayOptions {
+  /** Where in the cycle the pattern begins, in ticks. */
+  readonly start?: number;
+  /** Strokes laid out at most; whole turns are kept. */
+  readonly limit?: number;
+}
+
+/**
+ * Lays a pattern on a cycle until both come round together (least common multiple of their lengths).
+ * A pattern that starts later in the cycle runs over the end into the first turn: it is a loop.
+ * `realign` is exact even when the layout itself is cut off at `limit` strokes.
+ */
+export function layOnCycle(pattern: Pattern | FlatPattern, cycle: AccentCycle, options: LayOptions = {}): Layout {
+  const flat = 'items' in pattern ? flatten(pattern) : pattern;
+  const turnLength = cycleLength(cycle);
+  const whole = lcm(flat.length, turnLength);
+  const realign =
+    whole === 0 ? { patternPasses: 0, cycles: 1 } : { patternPasses: whole / flat.length, cycles: whole / turnLength };
+  const perTurn = flat.length === 0 ? 0 : (flat.events.length * turnLength) / flat.length;
+  const limit = options.limit ?? 20_000;
+  const fitting = perTurn === 0 ? realign.cycles : Math.max(1, Math.floor(limit / perTurn));
+  // An own cycle against an odd pattern can take thousands of turns; what is laid out stays readable.
+  const turns = Math.min(realign.cycles, fitting, 512);
+  const strokes = layStrokes(flat, cycle, wrap(options.start ?? 0, Math.max(1, whole)), whole, turns);
+  const meetings = meet(strokes, cycle, turns);
+  return {
+    strokes,
+    realign,
+    meetings,
+    missed: meetings.filter((m) => m.by === null),
+    patternLength: flat.length,
+    cycleLength: turnLength,
+    turns,
+    truncated: turns < realign.cycles,
+  };
+}
+
+function layStrokes(flat: FlatPattern, cycle: AccentCycle, start: number, whole: number, turns: number): LaidStroke[] {
+  const strokes: LaidStroke[] = [];
+  if (flat.length === 0) return strokes;
+  const turnLength = cycleLength(cycle);
+  const end = turns * turnLength;
+  const passes = whole / flat.length;
+  // The pass that runs over the first downbeat comes first; it is the last pass of the loop.
+  for (let n = -Math.ceil(start / flat.length); start + n * flat.length < end; n++) {
+    for (const e of flat.events) {
+      const at = start + n * flat.length + e.at;
+      if (at < 0 || at >= end) continue;
+      const inTurn = at % turnLength;
+      strokes.push({
+        at: ticks(at),
+        duration: e.duration,
+        turn: Math.floor(at / turnLength),
+        pass: wrap(n, passes),
+        inTurn: ticks(inTurn),
+        count: Math.floor(inTurn / TICKS_PER_COUNT),
+        label: placeLabel(cycle, inTurn),
+        weight: accentAt(cycle, inTurn),
+        motion: e.motion,
+        slot: e.slot,
+        range: e.range,
+      });
+    }
+  }
+  return strokes;
+}
+
+export interface TurnSlot {
+  /** Index of the pattern's slot. */
+  readonly slot: number;
+  readonly inTurn: Ticks;
+  readonly duration: Ticks;
+}
+/** Where the pattern's slots, rests and holds too, lie in one turn of the cycle. */
+export function slotsInTurn(flat: FlatPattern, cycle: AccentCycle, start: number, turn: number): TurnSlot[] {
+  const found: TurnSlot[] = [];
+  if (flat.length === 0) return found;
+  const from = turn * cycleLength(cycle);
+  const to = from + cycleLength(cycle);
+  for (let base = start + Math.floor((from - start) / flat.length) * flat.length; base < to; base += flat.length) {
+    flat.slots.forEach((s, slot) => {
+      const at = base + s.at;
+      if (at >= from && at < to) found.push({ slot, inTurn: ticks(at - from), duration: s.duration });
+    });
+  }
+  return found;
+}
+
+function meet(strokes: readonly LaidStroke[], cycle: AccentCycle, turns: number): AccentMeeting[] {
+  const sounding = new Map(strokes.filter((s) => s.motion.kind !== 'ghost').map((s) => [s.at as number, s]));
+  const meetings: AccentMeeting[] = [];
+  const accents = [...cycle.accents].sort((a, b) => a.at - b.at);
+  for (let turn = 0; turn < turns; turn++) {
+    for (const { at, weight } of accents) {
+      const s = sounding.get(turn * cycleLength(cycle) + at);
+      const by = s ? metBy(s.motion) : null;
+      const weak = by !== null && weight >= 0.5 && by.strength < WEAK_BELOW;
+      meetings.push({ turn, at, label: placeLabel(cycle, at), weight, by, weak });
+    }
+  }
+  return meetings;
+}
+
+const metBy = (m: Motion): MetBy => ({
+  fingers: fingersOf(m),
+  dir: directionOf(m),
+  kind: m.kind,
+  strength: strength(m),
+});

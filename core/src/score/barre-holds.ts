@@ -1,0 +1,76 @@
+import { harmonyTurns, heldInTurn } from '../chart/index.js';
+import { cycleLength } from '../cycle/index.js';
+import type { Shape } from '../left-hand/index.js';
+import type { Section } from '../piece/index.js';
+import { type HandProfile, leftHandOf } from '../player/index.js';
+import { bpm, millisOf, STRINGS, ticks } from '../time/index.js';
+
+/** A barre held through one or more shapes without a rest for the hand. */
+export interface BarreHold {
+  readonly names: readonly string[];
+  /** Most strings it lies over. */
+  readonly strings: number;
+  /** How long; null when it is never let go. */
+  readonly ms: number | null;
+  /** How long this hand holds it: fewer strings, longer. */
+  readonly staminaMs: number;
+}
+/** Rounds of harmony looked at. */
+const MOST_TURNS = 64;
+
+/** Strings from the first to the last that one finger holds; 0 without a barre. */
+export function barreOver(shape: Shape): number {
+  let most = 0;
+  for (const finger of [1, 2, 3, 4] as const) {
+    const held = STRINGS.flatMap((_, i) => (shape.fingers[i] === finger ? [i] : []));
+    if (held.length > 1) most = Math.max(most, (held.at(-1) ?? 0) - (held[0] ?? 0) + 1);
+  }
+  return most;
+}
+
+/** The barres of a section, the one that asks most of the hand first. Neighbouring shapes with barres count as one. */
+export function barreHolds(section: Section, shapes: readonly Shape[], profile: HandProfile): BarreHold[] {
+  const turnLength = cycleLength(section.cycle);
+  const stretches = Array.from({ length: Math.min(MOST_TURNS, harmonyTurns(section)) }, (_, turn) =>
+    heldInTurn(section, shapes, turn).map((h) => ({
+      length: h.to - h.from,
+      name: h.shape.name,
+      strings: barreOver(h.shape),
+      from: turn * turnLength + h.from,
+    })),
+  ).flat();
+  const stamina = (strings: number) => Math.round((leftHandOf(profile).barre * 6) / Math.max(1, strings));
+  const free = stretches.findIndex((s) => s.strings === 0);
+  const named = (list: readonly { name: string }[]) => [...new Set(list.map((s) => s.name))];
+  if (free < 0) {
+    const strings = Math.max(0, ...stretches.map((s) => s.strings));
+    return strings === 0 ? [] : [{ names: named(stretches), strings, ms: null, staminaMs: stamina(strings) }];
+  }
+  // Beginning where the hand is free, no stretch runs over the seam.
+  const turned = [...stretches.slice(free), ...stretches.slice(0, free)];
+  const runs: (typeof stretches)[] = [];
+  turned.forEach((s, i) => {
+    if (s.strings === 0) return;
+    const run = runs.at(-1);
+    if (run && turned[i - 1]?.strings) run.push(s);
+    else runs.push([s]);
+  });
+  const found = runs.map((run): BarreHold => {
+    const strings = Math.max(...run.map((s) => s.strings));
+    const length = run.reduce((sum, s) => sum + s.length, 0);
+    return {
+      names: named(run),
+      strings,
+      ms: Math.round(millisOf(ticks(length), bpm(section.bpm))),
+      staminaMs: stamina(strings),
+    };
+  });
+  const share = (h: BarreHold) => (h.ms ?? Infinity) / h.staminaMs;
+  const worst = new Map<string, BarreHold>();
+  for (const h of found) {
+    const key = h.names.join();
+    const there = worst.get(key);
+    if (!there || share(h) > share(there)) worst.set(key, h);
+  }
+  return [...worst.values()].sort((a, b) => share(b) - share(a));
+}

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import { heldInTurn } from '../chart/index.js';
+import { checkCycle } from '../cycle/index.js';
+import { sectionDrills } from '../drill/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
+import { readShape, type Shape } from '../left-hand/index.js';
+import { makeSection, type Section } from '../piece/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { readSection } from '../reading/index.js';
+import { parseScript } from '../script/index.js';
+
+const shape = (id: string, frets: string, fingers: string): Shape => {
+  const { frets: f, fingers: g } = readShape(frets, fingers);
+  return { id, name: id, frets: f, fingers: g };
+};
+const shapes = [
+  shape('C', 'x-3-2-0-1-0', 'x-3-2-0-1-0'),
+  shape('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'),
+  shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1'),
+];
+const section = (more: Partial<Section>): Section => ({
+  ...makeSection('s', 'S', cycleById('tangos')!),
+  script: 'p:b i:3 m:2 a:1',
+  harmony: { per: 'turn', shapes: ['C', 'Am', 'F'] },
+  bpm: 120,
+  ...more,
+});
+const read = (s: Section) =>
+  readSection({ section: s, shapes, tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE });
+
+describe('the changes of a section', () => {
+  it('are those its harmony makes, going round, each pair once, the hardest first', () => {
+    const { changes } = read(section({}));
+    expect(new Set(changes.map((c) => `${c.from.name} ${c.to.name}`))).toEqual(new Set(['C Am', 'Am F', 'F C']));
+    expect(changes.map((c) => c.difficulty)).toEqual([...changes.map((c) => c.difficulty)].sort((a, b) => b - a));
+    expect(changes.find((c) => c.to.name === 'Am')).toMatchObject({ from: { name: 'C' }, moving: 1 });
+    expect(changes[0]).toMatchObject({ from: { name: 'Am' }, to: { name: 'F' } });
+    expect(changes.every((c) => c.label === '1')).toBe(true);
+  });
+  it('have half the time at twice the tempo', () => {
+    const there = (bpm: number) => read(section({ bpm })).changes.find((c) => c.to.name === 'F')!.sequential!.thereMs;
+    expect(there(120) / there(240)).toBeCloseTo(2, 1);
+  });
+  it('there are none without shapes, or with one', () => {
+    expect(read(section({ harmony: { per: 'turn', shapes: [] } })).changes).toEqual([]);
+    expect(read(section({ harmony: { per: 'turn', shapes: ['C'] } })).changes).toEqual([]);
+  });
+});
+
+describe('drills of a section', () => {
+  it('the three hardest changes alone and under the pattern, each playable, with both shapes held in turn', () => {
+    const s = section({ script: 'id iu id iu' });
+    const drills = sectionDrills(s, DEFAULT_PROFILE, read(s).changes);
+    const names = drills.map((d) => d.name);
+    expect(new Set(names).size).toBe(names.length);
+    const hardest = read(s).changes[0]!;
+    expect(names).toContain(`Change alone: ${hardest.from.name} → ${hardest.to.name}`);
+    expect(names).toContain(`Change after 4 strings: ${hardest.from.name} → ${hardest.to.name}`);
+    for (const d of drills) {
+      const made = d.make();
+      expect(parseScript(made.script, made).faults, d.name).toEqual([]);
+      if (d.kind === 'change') expect(made.harmony.shapes).toHaveLength(2);
+    }
+    const alone = drills.find((d) => d.name.startsWith('Change alone'))!.make();
+    expect(alone.harmony.shapes).toEqual([hardest.from.id, hardest.to.id]);
+  });
+  it('a change comes after half the pattern: by turns, or in the middle of a turn', () => {
+    const made = (script: string, more: Partial<Section> = {}) => {
+      const s = section({ script, ...more });
+      return sectionDrills(s, DEFAULT_PROFILE, read(s).changes)
+        .find((d) => /after half the pattern/.test(d.name))
+        ?.make();
+    };
+    const turn = made('p:b i:3 m:2 a:1 p:b i:3 m:2 a:1')!;
+    expect(turn.cycle?.groups.map((g) => g / 5040)).toEqual([2, 2]);
+    expect(checkCycle(turn.cycle!)).toEqual([]);
+    const { cycle, ...part } = turn;
+    const held = heldInTurn({ ...section({}), ...part, cycle: cycle! }, shapes, 0);
+    expect(held.map((h) => [h.from / 5040, h.to / 5040, h.shape.id])).toEqual([
+      [0, 2, turn.harmony.shapes[0]],
+      [2, 4, turn.harmony.shapes[1]],
+    ]);
+    expect(made('p:b i:3 m:2 a:1')?.cycle?.groups).toHaveLength(4);
+    expect(made('{p:b i:3 m:2 a:1}x4')).toMatchObject({ harmony: { per: 'turn' } });
+    expect(made('p:b i:3 m:2')).toBeUndefined();
+  });
+  it('plucked patterns have no drill through fewer strings', () => {
+    const s = section({});
+    expect(sectionDrills(s, DEFAULT_PROFILE, read(s).changes).some((d) => /strings:/.test(d.name))).toBe(false);
+  });
+});

@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../../catalogue/index.js';
+import { STANDARD_TUNING } from '../../instrument/index.js';
+import { makeStudy, setCell } from '../../piece/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { readSection } from '../../reading/index.js';
+import { flatten, parseScript } from '../../script/index.js';
+import { LEFT_HAND } from '../../testing/left-hand.js';
+import { bpm } from '../../time/index.js';
+import { fretSchool, readNotes, transposeNotes } from '../fret-line/index.js';
+import { bothHands } from './index.js';
+
+const base = { ...LEFT_HAND, bpm: bpm(90), school: fretSchool('open'), k: 3 };
+const FALSETA = '[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4';
+
+describe('a melody by note names', () => {
+  it('is read a step a note, basses ringing to the next, with strings, fingers, rests and holds', () => {
+    const read = readNotes('[a2~ e4!] f#4/2 . bb3=2 - cb4', 4);
+    expect(read.faults).toEqual([]);
+    expect(read.steps.map((s) => s.kind)).toEqual(['notes', 'notes', 'rest', 'notes', 'hold', 'notes']);
+    expect(read.events.map((e) => e.notes.map((n) => n.midi))).toEqual([[45, 64], [66], [58], [59]]);
+    expect(read.events[0]?.notes[0]?.rings).toBe(6 * 1260);
+    expect(read.events[1]?.notes[0]?.string).toBe(2);
+    expect(read.events[2]?.notes[0]?.finger).toBe(2);
+    expect(read.accents[0]).toBe(true);
+    expect(readNotes('[e2~ e4] f4 [a2~ e4]', 4).events[0]?.notes[0]?.rings).toBe(2 * 1260);
+  });
+  it.each(['h4', 'e', 'e9', 'e4/7', '[]', 'e4 ]'])('what is no note is named: %s', (text) =>
+    expect(readNotes(text, 4).faults[0]?.message).toMatch(/is no note/),
+  );
+});
+
+describe('another key', () => {
+  it('moves every note and keeps the rhythm; strings and fingers of the old key go', () => {
+    expect(transposeNotes('[a2~ e4!] f#4/2 . bb3=2 -', 2)).toBe('[b2~ f#4!] g#4 . c4 -');
+    expect(transposeNotes('bb3 (Ab7) eb4/2=3', 0)).toBe('bb3 (Ab7) eb4');
+    expect(transposeNotes('bb3 eb4 c4', 1)).toBe('b3 e4 db4');
+    expect(transposeNotes('f#4 c#4 d4', 2)).toBe('g#4 d#4 e4');
+    const there = readNotes(transposeNotes(FALSETA, 5), 4);
+    const here = readNotes(FALSETA, 4);
+    expect(there.faults).toEqual([]);
+    expect(there.events.map((e) => e.notes.map((n) => n.midi - 5))).toEqual(
+      here.events.map((e) => e.notes.map((n) => n.midi)),
+    );
+  });
+});
+
+describe('both hands', () => {
+  it('sixteen notes over two basses: every pitch sounds, the thumb has the basses, the basses keep their finger', () => {
+    const read = readNotes(FALSETA, 4);
+    const result = bothHands(read, base);
+    const answers = result.infeasible ? [] : result.answers;
+    expect(answers.length).toBe(3);
+    for (const a of answers) {
+      expect(a.fault).toBe('');
+      expect(a.reasons.map((r) => r.text)).toHaveLength(16);
+      expect(a.reasons[0]?.text).toMatch(/^Note 1: string 5 open with /);
+      const { pattern, faults } = parseScript(a.script, { stepsPerCount: 4 });
+      expect(faults).toEqual([]);
+      const events = flatten(pattern).events;
+      expect(events).toHaveLength(16);
+      for (const n of [0, 8])
+        expect(events[n]?.motion).toMatchObject({ fingers: expect.arrayContaining(['p']) as unknown });
+      const study = setCell('s-a', a.script, 4, a.stopped)(makeStudy('s', 'S', cycleById('tangos')));
+      const { plan } = readSection({
+        section: study.sections[0]!,
+        shapes: [],
+        tuning: STANDARD_TUNING,
+        capo: 0,
+        profile: DEFAULT_PROFILE,
+      });
+      const heard = plan.sounds.flatMap((s) => (s.kind === 'pluck' ? [[s.at, s.midi] as const] : []));
+      for (const e of read.events) for (const note of e.notes) expect(heard).toContainEqual([e.at, note.midi]);
+    }
+  });
+  it('says when the left hand can’t hold it', () => {
+    const result = bothHands(readNotes('[f2~ c6]', 4), base);
+    expect(result.infeasible?.[0]).toMatch(/^Event 1: /);
+  });
+});

@@ -1,0 +1,69 @@
+import type { StoppedNote } from '../../left-hand/index.js';
+import { type Ask, settled } from '../../player/index.js';
+import type { SearchWatch } from '../../search/index.js';
+import { fingerLine, type LineAnswer, lineSchool, lineScript, type LineStep } from '../finger-line/index.js';
+import {
+  explainFretting,
+  type FretAnswer,
+  fretLine,
+  type FretLineRequest,
+  type FretReason,
+  type ReadNotes,
+  rightHandNotes,
+  stoppedBy,
+} from '../fret-line/index.js';
+
+/** A line for both hands: the left hand's answer, the right hand's fingers for its strings, as script and stopped frets. */
+export interface BothHands {
+  readonly left: FretAnswer;
+  readonly right: LineAnswer | null;
+  /** Why the right hand has no fingers for it. */
+  readonly fault: string;
+  readonly script: string;
+  /** Why the left hand stands where it does, note by note. */
+  readonly reasons: readonly FretReason[];
+  readonly stopped: readonly StoppedNote[];
+}
+export type BothHandsResult =
+  | { readonly answers: readonly BothHands[]; readonly infeasible?: undefined }
+  | { readonly infeasible: readonly string[] };
+
+/** Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above. */
+export function bothHands(
+  read: ReadNotes,
+  ask: Ask<Omit<FretLineRequest, 'events'>>,
+  rightSchool = 'fingering',
+  watch: SearchWatch = {},
+): BothHandsResult {
+  const request = settled<Omit<FretLineRequest, 'events'>>(ask);
+  const left = fretLine({ ...request, events: read.events }, watch);
+  if (left.infeasible) return left;
+  return {
+    answers: left.answers.map((answer): BothHands => {
+      const notes = rightHandNotes(read, answer.steps);
+      const ask = {
+        notes,
+        bpm: request.bpm,
+        profile: request.profile,
+        school: lineSchool(rightSchool),
+        stroke: 'free' as const,
+        k: 1,
+      };
+      const found = fingerLine(ask, watch);
+      const right = found.infeasible ? null : (found.answers[0] ?? null);
+      const steps = read.steps.map((s): LineStep => {
+        if (s.kind !== 'notes') return s;
+        const note = notes[s.event];
+        return note ? { kind: 'note', note, accent: read.accents[s.event] ?? false } : { kind: 'rest' };
+      });
+      return {
+        left: answer,
+        right,
+        fault: found.infeasible?.[0] ?? '',
+        script: right ? lineScript(steps, right.steps, 'free') : '',
+        reasons: explainFretting({ ...request, events: read.events }, answer.steps),
+        stopped: stoppedBy(read, answer.steps),
+      };
+    }),
+  };
+}

@@ -1,0 +1,1 @@
+export * from './both-hands.js';

@@ -1,0 +1,110 @@
+import { type Finger, FINGERS } from '../../stroke/index.js';
+import { type StringNumber, TICKS_PER_COUNT } from '../../time/index.js';
+import type { LineNote, LineRequest, LineTerm } from './model.js';
+
+export type LineCost = Partial<Record<LineTerm, number>>;
+/** Where fingers live; the thumb on any of 6 5 4. */
+const HOME: Record<Exclude<Finger, 'p'>, number> = { i: 3, m: 2, a: 1, e: 1 };
+/** Of a finger's weight on an accent, the part that is missing. */
+const WEAKNESS: Record<Finger, number> = { p: 0, i: 0.2, m: 0.1, a: 0.5, e: 0.7 };
+/** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
+const FAST_MS = 125;
+
+const rank = (f: Finger) => FINGERS.indexOf(f);
+export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
+  ((to.at + loop - from.at) * 60_000) / (TICKS_PER_COUNT * request.bpm);
+/** Strings from the thickest on: the order in which fingers take them. */
+export const fromThickest = (note: LineNote): StringNumber[] => [...note.strings].sort((a, b) => b - a);
+
+/** +1 when the crossing goes with the fingers, −1 when against, 0 when no string or finger order is in play. */
+export function crossing(from: Finger, fromString: number, to: Finger, toString: number): -1 | 0 | 1 {
+  if (fromString === toString || from === 'p' || to === 'p') return 0;
+  const rises = rank(to) > rank(from);
+  const falls = rank(to) < rank(from);
+  const thinner = toString < fromString;
+  return (thinner && rises) || (!thinner && falls) ? 1 : -1;
+}
+
+/** What a note pays by itself under these fingers. */
+export function noteCost(
+  request: LineRequest,
+  index: number,
+  fingers: readonly Finger[],
+  ringing: ReadonlySet<number>,
+): LineCost {
+  const { weights } = request.school;
+  const note = request.notes[index] as LineNote;
+  const before = request.notes[index - 1];
+  const strings = fromThickest(note);
+  let home = 0;
+  let weak = 0;
+  let rest = 0;
+  const fast = before !== undefined && millisBetween(before, note, request) < FAST_MS;
+  fingers.forEach((f, i) => {
+    const string = strings[i] ?? 1;
+    home += f === 'p' ? Math.max(0, 4 - string) : Math.abs(string - HOME[f]);
+    weak += WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
+    // A finger's rest stroke lands on the next thicker string, the thumb's on the next thinner.
+    const landing = f === 'p' ? string - 1 : string + 1;
+    if (request.stroke === 'rest' && ringing.has(landing)) rest++;
+  });
+  return { home: home * weights.home, weak: Math.round(weak * weights.weak), rest: rest * weights.rest };
+}
+
+/** What following on from the note before costs. */
+export function pairCost(
+  request: LineRequest,
+  from: LineNote,
+  fromFingers: readonly Finger[],
+  to: LineNote,
+  toFingers: readonly Finger[],
+  loop = 0,
+): LineCost {
+  const { weights } = request.school;
+  const gap = millisBetween(from, to, request, loop);
+  let repeat = 0;
+  for (const f of toFingers)
+    if (fromFingers.includes(f)) repeat += gap < request.profile.returnMs[f] ? weights.repeat : weights.repeatSlow;
+  const cost: LineCost = { repeat };
+  const [a, b] = [fromFingers[0], toFingers[0]];
+  const [s, t] = [from.strings[0], to.strings[0]];
+  if (fromFingers.length !== 1 || toFingers.length !== 1 || !a || !b || !s || !t) return cost;
+  const strings = Math.abs(s - t);
+  if (crossing(a, s, b, t) < 0) cost.crossing = weights.crossing * strings;
+  if (strings > 1 && a !== 'p' && b !== 'p' && Math.abs(rank(a) - rank(b)) < 2)
+    cost.skip = weights.skip * (strings - 1);
+  if (b === 'p' && a !== 'p' && t < s) cost.order = weights.order;
+  return cost;
+}
+
+/** A finger that played two notes before, and not in between, must be back. */
+export function lateCost(
+  request: LineRequest,
+  from: LineNote,
+  fromFingers: readonly Finger[],
+  between: readonly Finger[],
+  to: LineNote,
+  toFingers: readonly Finger[],
+): number {
+  const gap = millisBetween(from, to, request);
+  let late = 0;
+  for (const f of toFingers) {
+    if (!fromFingers.includes(f) || between.includes(f)) continue;
+    const needed = request.profile.returnMs[f];
+    if (gap < needed) late += Math.round(request.school.weights.late * (needed / Math.max(1, gap) - 1));
+  }
+  return late;
+}
+
+/** Before each note, the strings that an earlier note has left ringing. */
+export function ringingBefore(notes: readonly LineNote[]): Set<number>[] {
+  const now = new Set<number>();
+  return notes.map((n) => {
+    const before = new Set(now);
+    for (const s of n.strings) {
+      if (n.rings) now.add(s);
+      else now.delete(s);
+    }
+    return before;
+  });
+}

@@ -1,0 +1,10 @@
+export * from './compare.js';
+export * from './explain.js';
+export * from './finger-line.js';
+export * from './model.js';
+export * from './plectrum.js';
+export * from './schools.js';
+export * from './score.js';
+export * from './text.js';
+export * from './weave.js';
+export { crossing } from './cost.js';

@@ -1,0 +1,45 @@
+import type { HandProfile } from '../../player/index.js';
+import type { FoundPath } from '../../search/index.js';
+import type { Finger } from '../../stroke/index.js';
+import type { Bpm, StringNumber, Ticks } from '../../time/index.js';
+import type { LineSchool } from './schools.js';
+
+/** A note, or notes struck together. */
+export interface LineNote {
+  readonly at: Ticks;
+  /** Strings struck, each once. */
+  readonly strings: readonly StringNumber[];
+  /** The stroke goes down through these, from the string named first. */
+  readonly sweeps?: readonly StringNumber[];
+  /** For each string its fret where one is given; they sound, and the right hand does not mind them. */
+  readonly frets?: readonly (number | null)[];
+  /** Must ring on until its string is struck again. */
+  readonly rings?: boolean;
+  /** 0…1 */
+  readonly accent?: number;
+  /** Only the thumb, or only fingers; else both may. */
+  readonly layer?: 'thumb' | 'fingers';
+  /** Fingers the player has set, from the thickest string on; the rest is solved round them. */
+  readonly pinned?: readonly Finger[];
+}
+export interface LineRequest {
+  readonly notes: readonly LineNote[];
+  readonly bpm: Bpm;
+  readonly profile: HandProfile;
+  readonly school: LineSchool;
+  /** 'rest' strokes land on the next string, 'free' ones pass over it. */
+  readonly stroke: 'rest' | 'free';
+  /** Length after which the line begins again; then the seam is paid for. */
+  readonly loop?: Ticks;
+  /** Answers wanted, best first; default 5. */
+  readonly k?: number;
+}
+export const LINE_TERMS = ['repeat', 'late', 'crossing', 'skip', 'home', 'weak', 'order', 'rest', 'seam'] as const;
+export type LineTerm = (typeof LINE_TERMS)[number];
+/** One step a note: its fingers from the thickest string on. */
+export type LineAnswer = FoundPath<readonly Finger[], LineTerm>;
+export type LineResult =
+  | { readonly answers: readonly LineAnswer[]; readonly looked: number; readonly infeasible?: undefined }
+  | { readonly infeasible: readonly string[] };
+/** Longer lines are refused in words. */
+export const LONGEST_LINE = 20_000;

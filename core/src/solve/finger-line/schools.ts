@@ -1,0 +1,80 @@
+import type { Finger } from '../../stroke/index.js';
+
+/** What a right-hand finger pays for a note, in points; one line of reason for each. */
+export interface LineWeights {
+  /** The finger that has just played plays again before it is back: the line limps. */
+  readonly repeat: number;
+  /** The same with time enough: a habit broken, no more. */
+  readonly repeatSlow: number;
+  /** A finger from two notes before with only half the time it needs; in proportion to what is missing. */
+  readonly late: number;
+  /** A crossing against the order of the fingers, for each string crossed. */
+  readonly crossing: number;
+  /** A string skipped by neighbouring fingers, for each string skipped. */
+  readonly skip: number;
+  /** A finger away from its home string, for each string. */
+  readonly home: number;
+  /** A weak finger on an accent, or in a fast run. */
+  readonly weak: number;
+  /** The thumb on a thinner string than the finger that has just played. */
+  readonly order: number;
+  /** A rest stroke that lands on a string that must ring. */
+  readonly rest: number;
+}
+export interface LineSchool {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+  /** Fingers a single note may have. */
+  readonly fingers: readonly Finger[];
+  /** When given, fingers follow one another in this order and in no other; only the start is chosen. */
+  readonly cycle?: readonly Finger[];
+  readonly weights: LineWeights;
+}
+export const LINE_WEIGHTS: LineWeights = {
+  repeat: 400,
+  repeatSlow: 60,
+  late: 300,
+  crossing: 80,
+  skip: 50,
+  home: 6,
+  weak: 60,
+  order: 200,
+  rest: 500,
+};
+
+const strict = (letters: string, note: string): LineSchool => {
+  const cycle = [...letters] as Finger[];
+  return { id: letters, name: cycle.join(' '), note, fingers: cycle, cycle, weights: LINE_WEIGHTS };
+};
+/** Ways to finger a line. Plectrum stands apart (plectrumStrokes): it has strokes instead of fingers. */
+export const LINE_SCHOOLS: readonly LineSchool[] = [
+  strict('im', 'Strict alternation, never a finger twice, whatever it crosses.'),
+  strict('ma', 'The same on the weaker pair.'),
+  strict('ia', 'The same with a finger between left out.'),
+  strict('ami', 'Three fingers in turn.'),
+  strict('pami', 'Four fingers in turn, thumb first.'),
+  {
+    id: 'habit',
+    name: 'Habit first',
+    note: 'Alternate always; learn the awkward crossings.',
+    fingers: ['i', 'm', 'a'],
+    weights: { ...LINE_WEIGHTS, repeat: 2000, repeatSlow: 2000, crossing: 30 },
+  },
+  {
+    id: 'fingering',
+    name: 'Fingering first',
+    note: 'Work out a path that avoids awkward crossings.',
+    fingers: ['i', 'm', 'a'],
+    weights: { ...LINE_WEIGHTS, crossing: 220, skip: 120 },
+  },
+  {
+    id: 'home',
+    name: 'Home strings',
+    note: 'Each finger stays where it lives: thumb below, i m a on 3 2 1.',
+    fingers: ['p', 'i', 'm', 'a'],
+    weights: { ...LINE_WEIGHTS, home: 160, crossing: 40, repeat: 250 },
+  },
+];
+export const lineSchool = (id: string): LineSchool =>
+  LINE_SCHOOLS.find((s) => s.id === id) ?? (LINE_SCHOOLS[0] as LineSchool);

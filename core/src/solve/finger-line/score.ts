@@ -1,0 +1,25 @@
+import type { Finger } from '../../stroke/index.js';
+import { lateCost, type LineCost, noteCost, pairCost, ringingBefore } from './cost.js';
+import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './model.js';
+
+/** What a fingering costs, note after note, apart from any search. */
+export function scoreLine(request: LineRequest, fingers: readonly (readonly Finger[])[]): LineAnswer {
+  const cost = Object.fromEntries(LINE_TERMS.map((t) => [t, 0])) as Record<LineTerm, number>;
+  const add = (c: LineCost, as?: LineTerm) => {
+    for (const t of LINE_TERMS) cost[as ?? t] += c[t] ?? 0;
+  };
+  const { notes, loop } = request;
+  const ringing = ringingBefore(notes);
+  notes.forEach((note, i) => {
+    const own = fingers[i] ?? [];
+    add(noteCost(request, i, own, ringing[i] ?? new Set()));
+    const before = notes[i - 1];
+    if (before) add(pairCost(request, before, fingers[i - 1] ?? [], note, own));
+    const twoBefore = notes[i - 2];
+    if (twoBefore) cost.late += lateCost(request, twoBefore, fingers[i - 2] ?? [], fingers[i - 1] ?? [], note, own);
+  });
+  const [first, last] = [notes[0], notes.at(-1)];
+  if (loop !== undefined && first && last && notes.length > 1)
+    add(pairCost(request, last, fingers.at(-1) ?? [], first, fingers[0] ?? [], loop), 'seam');
+  return { steps: fingers, cost, total: LINE_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+}

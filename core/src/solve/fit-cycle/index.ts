@@ -1,0 +1,6 @@
+export * from './explain.js';
+export * from './fit-cycle.js';
+export * from './model.js';
+export * from './score.js';
+export * from './script.js';
+export * from './weights.js';

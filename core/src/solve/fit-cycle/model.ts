@@ -1,0 +1,45 @@
+import type { AccentCycle } from '../../cycle/index.js';
+import type { HandProfile } from '../../player/index.js';
+import type { FoundPath, SearchWatch } from '../../search/index.js';
+import type { Bpm, Ticks } from '../../time/index.js';
+import type { FitWeights } from './weights.js';
+
+/** A cell to build from: its strokes as hand script, whatever its steps last. */
+export interface FitCell {
+  readonly id: string;
+  readonly script: string;
+}
+export interface FitRules {
+  /** Cells that must come at least once. */
+  readonly must?: readonly string[];
+  /** Cells that may not come. */
+  readonly never?: readonly string[];
+  /** A cell that begins at a place, whatever comes around it. */
+  readonly fixed?: readonly { readonly at: Ticks; readonly cell: string }[];
+  /** Accents, by place, that may be met by nothing. */
+  readonly silent?: readonly Ticks[];
+}
+export interface FitRequest {
+  readonly cycle: AccentCycle;
+  readonly cells: readonly FitCell[];
+  /** How long a whole cell may last, in ticks; default a count, half a count and two counts. */
+  readonly lengths?: readonly Ticks[];
+  readonly profile: HandProfile;
+  readonly bpm: Bpm;
+  readonly rules?: FitRules;
+  readonly weights?: FitWeights;
+  /** Answers wanted, best first; default 5. */
+  readonly k?: number;
+}
+/** One cell of a chain with the length it is played over. */
+export interface FitLink {
+  readonly cell: string;
+  readonly length: Ticks;
+}
+export const FIT_TERMS = ['silent', 'weak', 'off', 'late', 'joint', 'variety', 'seam'] as const;
+export type FitTerm = (typeof FIT_TERMS)[number];
+export type FitAnswer = FoundPath<FitLink, FitTerm>;
+export type FitResult =
+  | { readonly answers: readonly FitAnswer[]; readonly looked: number; readonly infeasible?: undefined }
+  | { readonly infeasible: readonly string[] };
+export type FitWatch = SearchWatch;

@@ -1,0 +1,30 @@
+import { flatten, parseScript, printScript } from '../../script/index.js';
+import { gcd, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../../time/index.js';
+import type { FitLink, FitRequest } from './model.js';
+
+/**
+ * A chain as hand script: each cell in brackets over the steps it lasts, bare where a stroke fills a step,
+ * the same cell several times in a row as a repeat.
+ */
+export function fitScript(
+  request: Pick<FitRequest, 'cells'>,
+  links: readonly FitLink[],
+): { script: string; stepsPerCount: number } {
+  const step = links.reduce((g, l) => gcd(g, l.length), TICKS_PER_COUNT / 2);
+  const stepsPerCount =
+    STEPS_PER_COUNT.find((n) => Number.isInteger((step * n) / TICKS_PER_COUNT) && TICKS_PER_COUNT / n <= step) ?? 16;
+  const parts: { text: string; times: number }[] = [];
+  for (const link of links) {
+    const source = request.cells.find((c) => c.id === link.cell)?.script ?? '';
+    const { pattern } = parseScript(source, { stepsPerCount: 1 });
+    const steps = (link.length * stepsPerCount) / TICKS_PER_COUNT;
+    const written = printScript(pattern);
+    const bare = flatten(pattern).slots.length === steps && flatten(pattern).length === steps * TICKS_PER_COUNT;
+    const text = bare ? written : `[${written}]${steps === 1 ? '' : `:${steps}`}`;
+    const last = parts.at(-1);
+    if (last?.text === text) last.times++;
+    else parts.push({ text, times: 1 });
+  }
+  const script = parts.map((p) => (p.times === 1 ? p.text : `{${p.text}}x${p.times}`)).join(' ');
+  return { script, stepsPerCount };
+}

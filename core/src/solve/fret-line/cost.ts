@@ -1,0 +1,179 @@
+import { fretWidth, openPitch, touchAt } from '../../instrument/index.js';
+import {
+  fingeringCost,
+  fingeringFaults,
+  type FingeringHand,
+  type Fingers,
+  type Frets,
+  handOn,
+  type LeftFinger,
+  moveMs,
+} from '../../left-hand/index.js';
+import { leftHandOf } from '../../player/index.js';
+import { STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
+import type { FretEvent, FretLineRequest, FretTerm, Placed } from './model.js';
+
+export type FretCost = Partial<Record<FretTerm, number>>;
+export interface RingingNote extends Placed {
+  readonly until: number;
+  /** Ends as soon as its string is struck: the upper notes of a chord that rings. */
+  readonly yields: boolean;
+}
+/** What the hand holds when an event begins: its own notes, and those that still ring. */
+export interface Grip {
+  readonly placed: readonly Placed[];
+  readonly ringing: readonly RingingNote[];
+  /** Fret under the first finger; an open string leaves the hand where it was. */
+  readonly position: number;
+}
+
+const asShape = (notes: readonly Placed[]): { frets: Frets; fingers: Fingers } => ({
+  frets: STRINGS.map((string) => notes.find((n) => n.string === string)?.fret ?? null),
+  fingers: STRINGS.map((string) => notes.find((n) => n.string === string)?.finger ?? null),
+});
+
+/** Whether one hand can hold all of it at once. */
+export function canHold(notes: readonly Placed[], hand: FingeringHand): boolean {
+  if (new Set(notes.map((n) => n.string)).size !== notes.length) return false;
+  const { frets, fingers } = asShape(notes);
+  return fingeringFaults(frets, fingers, hand).length === 0;
+}
+
+/** The hand's position that goes with stopped notes; what it was when none is stopped. */
+export function positionOf(notes: readonly Placed[], before: number): number {
+  const firsts = notes.flatMap((n) => (typeof n.finger === 'number' && n.finger > 0 ? [n.fret - n.finger + 1] : []));
+  return firsts.length ? Math.max(1, Math.min(...firsts)) : before;
+}
+
+export interface LineHand {
+  readonly hand: FingeringHand;
+  readonly move: ReturnType<typeof leftHandOf>;
+}
+export const lineHand = ({ neck, profile }: FretLineRequest): LineHand => ({
+  hand: handOn(neck, profile),
+  move: leftHandOf(profile),
+});
+
+/** What all that is held at once costs as a shape. */
+export function holdCost(grip: Grip, hand: FingeringHand) {
+  const { frets, fingers } = asShape([...grip.placed, ...grip.ringing]);
+  return fingeringCost(frets, fingers, hand);
+}
+
+/** What an event costs by itself: what is held together, its open strings, how high up it is. */
+export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip, chord: boolean): FretCost {
+  const { weights } = request.school;
+  const held = holdCost(grip, hand);
+  const share = weights.stretch / Math.max(1, hand.weights.stretch);
+  let weak = 0;
+  let open = 0;
+  let height = 0;
+  let squeeze = 0;
+  for (const n of grip.placed) {
+    // A finger's own fret in the first position has its number.
+    if (typeof n.finger === 'number' && n.fret > 0) squeeze = Math.max(squeeze, (n.finger - n.fret) * weights.squeeze);
+    if (n.finger === 4) weak += weights.weak;
+    if (n.fret === 0) open += chord ? 0 : weights.open;
+    else {
+      height = Math.max(height, (grip.position - 1) * weights.height);
+      const sounds = openPitch(request.tuning, n.string, request.neck.capo) + n.fret;
+      if (!chord && STRINGS.some((s) => openPitch(request.tuning, s, request.neck.capo) === sounds))
+        open += weights.openMissed;
+    }
+  }
+  return {
+    stretch: Math.round(held.stretch * share) + held.order + held.crowd + squeeze,
+    barre: held.barre * weights.barre,
+    weak,
+    open,
+    height,
+  };
+}
+
+/** What the way from one event to the next costs. */
+export function wayCost(
+  request: FretLineRequest,
+  { move }: LineHand,
+  before: Grip,
+  after: Grip,
+  ticksBetween: number,
+): FretCost {
+  const { neck, bpm, school } = request;
+  const { weights } = school;
+  const cost = { shift: 0, late: 0, jump: 0, hinge: 0 };
+  const [held, holds] = [inHand(before), inHand(after)];
+  for (const finger of new Set(after.placed.map((n) => n.finger))) {
+    const move = fingerMove(held, holds, finger);
+    if (move === 'jumps') cost.jump += weights.jump;
+    else if (move === 'rolls over') cost.jump += Math.round(weights.jump / 2);
+    else if (move === 'hinges') cost.hinge += weights.hinge;
+  }
+  if (weights.otherString) {
+    const [a, b] = [top(before.placed), top(after.placed)];
+    if (a && b && a.string !== b.string) cost.jump += weights.otherString;
+  }
+  const frets = Math.abs(after.position - before.position);
+  if (frets > 0) {
+    cost.shift = (guides(before, after) ? weights.guided : weights.shift) + frets * weights.perFret;
+    const at = (fret: number) => touchAt(fret, neck.capo, neck.scaleLength);
+    const needed = moveMs(Math.abs(at(after.position) - at(before.position)), fretWidth(after.position, neck), move);
+    const there = (ticksBetween * 60_000) / (TICKS_PER_COUNT * bpm);
+    if (needed > there) cost.late = Math.round(weights.late * (needed / Math.max(1, there) - 1));
+  }
+  return cost;
+}
+const inHand = (grip: Grip): readonly Placed[] => [...grip.placed, ...grip.ringing];
+/**
+ * What a finger that stops a note does from one event to the next: it jumps to another string and fret, rolls
+ * over to another string on its fret, works as a hinge between one string and several, or none of these.
+ */
+export type FingerMove = 'jumps' | 'rolls over' | 'hinges' | 'none';
+export function fingerMove(held: readonly Placed[], holds: readonly Placed[], finger: LeftFinger): FingerMove {
+  if (finger === 0) return 'none';
+  const [from, to] = [held.filter((p) => p.finger === finger), holds.filter((p) => p.finger === finger)];
+  const [a, b] = [from[0], to[0]];
+  if (!a || !b) return 'none';
+  const shared = to.some((p) => from.some((q) => q.string === p.string));
+  if (!shared) return a.fret === b.fret ? 'rolls over' : 'jumps';
+  return a.fret === b.fret && from.length > 1 !== to.length > 1 ? 'hinges' : 'none';
+}
+/** Whether a finger stays on its string and leads the hand to its next place. */
+export const guides = (before: Grip, after: Grip): boolean =>
+  after.placed.some((n) => n.finger !== 0 && before.placed.some((p) => p.finger === n.finger && p.string === n.string));
+
+/** The melody's note: the highest string struck. */
+const top = (placed: readonly Placed[]): Placed | undefined =>
+  placed.reduce<Placed | undefined>((best, p) => (!best || p.string < best.string ? p : best), undefined);
+
+/** What may go on ringing into an event at a place. */
+export function stillRinging(grip: Grip, earlier: FretEvent, at: number): readonly RingingNote[] {
+  const rings = earlier.rings !== undefined || earlier.notes.some((n) => n.rings !== undefined);
+  if (!rings && grip.ringing.length === 0) return NOTHING;
+  const own = grip.placed.map((p, i): RingingNote => ({
+    ...p,
+    until: earlier.at + (earlier.rings ?? earlier.notes[i]?.rings ?? 0),
+    yields: earlier.rings !== undefined && i > 0,
+  }));
+  return [...grip.ringing, ...own].filter((r) => r.until > at);
+}
+const NOTHING: readonly RingingNote[] = [];
+/** What of it goes on under the notes struck there. */
+export const under = (ringing: readonly RingingNote[], struck: readonly Placed[]): readonly RingingNote[] =>
+  ringing.some((r) => r.yields)
+    ? ringing.filter((r) => !(r.yields && struck.some((p) => p.string === r.string)))
+    : ringing;
+
+/** Whether an event is a chord held as a shape. */
+export const isChord = (event: FretEvent): boolean => event.notes.length === 0;
+
+/** What the hand holds at every event of a line that is fingered. */
+export function gripsOf({ events }: FretLineRequest, steps: readonly (readonly Placed[])[]): Grip[] {
+  const grips: Grip[] = [];
+  events.forEach((event, i) => {
+    const placed = steps[i] ?? [];
+    const [before, earlier] = [grips[i - 1], events[i - 1]];
+    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
+    grips.push({ placed, ringing, position: positionOf([...placed, ...ringing], before?.position ?? 1) });
+  });
+  return grips;
+}

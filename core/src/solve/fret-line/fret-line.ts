@@ -1,0 +1,108 @@
+import { lineFaults } from './choices.js';
+import { type Ask, settled } from '../../player/index.js';
+import {
+  kBest,
+  leastTotal,
+  type Move,
+  type SearchProblem,
+  type SearchWatch,
+  withExactBound,
+} from '../../search/index.js';
+import type { Way } from './choices.js';
+import { type FretCost, type Grip, isChord, stillRinging, under, wayCost } from './cost.js';
+import { holdingFor, placedText, pointsOf } from './held.js';
+import {
+  FRET_TERMS,
+  type FretAnswer,
+  type FretEvent,
+  type FretLineRequest,
+  type FretLineResult,
+  type FretTerm,
+  type Placed,
+} from './model.js';
+
+interface State extends Grip {
+  readonly n: number;
+}
+const NO_WAY: FretCost = {};
+
+/**
+ * String, fret and finger for every note of a line, the k best ways, with the cost of each by named term.
+ * A note that rings keeps its finger and its string.
+ * @returns reasons in words when it can't be played
+ * @throws SearchCancelled when the watch says so
+ */
+export function fretLine(ask: Ask<FretLineRequest>, watch: SearchWatch = {}): FretLineResult {
+  const request = settled<FretLineRequest>(ask);
+  const asked = fretProblem(request);
+  if ('faults' in asked) return { infeasible: asked.faults };
+  const { paths, looked } = kBest(withExactBound(asked.problem, request.events.length, watch), request.k ?? 5, watch);
+  const answers: readonly FretAnswer[] = paths;
+  return answers.length ? { answers, looked } : { infeasible: [asked.stuck()] };
+}
+/** The points of the best fretting alone, or why there is none: for comparing many. */
+export function leastFretting(request: FretLineRequest, holding = holdingFor(request)): number | string {
+  const asked = fretProblem(request, holding);
+  if ('faults' in asked) return asked.faults[0] ?? '';
+  return leastTotal(asked.problem) ?? asked.stuck();
+}
+
+interface Asked {
+  readonly problem: SearchProblem<State, readonly Placed[], FretTerm>;
+  /** Said when no way leads to the end. */
+  readonly stuck: () => string;
+}
+function fretProblem(
+  request: FretLineRequest,
+  { hand, ways, under: heldUnder } = holdingFor(request),
+): Asked | { readonly faults: readonly string[] } {
+  const faults = lineFaults(request);
+  if (faults.length) return { faults };
+  const choices: (readonly Way[])[] = [];
+  for (const [i, event] of request.events.entries()) {
+    const found = ways(event);
+    if ('fault' in found) return { faults: [`Event ${i + 1}: ${found.fault}`] };
+    choices.push(found.ways);
+  }
+  const names = new Map<readonly Placed[], string>();
+  const nameOf = (placed: readonly Placed[]): string => {
+    const there = names.get(placed) ?? placedText(placed);
+    names.set(placed, there);
+    return there;
+  };
+  const { events } = request;
+  const N = events.length;
+  let furthest = 0;
+  const problem: SearchProblem<State, readonly Placed[], FretTerm> = {
+    terms: FRET_TERMS,
+    start: { n: 0, placed: [], ringing: [], position: 1 },
+    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? placedText(s.ringing) : ''}`,
+    stage: (s) => s.n,
+    isEnd: (s) => s.n === N,
+    moves: (s): Move<State, readonly Placed[], FretTerm>[] => {
+      const event = events[s.n] as FretEvent;
+      const earlier = events[s.n - 1];
+      furthest = Math.max(furthest, s.n);
+      const chord = isChord(event);
+      const mayRing = earlier ? stillRinging(s, earlier, event.at) : [];
+      const all = heldUnder(mayRing);
+      const moves: Move<State, readonly Placed[], FretTerm>[] = [];
+      for (const choice of choices[s.n] ?? []) {
+        const { placed } = choice;
+        const ringing = under(mayRing, placed);
+        const held = (ringing === mayRing ? all : heldUnder(ringing))(choice, chord);
+        if (!held) continue;
+        const to: State = { n: s.n + 1, placed, ringing, position: held.position ?? s.position };
+        const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at) : NO_WAY;
+        const total = held.points + pointsOf(way);
+        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way }) });
+      }
+      return moves;
+    },
+  };
+  return {
+    problem,
+    stuck: () =>
+      `Event ${furthest + 1} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
+  };
+}

@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { LEFT_HAND } from '../../testing/left-hand.js';
+import { ticks } from '../../time/index.js';
+import { fretLine, rankKeys, readNotes, sayKey } from './index.js';
+
+const base = LEFT_HAND;
+const passage = readNotes('[ab2~ eb4] db4 c4 bb3 [eb3~ eb4] db4 c4 bb3', 4).events;
+
+describe('keys and capo', () => {
+  it('every transposition with every capo place is ranked by its best fretting', () => {
+    const ranked = rankKeys({ ...base, events: passage, transpositions: [-1, 0, 1], capos: [0, 1, 2] });
+    expect(ranked).toHaveLength(9);
+    const totals = ranked.map((r) => r.total ?? Infinity);
+    expect(totals).toEqual([...totals].sort((a, b) => a - b));
+    for (const r of ranked) {
+      const events = passage.map((e) => ({ ...e, notes: e.notes.map((n) => ({ ...n, midi: n.midi + r.transposed })) }));
+      const own = fretLine({ ...base, neck: { ...base.neck, capo: r.capo }, events, k: 1 });
+      expect(r.total).toBe(own.infeasible ? null : own.answers[0]!.total);
+    }
+  });
+  it('a passage in flats gets easier a semitone up, or with a capo under it', () => {
+    const ranked = rankKeys({ ...base, events: passage });
+    const here = ranked.find((r) => r.transposed === 0 && r.capo === 0)!;
+    expect(ranked[0]!.total!).toBeLessThan(here.total ?? Infinity);
+    expect(sayKey(here)).toBe('As it stands, no capo: A♭2 to E♭4');
+  });
+  it('says what is lost: open basses, and what can’t be played at all', () => {
+    const open = readNotes('[a2~ e4] d4 [e2~ e4] d4', 4).events;
+    const ranked = rankKeys({ ...base, events: open, transpositions: [0, 1, -6], capos: [0] });
+    expect(ranked.find((r) => r.transposed === 1)?.lost[0]).toBe('2 of 2 open basses');
+    const low = ranked.find((r) => r.transposed === -6)!;
+    expect(low.total).toBeNull();
+    expect(low.lost.at(-1)).toMatch(/is not on any string/);
+    expect(ranked.at(-1)).toBe(low);
+  });
+  it('tells how far it has come, and can be cancelled', () => {
+    const seen: number[] = [];
+    rankKeys({ ...base, events: passage, transpositions: [0, 1], capos: [0, 2] }, { progress: (s) => seen.push(s) });
+    expect(seen.filter((s) => s < 1).length).toBe(4);
+    const long = Array.from({ length: 400 }, (_, i) => ({ at: ticks(i * 1260), notes: [{ midi: 60 + (i % 8) }] }));
+    expect(() => rankKeys({ ...base, events: long }, { cancelled: () => true })).toThrow();
+  });
+});

@@ -1,0 +1,55 @@
+import { openPitch } from '../../instrument/index.js';
+import { type Ask, settled } from '../../player/index.js';
+import { waysOf } from './choices.js';
+import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, ownCost, wayCost } from './cost.js';
+import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretTerm, type Placed } from './model.js';
+
+/** What a fretting costs, event after event, apart from any search; faults in words when it can't be played. */
+export function scoreFretting(
+  ask: Ask<FretLineRequest>,
+  steps: readonly (readonly Placed[])[],
+): FretAnswer | { readonly faults: readonly string[] } {
+  const request = settled<FretLineRequest>(ask);
+  const hand = lineHand(request);
+  const ways = waysOf(request);
+  const faults: string[] = [];
+  const cost = Object.fromEntries(FRET_TERMS.map((t) => [t, 0])) as Record<FretTerm, number>;
+  const add = (c: FretCost) => {
+    for (const t of FRET_TERMS) cost[t] += c[t] ?? 0;
+  };
+  const grips = gripsOf(request, steps);
+  request.events.forEach((event, i) => {
+    const placed = steps[i] ?? [];
+    if (isChord(event)) {
+      const found = ways(event);
+      if ('fault' in found) faults.push(`Event ${i + 1}: ${found.fault}`);
+      else {
+        const held = found.ways.find((way) => sameNotes(way.placed, placed));
+        if (held) cost.sound += held.sound;
+        else faults.push(`Event ${i + 1} is held as none of its shapes.`);
+      }
+    }
+    event.notes.forEach((note, n) => {
+      const own = placed[n];
+      const right = own && openPitch(request.tuning, own.string, request.neck.capo) + own.fret === note.midi;
+      if (!right) faults.push(`Event ${i + 1}, note ${n + 1} sounds another pitch.`);
+      if (own && note.string !== undefined && note.string !== own.string)
+        faults.push(`Event ${i + 1}, note ${n + 1} is on another string.`);
+      if (own && note.finger !== undefined && note.finger !== own.finger)
+        faults.push(`Event ${i + 1}, note ${n + 1} has another finger.`);
+      if (own && own.fret > (request.highestFret ?? 12)) faults.push(`Event ${i + 1}, note ${n + 1} is too high.`);
+    });
+    const [before, grip] = [grips[i - 1], grips[i] as Grip];
+    const earlier = request.events[i - 1];
+    if (!canHold([...placed, ...grip.ringing], hand.hand)) faults.push(`Event ${i + 1} can’t be held with what rings.`);
+    else {
+      add(ownCost(request, hand, grip, isChord(event)));
+      if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));
+    }
+  });
+  if (faults.length) return { faults };
+  return { steps, cost, total: FRET_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+}
+const sameNotes = (a: readonly Placed[], b: readonly Placed[]): boolean =>
+  a.length === b.length &&
+  a.every((p) => b.some((q) => q.string === p.string && q.fret === p.fret && q.finger === p.finger));

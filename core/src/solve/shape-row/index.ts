@@ -1,0 +1,1 @@
+export * from './shape-row.js';

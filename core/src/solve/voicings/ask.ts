@@ -1,0 +1,144 @@
+import { readChord } from '../../chord/index.js';
+import { type FingeringHand, type Frets, handOn, SHAPE_WEIGHTS, type ShapeWeights } from '../../left-hand/index.js';
+import { STRINGS } from '../../time/index.js';
+import type { VoicingRequest, VoicingTerm } from './model.js';
+
+export const HIGHEST_VOICING_FRET = 15;
+/** Strings that sound when the request does not limit them. */
+const WANTED_STRINGS = 5;
+
+/** A request with everything worked out that each fret is asked about. */
+export interface Asked {
+  readonly request: VoicingRequest;
+  readonly weights: ShapeWeights;
+  readonly hand: FingeringHand;
+  readonly highest: number;
+  readonly atLeast: number;
+  readonly wanted: number;
+  /** Tones there are, and which of them must sound, as bits. */
+  readonly needed: number;
+  readonly all: number;
+  readonly tones: number;
+  /** For each string (6 to 1) the frets that may sound with the bit of their tone. */
+  readonly frets: readonly (readonly { readonly fret: number; readonly bit: number; readonly midi: number }[])[];
+  /** The same by fret. */
+  readonly at: readonly ReadonlyMap<number, { readonly bit: number; readonly midi: number }>[];
+  readonly bassIs: (midi: number) => 'right' | 'other' | 'wrong';
+  /** Exact pitches: none twice. */
+  readonly once: boolean;
+}
+export type AskReading = { readonly asked: Asked } | { readonly faults: readonly string[] };
+
+/** Reads a request; what can't be asked comes back in words. */
+export function readAsk(request: VoicingRequest): AskReading {
+  const faults: string[] = [];
+  const highest = request.highestFret ?? 12;
+  if (!Number.isInteger(highest) || highest < 0 || highest > HIGHEST_VOICING_FRET)
+    faults.push(`The highest fret is 0 to ${HIGHEST_VOICING_FRET}, not ${highest}.`);
+  const reading = request.chord === undefined ? null : readChord(request.chord);
+  if (reading && !reading.ok) faults.push(reading.message);
+  const notes = request.notes ?? [];
+  if (!reading && (notes.length === 0 || notes.length > 6)) faults.push('Name a chord, or one to six notes.');
+  if (!reading && new Set(notes).size !== notes.length) faults.push('A note is named twice; each is wanted once.');
+  if (faults.length) return { faults };
+  const chord = reading?.ok ? reading.chord : null;
+  const bits = chord ? chord.tones.map((t) => t.pitchClass) : [...notes];
+  const bitOf = (midi: number) => 1 << bits.indexOf(chord ? midi % 12 : midi);
+  const needed = chord
+    ? chord.tones.reduce((sum, t, i) => (t.needed ? sum | (1 << i) : sum), 0)
+    : (1 << bits.length) - 1;
+  const allowed = new Set(request.strings ?? STRINGS);
+  const { neck, tuning } = request;
+  const frets = STRINGS.map((string, i) => {
+    if (!allowed.has(string)) return [];
+    const open = (tuning[i] ?? 0) + neck.capo;
+    return Array.from({ length: highest + 1 }, (_, fret) => ({ fret, midi: open + fret, bit: 0 }))
+      .filter((f) => (request.open === 'none' ? f.fret > 0 : true) && bits.includes(chord ? f.midi % 12 : f.midi))
+      .map((f) => ({ ...f, bit: bitOf(f.midi) }));
+  });
+  const weights = request.weights ?? SHAPE_WEIGHTS;
+  return {
+    asked: {
+      request,
+      weights,
+      hand: easier(handOn(neck, request.profile, weights), request.easy === true),
+      highest,
+      atLeast: chord ? Math.max(1, request.atLeast ?? 3) : notes.length,
+      wanted: chord ? Math.min(allowed.size, WANTED_STRINGS) : notes.length,
+      needed,
+      all: (1 << bits.length) - 1,
+      tones: bits.length,
+      frets,
+      at: frets.map((list) => new Map(list.map((f) => [f.fret, f]))),
+      once: !chord,
+      bassIs: (midi) => {
+        if (!chord) return 'right';
+        if (chord.bass !== null) return midi % 12 === chord.bass ? 'right' : 'wrong';
+        if (midi % 12 === chord.root) return 'right';
+        return request.bass === 'root' ? 'wrong' : 'other';
+      },
+    },
+  };
+}
+
+const easier = (hand: FingeringHand, easy: boolean): FingeringHand => {
+  if (!easy) return hand;
+  const reach = Object.fromEntries(
+    Object.entries(hand.left.reach).map(([pair, r]) => [pair, { ease: r.ease, limit: r.ease }]),
+  ) as FingeringHand['left']['reach'];
+  return { ...hand, left: { ...hand.left, reach } };
+};
+
+/** Why these frets are no answer to what was asked; null when they are one. */
+export function soundFault(asked: Asked, frets: Frets): string | null {
+  let mask = 0;
+  let sounding = 0;
+  let lowest: number | null = null;
+  let open = false;
+  for (let i = 0; i < 6; i++) {
+    const fret = frets[i] ?? null;
+    if (fret === null) continue;
+    const found = asked.at[i]?.get(fret);
+    if (!found) return `String ${STRINGS[i] ?? 1} at ${fret} does not belong to it.`;
+    if (asked.once && mask & found.bit) return 'A note sounds twice.';
+    mask |= found.bit;
+    sounding++;
+    open ||= fret === 0;
+    if (lowest === null || found.midi < lowest) lowest = found.midi;
+  }
+  if (sounding < asked.atLeast) return `Only ${sounding} strings sound; ${asked.atLeast} are wanted.`;
+  if ((mask & asked.needed) !== asked.needed) return 'A tone is missing.';
+  if (lowest !== null && asked.bassIs(lowest) === 'wrong') return 'The bass is another.';
+  if (asked.request.open === 'some' && !open) return 'No string is open.';
+  return null;
+}
+
+/** What these frets cost apart from the fingers that hold them. */
+export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTerm, number>> {
+  const { weights } = asked;
+  let [count, silentSince, inner, last] = [0, 0, 0, 0];
+  let [mask, lowest, firstStopped] = [0, Infinity, Infinity];
+  for (let i = 0; i < 6; i++) {
+    const fret = frets[i] ?? null;
+    if (fret === null) {
+      silentSince++;
+      continue;
+    }
+    if (count > 0) inner += silentSince;
+    silentSince = 0;
+    count++;
+    last = i;
+    if (fret > 0) firstStopped = Math.min(firstStopped, fret);
+    const found = asked.at[i]?.get(fret);
+    mask |= found?.bit ?? 0;
+    lowest = Math.min(lowest, found?.midi ?? Infinity);
+  }
+  const missing = mask === asked.all ? 0 : asked.tones > 3 ? weights.missing : weights.missingInTriad;
+  return {
+    mutes: inner * weights.innerMute + (5 - last) * weights.outerMute,
+    missing,
+    bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
+    height: firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height,
+    thin: Math.max(0, asked.wanted - count) * weights.thin,
+  };
+}

@@ -1,0 +1,27 @@
+import { fingeringCost, fingeringFaults } from '../../left-hand/index.js';
+import { type Ask, settled } from '../../player/index.js';
+import { readAsk, soundCost, soundFault } from './ask.js';
+import { type FrettedShape, VOICING_TERMS, type VoicingAnswer, type VoicingRequest } from './model.js';
+
+/** What a shape costs as an answer to a request, apart from any search; faults in words when it is none. */
+export function scoreVoicing(
+  ask: Ask<VoicingRequest>,
+  shape: FrettedShape,
+): VoicingAnswer | { readonly faults: readonly string[] } {
+  const request = settled<VoicingRequest>(ask);
+  const reading = readAsk(request);
+  if ('faults' in reading) return reading;
+  const { asked } = reading;
+  const sound = soundFault(asked, shape.frets);
+  const faults = [...(sound ? [sound] : []), ...fingeringFaults(shape.frets, shape.fingers, asked.hand)];
+  if (request.barre === false && fingeringCost(shape.frets, shape.fingers, asked.hand).barre > 0)
+    faults.push('No barre is wanted.');
+  if (faults.length) return { faults };
+  const parts = { ...soundCost(asked, shape.frets), ...fingeringCost(shape.frets, shape.fingers, asked.hand) };
+  const cost = Object.fromEntries(VOICING_TERMS.map((t) => [t, parts[t] ?? 0])) as VoicingAnswer['cost'];
+  return {
+    steps: [{ frets: shape.frets, fingers: shape.fingers }],
+    cost,
+    total: VOICING_TERMS.reduce((s, t) => s + cost[t], 0),
+  };
+}

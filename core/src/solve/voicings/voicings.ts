@@ -1,0 +1,162 @@
+import { touchPoint } from '../../instrument/index.js';
+import { fingerShape, type Frets } from '../../left-hand/index.js';
+import { type Ask, settled } from '../../player/index.js';
+import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
+import { type Asked, readAsk, soundCost, soundFault } from './ask.js';
+import {
+  type FrettedShape,
+  VOICING_TERMS,
+  type VoicingRequest,
+  type VoicingResult,
+  type VoicingTerm,
+} from './model.js';
+
+interface State {
+  /** Frets chosen so far, from string 6 on. */
+  readonly frets: Frets;
+  readonly done: boolean;
+}
+
+/**
+ * The k best shapes for a chord or for given notes, best first, each with its cheapest fingers.
+ * @returns reasons in words when the chord is not known or no shape can be held
+ * @throws SearchCancelled when the watch says so
+ */
+export function voicings(ask: Ask<VoicingRequest>, watch: SearchWatch = {}): VoicingResult {
+  const request = settled<VoicingRequest>(ask);
+  const reading = readAsk(request);
+  if ('faults' in reading) return { infeasible: reading.faults };
+  const { paths, looked } = kBest(voicingProblem(reading.asked), request.k ?? 5, watch);
+  return paths.length ? { answers: paths, looked } : { infeasible: [nothing(reading.asked)] };
+}
+
+function nothing({ request }: Asked): string {
+  const limits = [
+    request.strings && request.strings.length < 6 ? 'more strings' : '',
+    request.open === 'none' ? 'open strings' : '',
+    request.open === 'some' ? 'shapes without open strings' : '',
+    request.barre === false ? 'barres' : '',
+    request.bass === 'root' ? 'other basses than the root' : '',
+    request.easy ? 'stretches up to the limit' : '',
+    (request.highestFret ?? 12) < 12 ? 'higher frets' : '',
+  ].filter((l) => l !== '');
+  return limits.length
+    ? `No shape answers this. Allow ${limits.join(', or ')}.`
+    : 'No shape of it can be held by this hand. Ask for fewer tones, or another tuning or capo.';
+}
+
+/** Each string takes a fret or stays silent; at the end the cheapest fingers are laid on. */
+function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, VoicingTerm> {
+  const widest = asked.hand.left.reach['14'].limit;
+  /** Whether two stopped frets can be under one hand at all: along the neck, on whatever strings. */
+  const along = Array.from({ length: asked.highest + 1 }, (_, fret) => touchPoint(3, fret, asked.hand.neck).x);
+  const together = (low: number, high: number): boolean => (along[high] ?? 0) - (along[low] ?? 0) <= widest;
+  const ahead = whatIsAhead(asked);
+  /** Least cost that any ending of these frets has; parts that only grow. */
+  const sofar = (frets: Frets): number => {
+    const first = frets.findIndex((f) => f !== null);
+    if (first < 0) return 0;
+    let last = frets.length - 1;
+    while ((frets[last] ?? null) === null) last--;
+    let inner = 0;
+    for (let i = first; i < last; i++) if ((frets[i] ?? null) === null) inner++;
+    const silent = frets.filter((f) => f === null).length;
+    const thin = Math.max(0, asked.wanted - (6 - silent));
+    const decided = ahead(frets);
+    if (decided === Infinity) return Infinity;
+    return inner * asked.weights.innerMute + thin * asked.weights.thin + decided + handLeast(asked, frets);
+  };
+  const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
+    if (soundFault(asked, frets) !== null) return [];
+    const withBarre = asked.request.barre !== false;
+    const best = fingerShape(frets, asked.hand, withBarre ? 1 : Infinity).find((f) => withBarre || f.cost.barre === 0);
+    if (!best) return [];
+    const sound = soundCost(asked, frets);
+    const cost = { ...sound, ...best.cost };
+    const total = VOICING_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0);
+    return [{ to: { frets, done: true }, step: { frets, fingers: best.fingers }, total, cost: () => cost }];
+  };
+  return {
+    terms: VOICING_TERMS,
+    start: { frets: [], done: false },
+    key: (s) => `${s.done ? 'held' : ''}${s.frets.map((f) => f ?? 'x').join()}`,
+    stage: (s) => s.frets.length + (s.done ? 1 : 0),
+    isEnd: (s) => s.done,
+    bound: (s) => (s.done ? 0 : s.frets.length === 6 ? leafBound(asked, s.frets) : sofar(s.frets)),
+    moves: (s) => {
+      if (s.frets.length === 6) return leaf(s.frets);
+      const free = (to: Frets): Move<State, FrettedShape, VoicingTerm> => ({
+        to: { frets: to, done: false },
+        step: null,
+        total: 0,
+        cost: () => ({}),
+      });
+      const stopped = s.frets.filter((f): f is number => f !== null && f > 0);
+      const [low, high] = [Math.min(...stopped), Math.max(...stopped)];
+      const choices = (asked.frets[s.frets.length] ?? []).filter(
+        ({ fret }) =>
+          fret === 0 ||
+          stopped.length === 0 ||
+          (together(Math.min(low, fret), Math.max(high, fret)) && fits(s.frets, fret)),
+      );
+      return [...choices.map((c) => free([...s.frets, c.fret])), free([...s.frets, null])];
+    },
+  };
+  /** Five fingers at most, one of them the thumb: more different frets than that can't be held. */
+  function fits(frets: Frets, fret: number): boolean {
+    return new Set([...frets.filter((f) => f !== null && f > 0), fret]).size <= 5;
+  }
+}
+/**
+ * What the strings still to come can do about tones and bass: Infinity when they can't bring what is
+ * missing any more, the bass's cost as soon as no later string can sound below it.
+ */
+function whatIsAhead(asked: Asked): (frets: Frets) => number {
+  const bits = [0, 0, 0, 0, 0, 0, 0];
+  const lowest = [0, 0, 0, 0, 0, 0, Infinity];
+  for (let i = 5; i >= 0; i--) {
+    bits[i] = (asked.frets[i] ?? []).reduce((sum, f) => sum | f.bit, bits[i + 1] ?? 0);
+    lowest[i] = Math.min(lowest[i + 1] ?? Infinity, ...(asked.frets[i] ?? []).map((f) => f.midi));
+  }
+  return (frets) => {
+    let mask = 0;
+    let low = Infinity;
+    for (let i = 0; i < frets.length; i++) {
+      const found = asked.at[i]?.get(frets[i] ?? -1);
+      if (!found) continue;
+      mask |= found.bit;
+      low = Math.min(low, found.midi);
+    }
+    const missing = asked.needed & ~mask;
+    if ((missing & (bits[frets.length] ?? 0)) !== missing) return Infinity;
+    let count = 0;
+    for (let rest = missing; rest; rest &= rest - 1) count++;
+    if (count > 6 - frets.length) return Infinity;
+    if (low === Infinity || low > (lowest[frets.length] ?? Infinity)) return 0;
+    const bass = asked.bassIs(low);
+    return bass === 'wrong' ? Infinity : bass === 'other' ? asked.weights.bass : 0;
+  };
+}
+
+/** What any fingers on these frets cost at least, and on any frets that hold these. */
+function handLeast({ hand, weights }: Asked, frets: Frets): number {
+  let [low, high, count] = [Infinity, 0, 0];
+  for (const f of frets)
+    if (f !== null && f > 0) {
+      low = Math.min(low, f);
+      high = Math.max(high, f);
+      count++;
+    }
+  if (count === 0) return 0;
+  const shortBarre = weights.barre + 2 * weights.barreString;
+  // Four strings take all four fingers or a barre; five need a barre, or the thumb.
+  const crowd = Math.max(0, high - low - 3) * weights.crowd;
+  const many = count < 4 ? 0 : Math.min(weights.weak, shortBarre, weights.thumb);
+  return hand.left.thumbOver ? 0 : crowd + (count > 4 ? shortBarre : many);
+}
+
+/** What a full set of frets costs before any finger is laid on; Infinity when it is no answer. */
+function leafBound(asked: Asked, frets: Frets): number {
+  if (soundFault(asked, frets) !== null) return Infinity;
+  return Object.values(soundCost(asked, frets)).reduce((sum, n) => sum + n, 0) + handLeast(asked, frets);
+}

@@ -1,9 +1,0 @@
-import type { Shape } from '../fretting/index.js';
-import { fingeringFaults, fingerShape, type FingeringHand } from './fingering.js';
-
-/** Why this hand can't hold a shape, in a sentence; null when it can. Fingers that are not named may be any. */
-export function reachFault({ frets, fingers }: Pick<Shape, 'frets' | 'fingers'>, hand: FingeringHand): string | null {
-  const named = frets.every((f, i) => !f || (fingers[i] ?? null) !== null);
-  if (named) return fingeringFaults(frets, fingers, hand)[0] ?? null;
-  return fingerShape(frets, hand, 1).length ? null : 'No fingers of this hand hold it.';
-}

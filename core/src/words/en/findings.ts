@@ -1,0 +1,241 @@
+import { placeLabel } from '../../cycle/index.js';
+import type { Raise } from '../../drill/index.js';
+import type { Tuning } from '../../instrument/index.js';
+import type { Shape } from '../../left-hand/index.js';
+import type { Section } from '../../piece/index.js';
+import type { HandProfile } from '../../player/index.js';
+import type { HandLoad, NotPlanted, Pendulum, PendulumPlace, Plant } from '../../right-hand/index.js';
+import type { Layout, Rotation } from '../../round/index.js';
+import type { BarreHold, PlacedChange } from '../../score/index.js';
+import type { FlatPattern } from '../../script/index.js';
+import { fingersOf } from '../../stroke/index.js';
+import { HIGHEST_BPM, TICKS_PER_COUNT } from '../../time/index.js';
+import { leftHandFindings } from './left-hand-findings.js';
+import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
+
+export type Tone = 'plain' | 'good' | 'watch' | 'late';
+export interface Finding {
+  readonly id:
+    'round' | 'accents' | 'weak' | 'missed' | 'start' | 'hand' | 'plants' | 'ceiling' | 'span' | 'block' | 'barre';
+  readonly tone: Tone;
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+export interface FindingMatter {
+  readonly section: Section;
+  readonly shapes: readonly Shape[];
+  readonly tuning: Tuning;
+  readonly capo: number;
+  readonly changes: readonly PlacedChange[];
+  readonly barres: readonly BarreHold[];
+  readonly flat: FlatPattern;
+  readonly layout: Layout;
+  readonly rotations: readonly Rotation[];
+  readonly plants: readonly Plant[];
+  readonly pendulum: Pendulum;
+  readonly load: HandLoad;
+  readonly raises: readonly Raise[];
+  readonly profile: HandProfile;
+}
+
+/** What there is to say about a section, in sentences, in the order in which a player asks. */
+export function sayFindings(m: FindingMatter): Finding[] {
+  if (m.flat.events.length === 0) return [];
+  return [ceiling(m), comesRound(m), ...accents(m), betterStart(m), hand(m), plants(m), ...leftHandFindings(m)].filter(
+    (f): f is Finding => f !== null,
+  );
+}
+
+const counts = (ticks: number): string => {
+  const n = Math.round((ticks / TICKS_PER_COUNT) * 100) / 100;
+  return `${n} count${n === 1 ? '' : 's'}`;
+};
+
+function comesRound({ layout, flat, section }: FindingMatter): Finding {
+  const { patternPasses, cycles } = layout.realign;
+  const steps = plural(flat.slots.length, 'step');
+  return {
+    id: 'round',
+    tone: 'plain',
+    title: cycles === 1 ? 'Comes round every turn' : `Comes round after ${cycles} turns`,
+    lines: [
+      `${plural(patternPasses, 'pass').replace('passs', 'passes')} of ${steps} (${counts(layout.patternLength)}) over ${plural(section.cycle.counts, 'count')} a turn.`,
+      ...(layout.truncated ? [`The first ${layout.turns} turns are shown.`] : []),
+    ],
+  };
+}
+
+/** “3 and 6 in turn 2, 10 in turns 1, 3 and 5”: places gathered by the turns they come in. */
+function placesByTurn(list: readonly { label: string; turn: number }[], turns: number): string {
+  const byLabel = new Map<string, number[]>();
+  for (const m of list) byLabel.set(m.label, [...(byLabel.get(m.label) ?? []), m.turn + 1]);
+  const byTurns = new Map<string, string[]>();
+  for (const [label, at] of byLabel) {
+    const key =
+      at.length === turns
+        ? turns === 1
+          ? ''
+          : ' in every turn'
+        : ` in turn${at.length === 1 ? '' : 's'} ${listed(at.map(String))}`;
+    byTurns.set(key, [...(byTurns.get(key) ?? []), label]);
+  }
+  return [...byTurns].map(([key, labels]) => listed(labels) + key).join('; ');
+}
+
+function accents({ layout, section }: FindingMatter): Finding[] {
+  const first = layout.meetings.filter((m) => m.turn === 0);
+  if (first.length === 0) return [];
+  const found: Finding[] = [
+    {
+      id: 'accents',
+      tone: 'plain',
+      title: layout.turns === 1 ? 'Accents' : 'Accents in turn 1',
+      lines: [first.map((m) => `${m.label} ${sayMet(m.by)}`).join(' · ')],
+    },
+  ];
+  const weak = layout.meetings.filter((m) => m.weak);
+  if (weak.length > 0) {
+    const who = new Map<string, { label: string; turn: number }[]>();
+    for (const m of weak) who.set(sayMet(m.by), [...(who.get(sayMet(m.by)) ?? []), m]);
+    found.push({
+      id: 'weak',
+      tone: 'watch',
+      title: `${weak.length} of ${layout.meetings.length} accents fall on a weak stroke`,
+      lines: [...who].map(([by, list]) => `${by} carries ${placesByTurn(list, layout.turns)}.`),
+    });
+  } else if (layout.missed.length === 0) {
+    found.push({
+      id: 'weak',
+      tone: 'good',
+      title: 'Every accent is carried',
+      lines: [`All ${section.cycle.accents.length} accents meet a strong stroke in every turn.`],
+    });
+  }
+  if (layout.missed.length > 0)
+    found.push({
+      id: 'missed',
+      tone: 'watch',
+      title: `Nothing meets ${plural(layout.missed.length, 'accent')}`,
+      lines: [`Silent: ${placesByTurn(layout.missed, layout.turns)}.`],
+    });
+  return found;
+}
+
+function betterStart({ rotations, flat, layout, section }: FindingMatter): Finding | null {
+  const best = rotations[0];
+  const written = rotations.find((r) => r.slot === 0);
+  if (!best || !written || section.cycle.accents.length === 0 || rotations.length < 2) return null;
+  const percent = (n: number) => `${Math.round(n * 100)} %`;
+  const step = flat.slots[best.slot]?.step;
+  const name = step && step.kind !== 'rest' && step.kind !== 'hold' ? ` (${sayMotion(step)})` : '';
+  const equal = rotations.every((r) => r.overall === best.overall);
+  if (best.slot === 0 || (best.overall === written.overall && best.firstTurn === written.firstTurn)) {
+    const line =
+      equal && layout.realign.cycles > 1
+        ? 'All starts are equal over the whole round; this one gives the first turn most.'
+        : `It gives the accents ${percent(written.overall)} of the weight they ask for; no other start gives more.`;
+    return { id: 'start', tone: 'good', title: 'The start is well chosen', lines: [line] };
+  }
+  const line = equal
+    ? `All starts are equal over ${layout.realign.cycles} turns. In turn 1 this gives the accents ${percent(best.firstTurn)} of their weight instead of ${percent(written.firstTurn)}.`
+    : `The accents get ${percent(best.overall)} of their weight instead of ${percent(written.overall)}.`;
+  return { id: 'start', tone: 'plain', title: `Begin it on its ${ordinal(best.slot + 1)} step${name}`, lines: [line] };
+}
+
+function hand({ pendulum, section }: FindingMatter): Finding | null {
+  const at = (p: PendulumPlace) => placeLabel(section.cycle, p.at + section.start);
+  const said = (list: readonly PendulumPlace[]) =>
+    list.length > 6 ? `${plural(list.length, 'place')}, first at ${list[0] ? at(list[0]) : ''}` : listed(list.map(at));
+  if (pendulum.applies === 'nothing') return null;
+  if (pendulum.applies === 'flicks')
+    return {
+      id: 'hand',
+      tone: 'plain',
+      title: 'Hand: fingers flick one after another',
+      lines: ['The hand stays; there is no pendulum to keep.'],
+    };
+  if (pendulum.applies === 'plucks')
+    return {
+      id: 'hand',
+      tone: 'plain',
+      title: 'Hand: plucked',
+      lines: ['No pendulum: the fingers close into the hand.'],
+    };
+  const lines: string[] = [];
+  for (const way of ['d', 'u'] as const) {
+    const here = pendulum.holes.filter((h) => h.way === way);
+    if (here.length) lines.push(`Ghost ${WAY[way]} at ${said(here)}.`);
+  }
+  if (pendulum.fights.length) lines.push(`Against the swing: ${said(pendulum.fights)}.`);
+  if (!pendulum.seam) lines.push('An odd number of swings: each pass begins the other way round.');
+  const broken = pendulum.fights.length > 0 || !pendulum.seam;
+  return {
+    id: 'hand',
+    tone: broken ? 'watch' : 'good',
+    title: pendulum.fights.length ? 'The pendulum breaks' : 'The pendulum holds',
+    lines: lines.length ? lines : ['Down on the beat, up between, no hole.'],
+  };
+}
+
+const WHY: Record<Exclude<NotPlanted, 'run over'>, string> = {
+  strum: 'it strums',
+  'same finger': 'that finger plays already in this figure',
+  'not rising': 'its string does not lie above the one before',
+  'must ring': 'its string must ring on',
+};
+
+function plants({ plants: list, flat }: FindingMatter): Finding | null {
+  const figures = list.filter((p) => p.set.length > 1);
+  const plucked = list.some((p) => p.reason !== 'strum');
+  if (!plucked) return null;
+  const sets = [...new Set(figures.map((p) => p.set.join(' ')))];
+  const broken = list.find((p) => p.reason !== null && p.reason !== 'run over' && p.reason !== 'strum');
+  const motion = broken ? flat.events[broken.index]?.motion : undefined;
+  const why =
+    broken && motion && broken.reason && broken.reason !== 'run over'
+      ? [
+          `${fingersOf(motion).join(' ')} on step ${(flat.events[broken.index]?.slot ?? 0) + 1} plays unplanted: ${WHY[broken.reason]}.`,
+        ]
+      : [];
+  if (sets.length === 0) return { id: 'plants', tone: 'plain', title: 'Nothing to plant', lines: why };
+  return {
+    id: 'plants',
+    tone: 'plain',
+    title: `Plant ${sets.slice(0, 3).join(', then ')} at once`,
+    lines: [
+      `${plural(figures.length, 'figure')} in a pass. Or set each next finger while the one before plays.`,
+      ...why,
+    ],
+  };
+}
+
+function ceiling({ load, section, raises }: FindingMatter): Finding | null {
+  if (load.ceiling === null || !load.cause) return null;
+  const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
+  const { cause } = load;
+  const who = cause.kind === 'joint' ? `${cause.from} → ${cause.to}` : cause.finger;
+  const tight = cause.kind === 'joint' ? undefined : load.fingers.find((f) => f.finger === cause.finger);
+  const has = tight
+    ? `${who} has ${Math.floor(tight.leastMs)} ms between strokes and needs ${Math.ceil(tight.neededMs)}`
+    : `the joint ${who} is the tightest place`;
+  const detail =
+    cause.kind === 'golpe'
+      ? ' (the golpe is tapped with a)'
+      : cause.kind === 'finger' && cause.half
+        ? ' (down and up: half a return)'
+        : '';
+  const best = load.ceiling < HIGHEST_BPM ? raises[0] : undefined;
+  const late = section.bpm > load.ceiling;
+  const near = !late && section.bpm > load.ceiling * 0.9;
+  return {
+    id: 'ceiling',
+    tone: late ? 'late' : near ? 'watch' : 'plain',
+    title: late ? `No room at ${section.bpm}: ${who} is late` : `Ceiling ${top}: ${who}`,
+    lines: [
+      `At ${section.bpm}, ${has}${detail}.`,
+      ...(late ? [`It fits up to ${top}. Slow down, or give the stroke to another finger.`] : []),
+      ...(best ? [`${best.what}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
+      ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
+    ],
+  };
+}

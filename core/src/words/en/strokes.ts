@@ -1,0 +1,34 @@
+import { type Direction, type Finger, hasMark, type Motion } from '../../stroke/index.js';
+
+export const WAY: Record<Direction, string> = { d: 'down', u: 'up' };
+export const FINGER_NAME: Record<Finger, string> = {
+  p: 'thumb',
+  i: 'index',
+  m: 'middle',
+  a: 'ring',
+  e: 'little finger',
+};
+
+/** A list as it is said: “12, 3 and 8”. */
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`;
+export const plural = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;
+const ENDS: Record<number, string> = { 1: 'st', 2: 'nd', 3: 'rd' };
+export const ordinal = (n: number): string => `${n}${n % 100 >= 11 && n % 100 <= 13 ? 'th' : (ENDS[n % 10] ?? 'th')}`;
+
+/** “e down”, “p i m a together”, “golpe”. */
+export function sayMotion(m: Motion): string {
+  if (m.kind === 'golpe' || m.kind === 'slap') return m.kind;
+  if (m.kind === 'ghost') return `ghost ${WAY[m.dir]}`;
+  const fingers = m.fingers.join(' ');
+  const golpe = hasMark(m, '*') ? ' with golpe' : '';
+  return (m.dir ? `${fingers} ${WAY[m.dir]}` : fingers) + golpe;
+}
+/** The same for what meets an accent. */
+export const sayMet = (
+  by: { fingers: readonly Finger[]; dir: Direction | null; kind: Motion['kind'] } | null,
+): string => {
+  if (!by) return 'nothing';
+  if (by.kind !== 'stroke') return by.kind;
+  return by.fingers.join(' ') + (by.dir ? ` ${WAY[by.dir]}` : '');
+};

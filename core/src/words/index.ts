@@ -1,3 +1,0 @@
-export * from './strokes.js';
-export * from './findings.js';
-export * from './techniques.js';
