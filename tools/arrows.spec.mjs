@@ -1,7 +1,10 @@
 // The lint rules that hold the architecture's arrows bite: each forbidden import is caught where it would stand.
 import assert from 'node:assert/strict';
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
 import { test } from 'node:test';
 import { ESLint } from 'eslint';
+import { FLOORS } from './floors.mjs';
 import { ROOT } from './steps.mjs';
 
 const eslint = new ESLint({ cwd: ROOT });
@@ -32,6 +35,74 @@ for (const [what, file, code] of [
   ['sound knows no screen', 'web/src/app/sound/engine.ts', "import { Notice } from '../ui/notice';\nnew Notice();\n"],
 ])
   test(what, async () => assert.equal((await caught(file, code, IMPORTS)).length, 1));
+
+const FLOOR = 'core/floors';
+for (const [what, file, code] of [
+  [
+    'the ground knows no solver',
+    'core/src/cycle/check.ts',
+    "import { fitCycle } from '../solve/fit-cycle/index.js';\nfitCycle;\n",
+  ],
+  [
+    'a solver makes no sentence',
+    'core/src/solve/fit-cycle/score.ts',
+    "import { listed } from '../../words/en/index.js';\nlisted([]);\n",
+  ],
+  ['a reading makes no sentence', 'core/src/reading/read-section.ts', "export * from '../words/en/index.js';\n"],
+  ['neighbours have an order too', 'core/src/script/parse.ts', "import { lay } from '../round/lay.js';\nlay;\n"],
+  [
+    'a folder that is no floor is named first',
+    'core/src/cycle/check.ts',
+    "import { odd } from '../odds/index.js';\nodd;\n",
+  ],
+])
+  test(what, async () => assert.equal((await caught(file, code, FLOOR)).length, 1));
+test('downward, and within a folder, all is open', async () =>
+  assert.deepEqual(
+    await caught(
+      'core/src/solve/fit-cycle/score.ts',
+      "import { cycleLength } from '../../cycle/index.js';\nimport { blocksOf } from './blocks.js';\ncycleLength;\nblocksOf;\n",
+      FLOOR,
+    ),
+    [],
+  ));
+test('every folder of core stands on a floor, and every floor has its folder', () => {
+  const folders = (at) =>
+    readdirSync(join(ROOT, 'core/src', at), { withFileTypes: true }).flatMap((e) =>
+      e.isDirectory() ? [join(at, e.name), ...folders(join(at, e.name))] : [],
+    );
+  const holding = folders('').filter(
+    (f) => f !== 'testing' && readdirSync(join(ROOT, 'core/src', f)).some((name) => name.endsWith('.ts')),
+  );
+  assert.deepEqual(holding.sort(), [...FLOORS].sort());
+});
+test('no two files of core import each other in a circle', () => {
+  const files = readdirSync(join(ROOT, 'core/src'), { recursive: true }).filter(
+    (f) => f.endsWith('.ts') && !f.endsWith('.spec.ts') && !f.startsWith('testing'),
+  );
+  // Types alone make no circle when the program runs.
+  const importsOf = (file) =>
+    [
+      ...readFileSync(join(ROOT, 'core/src', file), 'utf8').matchAll(
+        /^(?:import|export) (?!type )[^;]*? from '(\.[^']*)';/gms,
+      ),
+    ].map((m) =>
+      relative(join(ROOT, 'core/src'), resolve(ROOT, 'core/src', dirname(file), m[1])).replace(/\.js$/, '.ts'),
+    );
+  const graph = new Map(files.map((f) => [f, importsOf(f)]));
+  const done = new Set();
+  const walk = (file, path) => {
+    if (path.includes(file)) return [...path.slice(path.indexOf(file)), file];
+    if (done.has(file)) return null;
+    for (const next of graph.get(file) ?? []) {
+      const circle = walk(next, [...path, file]);
+      if (circle) return circle;
+    }
+    done.add(file);
+    return null;
+  };
+  for (const file of files) assert.equal(walk(file, []), null);
+});
 
 test('core touches no DOM global', async () =>
   assert.equal(

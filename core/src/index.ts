@@ -22,6 +22,7 @@ export * from './solve/voicings/index.js';
 export * from './solve/shape-row/index.js';
 export * from './solve/fret-line/index.js';
 export * from './solve/both-hands/index.js';
+export * from './solve/rank-keys/index.js';
 export * from './practice/index.js';
 export * from './drill/index.js';
 export * from './sound/index.js';

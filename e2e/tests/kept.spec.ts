@@ -331,7 +331,7 @@ test('a worker that dies is started again; one that can’t be is said', async (
     const real = worker['postMessage'];
     let rejected = false;
     worker['postMessage'] = function (this: Worker, ...args: unknown[]) {
-      if (rejected || !JSON.stringify(args[0] ?? '').includes('readSection')) return real?.apply(this, args);
+      if (rejected || !JSON.stringify(args[0] ?? '').includes('readAloud')) return real?.apply(this, args);
       rejected = true;
       setTimeout(() => this.dispatchEvent(new ErrorEvent('error', { cancelable: true })));
       return undefined;

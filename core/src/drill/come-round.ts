@@ -35,9 +35,3 @@ export function coincidences(pattern: Pattern | FlatPattern): { readonly at: Tic
     .filter((e) => fingersOf(e.motion).includes('p') && fingersOf(e.motion).length > 1)
     .map((e) => ({ at: e.at, slot: e.slot }));
 }
-
-/** “Comes round after 12 notes; groups begin on p, a, m, i”. */
-export function sayComeRound({ notes, starts }: ComeRound): string {
-  const begin = starts.length > 12 ? `${starts.slice(0, 12).join(', ')} …` : starts.join(', ');
-  return `Comes round after ${notes} notes; groups begin on ${begin}`;
-}

@@ -1,3 +1,4 @@
+import { sayComeRound, sayPatternDrill } from '../words/en/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../player/index.js';
@@ -5,16 +6,7 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { fingersOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
-import {
-  coincidences,
-  comeRound,
-  drillsFor,
-  sayComeRound,
-  startDrills,
-  type Variant,
-  vary,
-  weakestJoint,
-} from './index.js';
+import { coincidences, comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
@@ -55,8 +47,9 @@ describe('drills', () => {
   });
   it('the weakest joint is drilled with the stroke before it and the landing after it', () => {
     const drill = weakestJoint(read('p:5 - - i:3 [m:2 a:1] - -'), bpm(100), DEFAULT_PROFILE)!;
-    expect(drill.name).toBe('Weakest joint: m → a');
-    expect(drill.why).toContain('33 % of the time there is at 100');
+    const said = sayPatternDrill(drill, []);
+    expect(said.name).toBe('Weakest joint: m → a');
+    expect(said.why).toContain('33 % of the time there is at 100');
     expect(drill.variant).toEqual({ kind: 'burst', from: 3, strokes: 3 });
     expect(weakestJoint(read('. .'), bpm(100), DEFAULT_PROFILE)).toBeNull();
   });
@@ -75,9 +68,10 @@ describe('drills', () => {
       '{id iu}x3 G',
     ]) {
       const drills = drillsFor(read(text));
-      expect(new Set(drills.map((d) => d.name)).size).toBe(drills.length);
+      expect(new Set(drills.map((d) => d.key)).size).toBe(drills.length);
+      expect(new Set(drills.map((d) => sayPatternDrill(d, drills).name)).size).toBe(drills.length);
       for (const d of drills)
-        expect(parseScript(varied(text, d.variant), { stepsPerCount: 2 }).faults, d.name).toEqual([]);
+        expect(parseScript(varied(text, d.variant), { stepsPerCount: 2 }).faults, d.key).toEqual([]);
     }
     expect(drillsFor(read('. .'))).toEqual([]);
   });
@@ -95,7 +89,7 @@ describe('drills', () => {
           const made = vary(pattern, d.variant);
           expect(
             parseScript(printScript(made), made).faults.map((f) => f.message),
-            `${d.name}: ${printScript(made)}`,
+            `${d.key}: ${printScript(made)}`,
           ).toEqual([]);
         }
       }),

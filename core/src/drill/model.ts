@@ -1,5 +1,5 @@
 import type { Finger } from '../stroke/index.js';
-import type { StringNumber } from '../time/index.js';
+import type { Bpm, StringNumber } from '../time/index.js';
 
 /** One way of making a pattern harder, or simpler, than needed. */
 export type Variant =
@@ -22,9 +22,24 @@ export type Variant =
   /** The right hand alone: no shape held. */
   | { readonly kind: 'open strings' };
 
-export interface Drill {
-  readonly name: string;
-  /** One line: what it is for. */
-  readonly why: string;
-  readonly variant: Variant;
+/** Where a pattern asks most of the hand: whose joint it is, and its share of the time there is. */
+export interface TightPlace {
+  readonly fingers: readonly Finger[];
+  readonly share: number;
+  readonly bpm: Bpm;
 }
+/** A drill of a pattern. Its key names it for good, in any language. */
+export interface Drill {
+  readonly key: string;
+  readonly variant: Variant;
+  /** The tightest place, when the drill is about it. */
+  readonly tight?: TightPlace;
+}
+
+/**
+ * The key of a variant: what is varied with its figures.
+ * @example variantKey({ kind: 'rotation', start: 3 }) // 'rotation 3'
+ */
+export const variantKey = ({ kind, ...figures }: Variant): string =>
+  [kind, ...(Object.values(figures) as (string | number)[])].join(' ');
+export const drillOf = (variant: Variant): Drill => ({ key: variantKey(variant), variant });

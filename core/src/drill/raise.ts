@@ -3,19 +3,21 @@ import type { HandProfile } from '../player/index.js';
 import { handLoad } from '../right-hand/index.js';
 import { flatten, mapLeaves, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
 import { fingerLine, LINE_SCHOOLS, type LineNote } from '../solve/finger-line/index.js';
-import { FINGERS, fingersOf, type Stroke } from '../stroke/index.js';
+import { type Finger, FINGERS, fingersOf, type Stroke } from '../stroke/index.js';
 import { type Bpm, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { vary } from './vary.js';
 
 /** Another way to play that lets the pattern go faster, as text that can be tried at once. */
-export interface Raise {
-  readonly how: 'exchange' | 'start finger' | 'school' | 'cell';
-  /** What is done, without its figure: “i and a change places”. */
-  readonly what: string;
+export type RaiseWay =
+  | { readonly how: 'exchange'; readonly from: Finger; readonly to: Finger }
+  | { readonly how: 'start finger'; readonly by: number }
+  | { readonly how: 'school'; readonly school: string }
+  | { readonly how: 'cell'; readonly cell: string };
+export type Raise = RaiseWay & {
   readonly script: string;
   readonly stepsPerCount: number;
   readonly ceiling: number;
-}
+};
 /** Less gain than this is not worth relearning a pattern for. */
 const WORTH = 1.05;
 /** Longer patterns are not fingered anew under every school as they are typed. */
@@ -32,10 +34,10 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
   const { cause, ceiling } = now;
   if (!cause || ceiling === null) return [];
   const raises: Raise[] = [];
-  const offer = (how: Raise['how'], what: string, other: Pattern) => {
+  const offer = (way: RaiseWay, other: Pattern) => {
     const reached = handLoad(flatten(other), bpm, profile).ceiling;
     if (reached === null || reached <= ceiling * WORTH) return;
-    raises.push({ how, what, script: printScript(other), stepsPerCount: other.stepsPerCount, ceiling: reached });
+    raises.push({ ...way, script: printScript(other), stepsPerCount: other.stepsPerCount, ceiling: reached });
   };
   const from = cause.kind === 'joint' ? cause.from : cause.finger;
   for (const to of FINGERS) {
@@ -43,17 +45,13 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
     const other = vary(pattern, { kind: 'pair', from, to });
     // An exchange that puts two fingers' strokes on one is another pattern.
     if (flatten(other).events.every((e) => new Set(fingersOf(e.motion)).size === fingersOf(e.motion).length))
-      offer('exchange', `${from} and ${to} change places`, other);
+      offer({ how: 'exchange', from, to }, other);
   }
   const fingered = flat.events.filter((e) => fingersOf(e.motion).length === 1).length;
   for (let by = 1; by < (fingered > LONGEST_REFINGERED ? 0 : Math.min(fingered, 12)); by++)
-    offer(
-      'start finger',
-      `The order begun ${by} ${by === 1 ? 'finger' : 'fingers'} later`,
-      vary(pattern, { kind: 'start finger', by }),
-    );
-  for (const [name, other] of otherSchools(pattern, bpm, profile)) offer('school', `Fingered by “${name}”`, other);
-  for (const [cell, other] of otherCells(pattern, cells)) offer('cell', `${cell.name}, as dense`, other);
+    offer({ how: 'start finger', by }, vary(pattern, { kind: 'start finger', by }));
+  for (const [school, other] of otherSchools(pattern, bpm, profile)) offer({ how: 'school', school }, other);
+  for (const [cell, other] of otherCells(pattern, cells)) offer({ how: 'cell', cell: cell.name }, other);
   const best = new Map<string, Raise>();
   for (const r of raises)
     if (!(best.get(r.script) && (best.get(r.script) as Raise).ceiling >= r.ceiling)) best.set(r.script, r);

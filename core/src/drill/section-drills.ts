@@ -4,17 +4,20 @@ import type { HandProfile } from '../player/index.js';
 import type { PlacedChange } from '../score/index.js';
 import { flatten, parseScript, printScript, writeOut } from '../script/index.js';
 import { bpm, ticks, TICKS_PER_COUNT } from '../time/index.js';
-import { sayChange } from '../words/en/index.js';
 import { drillsFor, weakestJoint } from './list.js';
-import type { Variant } from './model.js';
+import type { Drill, Variant } from './model.js';
 import { keepsPlaces, vary } from './vary.js';
 
-export type SectionDrillKind = 'weakest' | 'change' | Variant['kind'];
-/** A drill of a section, both hands considered, by its name. */
+/** How the change between two shapes is drilled: alone, with every group, after half the pattern, or after so many strings. */
+export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4;
+/** What a drill of a section is about. */
+export type DrillMatter =
+  | { readonly kind: 'pattern'; readonly drill: Drill }
+  | { readonly kind: 'change'; readonly way: ChangeWay; readonly change: PlacedChange };
+/** A drill of a section, both hands considered. Its key names it for good, in any language. */
 export interface SectionDrill {
-  readonly kind: SectionDrillKind;
-  readonly name: string;
-  readonly why: string;
+  readonly key: string;
+  readonly matter: DrillMatter;
   /** What is played in place of what is written. */
   readonly make: () => DrilledSection;
 }
@@ -46,10 +49,15 @@ export function sectionDrills(
       };
     };
   const joint = weakestJoint(pattern, bpm(section.bpm), profile);
+  const ofPattern = (drill: Drill): SectionDrill => ({
+    key: drill.key,
+    matter: { kind: 'pattern', drill },
+    make: of(drill.variant),
+  });
   return [
-    ...(joint ? [{ kind: 'weakest' as const, name: joint.name, why: joint.why, make: of(joint.variant) }] : []),
+    ...(joint ? [ofPattern(joint)] : []),
     ...changes.slice(0, DRILLED_CHANGES).flatMap((c) => changeDrills(section, c, of)),
-    ...drillsFor(pattern).map((d) => ({ kind: d.variant.kind, name: d.name, why: d.why, make: of(d.variant) })),
+    ...drillsFor(pattern).map(ofPattern),
   ];
 }
 
@@ -60,55 +68,39 @@ function changeDrills(
   of: (variant: Variant, harmony: Harmony) => () => DrilledSection,
 ): SectionDrill[] {
   const harmony: Harmony = { per: 'group', shapes: [change.from.id, change.to.id] };
-  const name = `${change.from.name} → ${change.to.name}`;
+  const drilled = (way: ChangeWay, make: SectionDrill['make']): SectionDrill => ({
+    key: `change ${way} ${change.from.id} ${change.to.id}`,
+    matter: { kind: 'change', way, change },
+    make,
+  });
   const { pattern } = parseScript(section.script, section);
   const strums = writeOut(pattern).items.some(
     (i) => i.kind === 'step' && i.step.kind === 'stroke' && i.step.dir !== null,
   );
-  const alone: SectionDrill = {
-    kind: 'change',
-    name: `Change alone: ${name}`,
-    why: sayChange(change).join(' '),
-    make: () => ({
-      // A block on the first count of every group; the rest of it is for the left hand.
-      script: section.cycle.groups
-        .map((g) =>
-          ['pima:t', ...Array.from({ length: Math.max(0, Math.round(g / TICKS_PER_COUNT) - 1) }, () => '-')].join(' '),
-        )
-        .join(' '),
-      stepsPerCount: 1,
-      start: 0,
-      harmony,
-      stopped: [],
-    }),
-  };
-  const within: SectionDrill = {
-    kind: 'change',
-    name: `Change with every group: ${name}`,
-    why: 'The pattern as written; the change comes sooner than it has to.',
-    make: of({ kind: 'start finger', by: 0 }, harmony),
-  };
+  const alone = drilled('alone', () => ({
+    // A block on the first count of every group; the rest of it is for the left hand.
+    script: section.cycle.groups
+      .map((g) =>
+        ['pima:t', ...Array.from({ length: Math.max(0, Math.round(g / TICKS_PER_COUNT) - 1) }, () => '-')].join(' '),
+      )
+      .join(' '),
+    stepsPerCount: 1,
+    start: 0,
+    harmony,
+    stopped: [],
+  }));
+  const within = drilled('each group', of({ kind: 'start finger', by: 0 }, harmony));
   const halved = halfway(section, flatten(pattern).length);
   const half: SectionDrill[] = halved
     ? [
-        {
-          kind: 'change',
-          name: `Change after half the pattern: ${name}`,
-          why: 'The change comes in the middle of the figure.',
-          make: () => ({
-            ...of({ kind: 'start finger', by: 0 }, { ...harmony, per: halved.per })(),
-            start: 0,
-            ...(halved.cycle ? { cycle: halved.cycle } : {}),
-          }),
-        },
+        drilled('half', () => ({
+          ...of({ kind: 'start finger', by: 0 }, { ...harmony, per: halved.per })(),
+          start: 0,
+          ...(halved.cycle ? { cycle: halved.cycle } : {}),
+        })),
       ]
     : [];
-  const fewer = [6, 5, 4].map((n): SectionDrill => ({
-    kind: 'change',
-    name: `Change after ${n} strings: ${name}`,
-    why: 'Fewer strings to go through, less time for the left hand.',
-    make: of({ kind: 'fewer strings', strings: n }, harmony),
-  }));
+  const fewer = ([6, 5, 4] as const).map((n) => drilled(n, of({ kind: 'fewer strings', strings: n }, harmony)));
   const sounds = flatten(pattern).events.length > 0;
   return [alone, ...(sounds ? [within, ...half] : []), ...(strums ? fewer : [])];
 }

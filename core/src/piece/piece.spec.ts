@@ -1,3 +1,4 @@
+import { readAloud } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { harmonyTurns, heldInTurn } from '../chart/index.js';
@@ -5,7 +6,7 @@ import { cycleLength } from '../cycle/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { readShape, type Shape } from '../left-hand/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
-import { readSection } from '../reading/index.js';
+
 import { countInPlan } from '../sound/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import {
@@ -39,7 +40,7 @@ const second = shape('second', 'x-x-3-2-1-1');
 const base: Study = { ...makeStudy('s', 'Study', buleria), shapes: [first, second] };
 const section = (change: Partial<Section>): Section => ({ ...(base.sections[0] as Section), ...change });
 const read = (change: Partial<Section>) =>
-  readSection({
+  readAloud({
     section: section(change),
     shapes: base.shapes,
     tuning: STANDARD_TUNING,
@@ -213,7 +214,7 @@ describe('a reading in sentences', () => {
   });
   it('a shape wider than the hand is not for this hand', () => {
     const wide = shape('wide', '1-x-x-x-x-6');
-    const r = readSection({
+    const r = readAloud({
       section: section({ script: 'p', harmony: { per: 'turn', shapes: ['wide'] } }),
       shapes: [wide],
       tuning: STANDARD_TUNING,

@@ -18,12 +18,11 @@ import {
   soundStroke,
 } from '../right-hand/index.js';
 import { layOnCycle, type Layout, type Rotation, rotations } from '../round/index.js';
-import { barreHolds, type PlacedChange, sectionChanges } from '../score/index.js';
+import { type BarreHold, barreHolds, type PlacedChange, sectionChanges } from '../score/index.js';
 import { type FlatPattern, flatten, parseScript } from '../script/index.js';
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMark } from '../stroke/index.js';
 import { bpm, wrap } from '../time/index.js';
-import { type Finding, sayFindings } from '../words/en/index.js';
 
 export interface ReadingRequest {
   readonly section: Section;
@@ -39,7 +38,10 @@ export interface Reading {
   readonly faults: readonly ScriptFault[];
   readonly flat: FlatPattern;
   readonly layout: Layout;
+  /** The best starts, and the written one. */
   readonly rotations: readonly Rotation[];
+  /** No start is better than another over all turns. */
+  readonly startsEqual: boolean;
   readonly plants: readonly Plant[];
   readonly pendulum: Pendulum;
   readonly load: HandLoad;
@@ -47,7 +49,8 @@ export interface Reading {
   readonly raises: readonly Raise[];
   /** Changes between shapes, the hardest first. */
   readonly changes: readonly PlacedChange[];
-  readonly findings: readonly Finding[];
+  /** Barres held through one shape or several, the one that asks most first. */
+  readonly barres: readonly BarreHold[];
   readonly plan: Plan;
   readonly countIn: Plan;
 }
@@ -72,34 +75,19 @@ export function readSection(request: ReadingRequest): Reading {
   const cells = [...CELLS, ...(request.cells ?? [])].filter((c) => c.family === cycle.family);
   const raises = ceilingRaises(pattern, bpm(section.bpm), profile, cells);
   const changes = sectionChanges(section, layout, shapes, profile, { tuning, capo });
-  const findings = sayFindings({
-    section,
-    shapes,
-    tuning,
-    capo,
-    changes,
-    barres: barreHolds(section, shapes, profile),
-    flat,
-    layout,
-    rotations: ranked,
-    plants,
-    pendulum,
-    load,
-    raises,
-    profile,
-  });
   return {
     faults,
     flat,
     layout,
-    rotations: ranked.slice(0, SHOWN_STARTS),
+    rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
+    startsEqual: ranked.every((r) => r.overall === ranked[0]?.overall),
     plants,
     pendulum,
     load,
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
     changes: changes.slice(0, SHOWN_CHANGES),
-    findings,
+    barres: barreHolds(section, shapes, profile),
     plan: planPlayback(section, layout, shapes, { tuning, capo }),
     countIn: countInPlan(cycle),
   };

@@ -1,3 +1,4 @@
+import { readAloud, sayRightHand } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { blockChords } from '../drill/index.js';
@@ -5,8 +6,8 @@ import { STANDARD_TUNING } from '../instrument/index.js';
 import { fingerShape, handOn, readShape, type Shape } from '../left-hand/index.js';
 import { makeSection, type Section } from '../piece/index.js';
 import { DEFAULT_PROFILE, type HandProfile, leftHandOf, neckOf } from '../player/index.js';
-import { readSection } from '../reading/index.js';
-import { rightHandMove, sayRightHand } from '../right-hand/index.js';
+
+import { rightHandMove } from '../right-hand/index.js';
 import { flatten, parseScript, readStep } from '../script/index.js';
 import type { Motion } from '../stroke/index.js';
 import { millimetres, millis } from '../time/index.js';
@@ -30,7 +31,7 @@ const section = (more: Partial<Section>): Section => ({
   ...more,
 });
 const read = (s: Section, profile: HandProfile = DEFAULT_PROFILE) =>
-  readSection({ section: s, shapes, tuning: STANDARD_TUNING, capo: 0, profile });
+  readAloud({ section: s, shapes, tuning: STANDARD_TUNING, capo: 0, profile });
 const motions = (text: string) => text.split(' ').map((t) => readStep(t).step as Motion);
 
 describe('the right hand moves with the chord', () => {
@@ -126,7 +127,7 @@ describe('block chords', () => {
 describe('a shape too wide for this hand', () => {
   const wide = shape('C maj9', 'x-3-2-4-0-7', 'x-2-1-3-0-4');
   const told = (profile: HandProfile, held: Shape) =>
-    readSection({
+    readAloud({
       section: section({ harmony: { per: 'turn', shapes: [held.id] } }),
       shapes: [held],
       tuning: STANDARD_TUNING,

@@ -1,3 +1,4 @@
+import { sayDrills } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { heldInTurn } from '../chart/index.js';
@@ -51,8 +52,9 @@ describe('the changes of a section', () => {
 describe('drills of a section', () => {
   it('the three hardest changes alone and under the pattern, each playable, with both shapes held in turn', () => {
     const s = section({ script: 'id iu id iu' });
-    const drills = sectionDrills(s, DEFAULT_PROFILE, read(s).changes);
+    const drills = sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes));
     const names = drills.map((d) => d.name);
+    expect(new Set(drills.map((d) => d.key)).size).toBe(drills.length);
     expect(new Set(names).size).toBe(names.length);
     const hardest = read(s).changes[0]!;
     expect(names).toContain(`Change alone: ${hardest.from.name} → ${hardest.to.name}`);
@@ -60,7 +62,7 @@ describe('drills of a section', () => {
     for (const d of drills) {
       const made = d.make();
       expect(parseScript(made.script, made).faults, d.name).toEqual([]);
-      if (d.kind === 'change') expect(made.harmony.shapes).toHaveLength(2);
+      if (d.matter.kind === 'change') expect(made.harmony.shapes).toHaveLength(2);
     }
     const alone = drills.find((d) => d.name.startsWith('Change alone'))!.make();
     expect(alone.harmony.shapes).toEqual([hardest.from.id, hardest.to.id]);
@@ -68,7 +70,7 @@ describe('drills of a section', () => {
   it('a change comes after half the pattern: by turns, or in the middle of a turn', () => {
     const made = (script: string, more: Partial<Section> = {}) => {
       const s = section({ script, ...more });
-      return sectionDrills(s, DEFAULT_PROFILE, read(s).changes)
+      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes))
         .find((d) => /after half the pattern/.test(d.name))
         ?.make();
     };
@@ -87,6 +89,8 @@ describe('drills of a section', () => {
   });
   it('plucked patterns have no drill through fewer strings', () => {
     const s = section({});
-    expect(sectionDrills(s, DEFAULT_PROFILE, read(s).changes).some((d) => /strings:/.test(d.name))).toBe(false);
+    expect(sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes)).some((d) => /strings:/.test(d.name))).toBe(
+      false,
+    );
   });
 });

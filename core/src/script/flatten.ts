@@ -1,7 +1,7 @@
 import type { Range } from '../fault/index.js';
 import { stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { FlatPattern, Item, Pattern, PatternEvent, Slot } from './model.js';
-import { shares } from './parse.js';
+import { shares } from './shares.js';
 
 /**
  * Writes the repeats out and gives every step its place. A hold lengthens the motion before it;

@@ -5,3 +5,4 @@ export * from './own-cell.js';
 export * from './parse.js';
 export * from './print.js';
 export * from './step-text.js';
+export * from './shares.js';

@@ -3,6 +3,7 @@ import type { Range, ScriptFault } from '../fault/index.js';
 import { STEPS_PER_COUNT, stepTicks, wrap } from '../time/index.js';
 import { flatten } from './flatten.js';
 import type { Item, Pattern, StepItem } from './model.js';
+import { shares } from './shares.js';
 import { readStep } from './step-text.js';
 
 export const LONGEST_SCRIPT = 20_000;
@@ -176,17 +177,6 @@ function writtenSize(items: readonly Item[]): { readonly steps: number; readonly
     }
   }
   return { steps, brackets };
-}
-
-/** How many even shares the items of a group make: a nested group weighs its steps, a repeat its whole length. */
-export function shares(items: readonly Item[]): number {
-  let n = 0;
-  for (const item of items) {
-    if (item.kind === 'step') n++;
-    else if (item.kind === 'group') n += item.steps;
-    else if (item.kind === 'repeat') n += item.times * shares(item.items);
-  }
-  return n;
 }
 
 function unevenIn(items: readonly Item[], step: number): Range | null {

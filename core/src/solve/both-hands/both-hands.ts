@@ -3,11 +3,11 @@ import { type Ask, settled } from '../../player/index.js';
 import type { SearchWatch } from '../../search/index.js';
 import { fingerLine, type LineAnswer, lineSchool, lineScript, type LineStep } from '../finger-line/index.js';
 import {
-  explainFretting,
+  fretFacts,
   type FretAnswer,
   fretLine,
   type FretLineRequest,
-  type FretReason,
+  type FretFacts,
   type ReadNotes,
   rightHandNotes,
   stoppedBy,
@@ -21,7 +21,7 @@ export interface BothHands {
   readonly fault: string;
   readonly script: string;
   /** Why the left hand stands where it does, note by note. */
-  readonly reasons: readonly FretReason[];
+  readonly reasons: readonly FretFacts[];
   readonly stopped: readonly StoppedNote[];
 }
 export type BothHandsResult =
@@ -61,7 +61,7 @@ export function bothHands(
         right,
         fault: found.infeasible?.[0] ?? '',
         script: right ? lineScript(steps, right.steps, 'free') : '',
-        reasons: explainFretting({ ...request, events: read.events }, answer.steps),
+        reasons: fretFacts({ ...request, events: read.events }, answer.steps),
         stopped: stoppedBy(read, answer.steps),
       };
     }),

@@ -1,5 +1,5 @@
 export * from './compare.js';
-export * from './explain.js';
+export * from './reasons.js';
 export * from './finger-line.js';
 export * from './model.js';
 export * from './plectrum.js';

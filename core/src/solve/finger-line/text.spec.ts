@@ -1,18 +1,9 @@
+import { explainLine, explainNotes } from '../../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { flatten, parseScript, printScript } from '../../script/index.js';
 import { bpm } from '../../time/index.js';
-import {
-  explainLine,
-  explainNotes,
-  fingerLine,
-  lineSchool,
-  lineScript,
-  pinInText,
-  plectrumScript,
-  readLine,
-  stoppedNotes,
-} from './index.js';
+import { fingerLine, lineSchool, lineScript, pinInText, plectrumScript, readLine, stoppedNotes } from './index.js';
 
 const solve = (text: string, school: string, stroke: 'rest' | 'free' = 'rest') => {
   const read = readLine(text, 4);

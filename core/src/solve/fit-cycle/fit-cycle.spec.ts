@@ -1,3 +1,4 @@
+import { explainFit } from '../../words/en/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
@@ -6,7 +7,6 @@ import { DEFAULT_PROFILE } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
 import { bpm, ticks, type Ticks, TICKS_PER_COUNT } from '../../time/index.js';
 import {
-  explainFit,
   FIT_SCHOOLS,
   FIT_TERMS,
   type FitCell,

@@ -1,4 +1,4 @@
-export * from './explain.js';
+export * from './reasons.js';
 export * from './fit-cycle.js';
 export * from './model.js';
 export * from './score.js';

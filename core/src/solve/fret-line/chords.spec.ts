@@ -1,3 +1,5 @@
+import { rankKeys } from '../rank-keys/index.js';
+import { explainFretting } from '../../words/en/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openPitch } from '../../instrument/index.js';
@@ -7,13 +9,11 @@ import { bpm, STRINGS, ticks } from '../../time/index.js';
 import { bothHands } from '../both-hands/index.js';
 import { type FrettedShape, voicings } from '../voicings/index.js';
 import {
-  explainFretting,
   FRET_SCHOOLS,
   type FretEvent,
   fretLine,
   type FretLineRequest,
   type Placed,
-  rankKeys,
   readNotes,
   scoreFretting,
   SHAPES_FOR_CHORD,

@@ -1,15 +1,9 @@
 import { placeLabel } from '../../cycle/index.js';
-import type { Raise } from '../../drill/index.js';
-import type { Tuning } from '../../instrument/index.js';
-import type { Shape } from '../../left-hand/index.js';
-import type { Section } from '../../piece/index.js';
-import type { HandProfile } from '../../player/index.js';
-import type { HandLoad, NotPlanted, Pendulum, PendulumPlace, Plant } from '../../right-hand/index.js';
-import type { Layout, Rotation } from '../../round/index.js';
-import type { BarreHold, PlacedChange } from '../../score/index.js';
-import type { FlatPattern } from '../../script/index.js';
+import type { NotPlanted, PendulumPlace } from '../../right-hand/index.js';
+import type { Reading, ReadingRequest } from '../../reading/index.js';
 import { fingersOf } from '../../stroke/index.js';
 import { HIGHEST_BPM, TICKS_PER_COUNT } from '../../time/index.js';
+import { sayRaise } from './raise.js';
 import { leftHandFindings } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
 
@@ -21,22 +15,8 @@ export interface Finding {
   readonly title: string;
   readonly lines: readonly string[];
 }
-export interface FindingMatter {
-  readonly section: Section;
-  readonly shapes: readonly Shape[];
-  readonly tuning: Tuning;
-  readonly capo: number;
-  readonly changes: readonly PlacedChange[];
-  readonly barres: readonly BarreHold[];
-  readonly flat: FlatPattern;
-  readonly layout: Layout;
-  readonly rotations: readonly Rotation[];
-  readonly plants: readonly Plant[];
-  readonly pendulum: Pendulum;
-  readonly load: HandLoad;
-  readonly raises: readonly Raise[];
-  readonly profile: HandProfile;
-}
+/** What findings are made of: what was asked, and what was read. */
+export type FindingMatter = ReadingRequest & Omit<Reading, 'plan' | 'countIn' | 'faults'>;
 
 /** What there is to say about a section, in sentences, in the order in which a player asks. */
 export function sayFindings(m: FindingMatter): Finding[] {
@@ -121,14 +101,14 @@ function accents({ layout, section }: FindingMatter): Finding[] {
   return found;
 }
 
-function betterStart({ rotations, flat, layout, section }: FindingMatter): Finding | null {
+function betterStart({ rotations, startsEqual, flat, layout, section }: FindingMatter): Finding | null {
   const best = rotations[0];
   const written = rotations.find((r) => r.slot === 0);
   if (!best || !written || section.cycle.accents.length === 0 || rotations.length < 2) return null;
   const percent = (n: number) => `${Math.round(n * 100)} %`;
   const step = flat.slots[best.slot]?.step;
   const name = step && step.kind !== 'rest' && step.kind !== 'hold' ? ` (${sayMotion(step)})` : '';
-  const equal = rotations.every((r) => r.overall === best.overall);
+  const equal = startsEqual;
   if (best.slot === 0 || (best.overall === written.overall && best.firstTurn === written.firstTurn)) {
     const line =
       equal && layout.realign.cycles > 1
@@ -234,7 +214,7 @@ function ceiling({ load, section, raises }: FindingMatter): Finding | null {
     lines: [
       `At ${section.bpm}, ${has}${detail}.`,
       ...(late ? [`It fits up to ${top}. Slow down, or give the stroke to another finger.`] : []),
-      ...(best ? [`${best.what}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
+      ...(best ? [`${sayRaise(best)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
       ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
     ],
   };

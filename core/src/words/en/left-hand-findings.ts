@@ -1,7 +1,7 @@
 import { readChord } from '../../chord/index.js';
 import { fretsText, handOn, reachFault, type Shape } from '../../left-hand/index.js';
 import { neckOf } from '../../player/index.js';
-import { sayRightHand } from '../../right-hand/index.js';
+import { sayRightHand } from './right-hand.js';
 import type { PlacedChange } from '../../score/index.js';
 import { easier } from '../../solve/voicings/index.js';
 import type { Finding, FindingMatter } from './findings.js';

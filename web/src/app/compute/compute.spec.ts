@@ -3,9 +3,9 @@ import {
   cycleById,
   DEFAULT_PROFILE,
   makeSection,
-  type Reading,
-  readSection,
+  readAloud,
   type ReadingRequest,
+  type SaidReading,
   STANDARD_TUNING,
 } from '@ruffle-wheel/core';
 import { Compute } from './compute';
@@ -24,11 +24,11 @@ class SlowCompute extends Compute {
   readonly letGo: (() => void)[] = [];
   /** How often it dies before it answers. */
   dies = 0;
-  protected override read(r: ReadingRequest): Promise<Reading> {
+  protected override read(r: ReadingRequest): Promise<SaidReading> {
     this.asked.push(r.section.script);
     if (this.dies-- > 0) return Promise.reject(new WorkerDied());
-    return new Promise<Reading>((resolve, reject) => {
-      this.letGo.push(() => resolve(readSection(r)));
+    return new Promise<SaidReading>((resolve, reject) => {
+      this.letGo.push(() => resolve(readAloud(r)));
       this.fails.push(reject);
     });
   }

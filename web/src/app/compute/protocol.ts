@@ -9,11 +9,11 @@ import type {
   LineRequest,
   LineResult,
   RankedKey,
-  Reading,
   ReadingRequest,
   ReadNotes,
   RowRequest,
   RowResult,
+  SaidReading,
   SchoolLine,
   VoicingRequest,
   VoicingResult,
@@ -21,7 +21,7 @@ import type {
 
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
-  readSection(request: ReadingRequest): Reading;
+  readAloud(request: ReadingRequest): SaidReading;
 }
 /** Told from time to time how far a solver has come, 0…1. */
 export type Progress = (share: number) => void;

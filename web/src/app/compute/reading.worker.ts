@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import { readSection } from '@ruffle-wheel/core';
+import { readAloud } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import type { Computer } from './protocol';
 
-const computer: Computer = { readSection };
+const computer: Computer = { readAloud };
 expose(computer);

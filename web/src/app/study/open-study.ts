@@ -5,8 +5,8 @@ import {
   freeName,
   keepTrial,
   neckOf,
-  type Reading,
   type ReadingRequest,
+  type SaidReading,
   type Section,
   setTempo,
   type Shape,
@@ -110,7 +110,7 @@ export class OpenStudy {
   readonly settled = computed(() => this.compute.answered()?.request === this.request());
 
   /** The reading of what is written; it stays while something else is tried out. */
-  readonly writtenReading = linkedSignal<Reading | null, Reading | null>({
+  readonly writtenReading = linkedSignal<SaidReading | null, SaidReading | null>({
     source: () => (this.previewed() || !this.settled() ? null : this.reading()),
     computation: (reading, before) => reading ?? before?.value ?? null,
   });

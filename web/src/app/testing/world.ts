@@ -5,8 +5,7 @@ import {
   cycleById,
   makeStudy,
   putShape,
-  type Reading,
-  readSection,
+  readAloud,
   readShape,
   setHarmony,
   setScript,
@@ -23,8 +22,7 @@ export class InstantCompute {
   private readonly latest = signal<AnsweredReading | null>(null);
   readonly answered = this.latest.asReadonly();
   ask(request: Parameters<Compute['ask']>[0]) {
-    const reading: Reading = readSection(request);
-    this.latest.set({ request, reading });
+    this.latest.set({ request, reading: readAloud(request) });
   }
 }
 /** A transport without sound whose place a test sets. */

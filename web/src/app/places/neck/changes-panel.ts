@@ -71,11 +71,12 @@ export class ChangesPanel {
     const section = this.open.written();
     const changes = this.open.writtenReading()?.changes ?? [];
     const drills = section
-      ? sectionDrills(section, this.collection.profile(), changes).filter((d) => d.kind === 'change')
+      ? sectionDrills(section, this.collection.profile(), changes).flatMap(({ key, matter }) =>
+          matter.kind === 'change' ? [{ key, change: matter.change }] : [],
+        )
       : [];
     return changes.map((change) => {
       const { block } = change;
-      const name = `${change.from.name} → ${change.to.name}`;
       return {
         change,
         key: `${change.from.id} ${change.to.id}`,
@@ -91,12 +92,12 @@ export class ChangesPanel {
             ? ''
             : `${this.words.block}: ${block.neededMs} ${this.words.ms} ${this.words.needed}, ${block.thereMs} ${this.words.there}.`,
         fingers: change.fingers.filter((f) => f.action !== 'idle').map(sayFinger),
-        drills: drills.filter((d) => d.name.endsWith(`: ${name}`)).map((d) => d.name),
+        drills: drills.filter((d) => d.change === change).map((d) => d.key),
       };
     });
   });
-  protected drill(names: readonly string[]) {
-    this.asked.ask(names);
+  protected drill(keys: readonly string[]) {
+    this.asked.ask(keys);
     void this.router.navigateByUrl('/practise');
   }
 }

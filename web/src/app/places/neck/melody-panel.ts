@@ -10,6 +10,7 @@ import {
   neckOf,
   type RankedKey,
   readNotes,
+  sayFretting,
   sayKey,
   setCapo,
   transposeNotes,
@@ -173,7 +174,7 @@ export class MelodyPanel {
         line(this.words.right, (i) => right?.steps[i]?.join(' ') ?? ''),
       ],
       more: left.steps.length > SHOWN,
-      reasons: reasons.slice(0, SHOWN),
+      reasons: reasons.slice(0, SHOWN).map(sayFretting),
       fault,
       shown: { script, stepsPerCount: this.steps(), stopped, harmony: NO_SHAPES },
     };

@@ -15,6 +15,8 @@ import {
   type Ladder,
   reached,
   rungCount,
+  type SaidDrill,
+  sayDrills,
   type SectionDrill,
   sectionDrills,
   setLadder,
@@ -86,10 +88,11 @@ export class PractisePlace {
     });
   });
   /** Drills made from the section as written, for as long as its script stays the same. */
-  protected readonly drills = computed((): readonly SectionDrill[] => {
+  protected readonly drills = computed((): readonly (SectionDrill & SaidDrill)[] => {
     const written = this.open.written();
     if (!written) return [];
-    return sectionDrills(written, this.collection.profile(), this.open.writtenReading()?.changes ?? []);
+    const changes = this.open.writtenReading()?.changes ?? [];
+    return sayDrills(sectionDrills(written, this.collection.profile(), changes));
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */
   private readonly queue = signal<readonly string[]>([]);
@@ -113,7 +116,10 @@ export class PractisePlace {
       this.session.drill.set(null);
       this.open.tryOut(null);
     });
-    const asked = inject(AskedDrills).take();
+    const drills = this.drills();
+    const asked = inject(AskedDrills)
+      .take()
+      .flatMap((key) => drills.find((d) => d.key === key)?.name ?? []);
     this.queue.set(asked);
     if (asked[0]) this.chooseDrill(asked[0]);
     // Another section, or another drill, is another line in the logbook.

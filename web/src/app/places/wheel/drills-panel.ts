@@ -5,17 +5,17 @@ import {
   listed,
   parseScript,
   placeLabel,
+  sayDrills,
+  type SectionDrill,
   sectionDrills,
-  type SectionDrillKind,
+  type Variant,
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../try-out/answer-buttons';
 
 type Kind = keyof typeof words.drills.kinds;
-const KIND: Record<SectionDrillKind, Kind> = {
-  weakest: 'weakest',
-  change: 'changes',
+const KIND: Record<Variant['kind'], Kind> = {
   rhythm: 'rhythm',
   rotation: 'start',
   'start finger': 'start',
@@ -26,6 +26,11 @@ const KIND: Record<SectionDrillKind, Kind> = {
   burst: 'burst',
   layer: 'layers',
   'open strings': 'layers',
+};
+
+const kindOf = ({ matter }: SectionDrill): Kind => {
+  if (matter.kind === 'change') return 'changes';
+  return matter.drill.tight ? 'weakest' : KIND[matter.drill.variant.kind];
 };
 
 /** Every drill of the written pattern: shown on the wheel, heard, and sent to Practise. */
@@ -51,9 +56,9 @@ export class DrillsPanel {
     const written = this.open.written();
     if (!written) return [];
     const changes = this.open.writtenReading()?.changes ?? [];
-    const all = sectionDrills(written, this.collection.profile(), changes);
-    const kinds = [...new Set(all.map((d) => KIND[d.kind]))];
-    return kinds.map((kind) => ({ kind, drills: all.filter((d) => KIND[d.kind] === kind) }));
+    const all = sayDrills(sectionDrills(written, this.collection.profile(), changes));
+    const kinds = [...new Set(all.map(kindOf))];
+    return kinds.map((kind) => ({ kind, drills: all.filter((d) => kindOf(d) === kind) }));
   });
   private readonly unfolded = signal<readonly Kind[]>(['weakest', 'changes', 'layers']);
   /** Drills are written out only where they are looked at: a long pattern has many long ones. */
@@ -64,7 +69,7 @@ export class DrillsPanel {
         kind,
         open,
         count: drills.length,
-        rows: open ? drills.map((d) => ({ name: d.name, why: d.why, shown: d.make() })) : [],
+        rows: open ? drills.map((d) => ({ key: d.key, name: d.name, why: d.why, shown: d.make() })) : [],
       };
     }),
   );
@@ -75,12 +80,13 @@ export class DrillsPanel {
   protected readonly meet = computed(() => {
     const pattern = this.pattern();
     const written = this.open.written();
-    if (!pattern || !written || !this.drills().some((g) => g.drills.some((d) => d.kind === 'layer'))) return null;
+    if (!pattern || !written || !this.drills().some((g) => g.drills.some((d) => d.key.startsWith('layer '))))
+      return null;
     const places = coincidences(pattern).map((c) => placeLabel(written.cycle, c.at + written.start));
     return places.length ? `${this.words.meet} ${listed(places.slice(0, 16))}. ${this.words.watch}` : this.words.never;
   });
-  protected practise(name: string) {
-    this.asked.ask([name]);
+  protected practise(key: string) {
+    this.asked.ask([key]);
     void this.router.navigateByUrl('/practise');
   }
 }

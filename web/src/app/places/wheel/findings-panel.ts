@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { HIGHEST_BPM } from '@ruffle-wheel/core';
+import { HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../try-out/answer-buttons';
@@ -37,7 +37,7 @@ export class FindingsPanel {
     const start = this.open.written()?.start ?? 0;
     return (reading?.raises ?? []).map((r) => ({
       key: `raise ${r.script}`,
-      what: r.what,
+      what: sayRaise(r),
       ceiling: r.ceiling > HIGHEST_BPM ? `${HIGHEST_BPM}+` : String(Math.floor(r.ceiling)),
       shown: { script: r.script, stepsPerCount: r.stepsPerCount, start },
     }));

@@ -206,7 +206,7 @@ export class FitPanel {
     const { pattern } = parseScript(row.shown.script, row.shown);
     const joint = weakestJoint(pattern, bpm(this.tempo()), this.collection.profile());
     this.tryOut.take(row.shown, this.answerWords.drilled);
-    this.drills.ask(joint ? [joint.name] : []);
+    this.drills.ask(joint ? [joint.key] : []);
     void this.router.navigateByUrl('/practise');
   }
   protected compare(n: number) {

@@ -75,7 +75,7 @@ export class StartsTable {
   });
   protected readonly startDrills = computed(() => {
     const pattern = this.pattern();
-    return pattern ? startDrills(drillsFor(pattern)).map((d) => d.name) : [];
+    return pattern ? startDrills(drillsFor(pattern)).map((d) => d.key) : [];
   });
 
   private readonly typedOrder = signal<string | null>(null);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { ticks } from '../../time/index.js';
-import { fretLine, rankKeys, readNotes, sayKey } from './index.js';
+import { fretLine, readNotes } from '../fret-line/index.js';
+import { rankKeys, sayKey } from './index.js';
 
 const base = LEFT_HAND;
 const passage = readNotes('[ab2~ eb4] db4 c4 bb3 [eb3~ eb4] db4 c4 bb3', 4).events;

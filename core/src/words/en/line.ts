@@ -1,7 +1,12 @@
-import { listed, plural } from '../../words/en/index.js';
-import { anchorPlan, crossingsOf } from './compare.js';
-import { lateCost, noteCost, ringingBefore } from './cost.js';
-import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
+import {
+  anchorPlan,
+  crossingsOf,
+  noteFacts,
+  type LineAnswer,
+  type LineRequest,
+  type NoteFault,
+} from '../../solve/finger-line/index.js';
+import { listed, plural } from './strokes.js';
 
 const numbers = (list: readonly { index: number }[]): string => {
   const shown = list.slice(0, 8).map((c) => String(c.index + 1));
@@ -33,42 +38,23 @@ export function explainLine(request: LineRequest, answer: LineAnswer): string[] 
 export interface NoteReason {
   readonly crossing: 'natural' | 'awkward' | null;
   readonly anchor: 'rests on 6' | 'lifts' | null;
-  /** What makes this note dear: twice the same finger, one that comes late, a ring that is touched. */
   readonly faults: readonly string[];
   /** All of it in one sentence. */
   readonly text: string;
 }
-/** For every note what its finger does there. */
+const NOTE_FAULTS: Record<NoteFault, string> = {
+  'same finger': 'the same finger twice',
+  late: 'the finger comes back late',
+  'touches a ring': 'the rest stroke touches a ring',
+};
+/** For every note what its finger does there, in a sentence. */
 export function explainNotes(request: LineRequest, answer: LineAnswer): NoteReason[] {
-  const { notes } = request;
-  const crossings = new Map(crossingsOf(notes, answer.steps).map((c) => [c.index, c.kind]));
-  const fingersOnly = answer.steps.every((f) => !f.includes('p'));
-  const anchors = new Map((fingersOnly ? anchorPlan(notes, answer.steps) : []).map((c) => [c.index, c.thumb]));
-  const ringing = ringingBefore(notes);
-  return notes.map((note, i): NoteReason => {
-    const own = answer.steps[i] ?? [];
-    const before = notes[i - 1];
-    const crossing = crossings.get(i) ?? null;
-    const anchor = i > 0 ? (anchors.get(i) ?? null) : null;
-    const faults: string[] = [];
-    const beforeThat = notes[i - 2];
-    if (before && own.some((f) => answer.steps[i - 1]?.includes(f))) faults.push('the same finger twice');
-    if (
-      beforeThat &&
-      before &&
-      lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own) > 0
-    )
-      faults.push('the finger comes back late');
-    if ((noteCost(request, i, own, ringing[i] ?? new Set()).rest ?? 0) > 0)
-      faults.push('the rest stroke touches a ring');
-    const parts = [`${own.join(' ')} on ${note.strings.length > 1 ? 'strings' : 'string'} ${note.strings.join(' ')}`];
+  return noteFacts(request, answer).map(({ fingers, strings, crossing, anchor, pinned, faults }, i) => {
+    const parts = [`${fingers.join(' ')} on ${strings.length > 1 ? 'strings' : 'string'} ${strings.join(' ')}`];
     if (crossing) parts.push(`${crossing} crossing`);
     if (anchor) parts.push(anchor === 'lifts' ? 'the thumb lifts' : 'the thumb rests on 6 again');
-    if (note.pinned) parts.push('pinned');
-    return { crossing, anchor, faults, text: `Note ${i + 1}: ${[...parts, ...faults].join(', ')}.` };
+    if (pinned) parts.push('pinned');
+    const said = faults.map((f) => NOTE_FAULTS[f]);
+    return { crossing, anchor, faults: said, text: `Note ${i + 1}: ${[...parts, ...said].join(', ')}.` };
   });
 }
-
-/** The terms a fingering pays for, dearest first. */
-export const dearest = (answer: LineAnswer) =>
-  LINE_TERMS.filter((t) => answer.cost[t] > 0).sort((a, b) => answer.cost[b] - answer.cost[a]);

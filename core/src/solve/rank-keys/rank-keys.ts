@@ -3,9 +3,7 @@ import { openPitch, pitchName } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { SearchCancelled, type SearchWatch } from '../../search/index.js';
 import { STRINGS } from '../../time/index.js';
-import { leastFretting } from './fret-line.js';
-import { holdingFor } from './held.js';
-import type { FretEvent, FretLineRequest } from './model.js';
+import { type FretEvent, type FretLineRequest, holdingFor, leastFretting } from '../fret-line/index.js';
 
 export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
   /** Semitones up or down to be tried; default the octave around, −6 … 5. */

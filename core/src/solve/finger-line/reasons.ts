@@ -1,0 +1,51 @@
+import type { Finger } from '../../stroke/index.js';
+import type { StringNumber } from '../../time/index.js';
+import { anchorPlan, crossingsOf } from './compare.js';
+import { lateCost, noteCost, ringingBefore } from './cost.js';
+import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
+
+/** What makes a note dear: twice the same finger, one that comes late, a rest stroke on a string that must ring. */
+export type NoteFault = 'same finger' | 'late' | 'touches a ring';
+/** What one note's finger does there. */
+export interface NoteFacts {
+  readonly fingers: readonly Finger[];
+  readonly strings: readonly StringNumber[];
+  readonly crossing: 'natural' | 'awkward' | null;
+  /** What the thumb's anchor does before it, when it does anything. */
+  readonly anchor: 'rests on 6' | 'lifts' | null;
+  readonly pinned: boolean;
+  readonly faults: readonly NoteFault[];
+}
+/** For every note what its finger does there. */
+export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[] {
+  const { notes } = request;
+  const crossings = new Map(crossingsOf(notes, answer.steps).map((c) => [c.index, c.kind]));
+  const fingersOnly = answer.steps.every((f) => !f.includes('p'));
+  const anchors = new Map((fingersOnly ? anchorPlan(notes, answer.steps) : []).map((c) => [c.index, c.thumb]));
+  const ringing = ringingBefore(notes);
+  return notes.map((note, i): NoteFacts => {
+    const own = answer.steps[i] ?? [];
+    const [before, beforeThat] = [notes[i - 1], notes[i - 2]];
+    const faults: NoteFault[] = [];
+    if (before && own.some((f) => answer.steps[i - 1]?.includes(f))) faults.push('same finger');
+    if (
+      beforeThat &&
+      before &&
+      lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own) > 0
+    )
+      faults.push('late');
+    if ((noteCost(request, i, own, ringing[i] ?? new Set()).rest ?? 0) > 0) faults.push('touches a ring');
+    return {
+      fingers: own,
+      strings: note.strings,
+      crossing: crossings.get(i) ?? null,
+      anchor: i > 0 ? (anchors.get(i) ?? null) : null,
+      pinned: note.pinned !== undefined,
+      faults,
+    };
+  });
+}
+
+/** The terms a fingering pays for, dearest first. */
+export const dearest = (answer: LineAnswer) =>
+  LINE_TERMS.filter((t) => answer.cost[t] > 0).sort((a, b) => answer.cost[b] - answer.cost[a]);

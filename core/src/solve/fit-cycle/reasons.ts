@@ -1,0 +1,42 @@
+import { type AccentMeeting, layOnCycle } from '../../round/index.js';
+import { parseScript } from '../../script/index.js';
+import { blocksOf, DEFAULT_LENGTHS } from './blocks.js';
+import type { FitAnswer, FitRequest } from './model.js';
+import { fitScript } from './script.js';
+
+/** Why a chain costs what it costs: what meets the accents, what each joint asks of the hand, how it closes. */
+export interface FitFacts {
+  /** Accents of the turn in their order; `by` is null where nothing sounds. */
+  readonly meetings: readonly AccentMeeting[];
+  /** Places in the turn, in ticks, before which the hand turns back without a stroke. */
+  readonly turnsBack: readonly number[];
+  readonly seamTurnsBack: boolean;
+  /** A finger comes back late somewhere. */
+  readonly late: boolean;
+  readonly differentCells: number;
+}
+export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
+  const { script, stepsPerCount } = fitScript(request, answer.steps);
+  const layout = layOnCycle(parseScript(script, { stepsPerCount }).pattern, request.cycle);
+  const blocks = answer.steps.map((link) => {
+    const i = request.cells.findIndex((c) => c.id === link.cell);
+    const cell = request.cells[i];
+    return cell
+      ? blocksOf(cell, i, request.lengths ?? DEFAULT_LENGTHS).blocks.find((b) => b.length === link.length)
+      : undefined;
+  });
+  let at = 0;
+  const turnsBack: number[] = [];
+  blocks.forEach((b, i) => {
+    at += b?.length ?? 0;
+    const next = blocks[i + 1];
+    if (next && b?.lastWay && b.lastWay === next.firstWay) turnsBack.push(at);
+  });
+  return {
+    meetings: layout.meetings.filter((m) => m.turn === 0),
+    turnsBack,
+    seamTurnsBack: answer.cost.seam > 0,
+    late: answer.cost.late > 0,
+    differentCells: new Set(answer.steps.map((s) => s.cell)).size,
+  };
+}

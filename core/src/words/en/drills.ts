@@ -1,0 +1,80 @@
+import type { ChangeWay, Drill, SectionDrill, Variant } from '../../drill/index.js';
+import { sayChange } from './say-change.js';
+import { FINGER_NAME, ordinal } from './strokes.js';
+
+/** A drill's name and, in a line, what it is for. */
+export interface SaidDrill {
+  readonly name: string;
+  readonly why: string;
+}
+const said = (name: string, why: string): SaidDrill => ({ name, why });
+
+const RHYTHMS: Record<Extract<Variant, { kind: 'rhythm' }>['shape'], SaidDrill> = {
+  'long-short': said('Long, short', 'Every second joint comes fast.'),
+  'short-long': said('Short, long', 'The other joints come fast.'),
+  triplets: said('In threes', 'The accent wanders through the fingers.'),
+};
+function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
+  switch (v.kind) {
+    case 'open strings':
+      return said('Open strings', 'Right hand alone until it runs by itself.');
+    case 'layer':
+      return v.layer === 'bass'
+        ? said('Bass alone', 'The thumb’s own line first.')
+        : said('Figure alone', 'Then the fingers’.');
+    case 'rhythm':
+      return RHYTHMS[v.shape];
+    case 'finger accent':
+      return said(
+        `Only ${v.finger} sounds full`,
+        `All others are held down; the ${FINGER_NAME[v.finger]} stays as it is.`,
+      );
+    case 'string accent':
+      return said(`Only string ${v.string} sounds full`, 'All others are held down.');
+    case 'start finger':
+      return said(`Order begun ${v.by} later`, 'The rhythm and strings stay; another finger begins.');
+    case 'rotation':
+      return said(`From the ${ordinal(v.start + 1)} step`, 'Another finger begins; the order stays.');
+    case 'pair':
+      return said(`${v.from} and ${v.to} change places`, 'The weak pair does the work.');
+    case 'fewer strings':
+      return said(`Through ${v.strings} strings`, 'The change of direction comes sooner.');
+    case 'burst':
+      return v.strokes > strokesToABeat
+        ? said(
+            `Bursts from step ${v.from + 1} and ${v.from + v.strokes / 2 + 1} joined`,
+            'Two bursts in one, landing after the second.',
+          )
+        : said(`Burst from step ${v.from + 1}`, 'One count fast, land on the next, rest.');
+  }
+}
+/** A drill of a pattern in words. @param all the drills it stands among: single bursts are told from joined ones by them */
+export function sayPatternDrill({ variant, tight }: Drill, all: readonly Drill[]): SaidDrill {
+  if (tight) {
+    const who = tight.fingers.length > 1 ? tight.fingers.join(' → ') : `${tight.fingers[0] ?? ''} again`;
+    return said(
+      `Weakest joint: ${who}`,
+      `It takes ${Math.round(tight.share * 100)} % of the time there is at ${tight.bpm}: alone, with the stroke before and the landing after.`,
+    );
+  }
+  const bursts = all.flatMap((d) => (d.variant.kind === 'burst' && !d.tight ? [d.variant.strokes] : []));
+  return sayVariant(variant, Math.min(...bursts));
+}
+const CHANGES: Record<ChangeWay, SaidDrill> = {
+  alone: said('Change alone', ''),
+  'each group': said('Change with every group', 'The pattern as written; the change comes sooner than it has to.'),
+  half: said('Change after half the pattern', 'The change comes in the middle of the figure.'),
+  6: said('Change after 6 strings', 'Fewer strings to go through, less time for the left hand.'),
+  5: said('Change after 5 strings', 'Fewer strings to go through, less time for the left hand.'),
+  4: said('Change after 4 strings', 'Fewer strings to go through, less time for the left hand.'),
+};
+/** Drills of a section, each with its name and what it is for. */
+export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & SaidDrill)[] {
+  const ofPattern = drills.flatMap((d) => (d.matter.kind === 'pattern' ? [d.matter.drill] : []));
+  return drills.map((d) => {
+    if (d.matter.kind === 'pattern') return { ...d, ...sayPatternDrill(d.matter.drill, ofPattern) };
+    const { way, change } = d.matter;
+    const { name, why } = CHANGES[way];
+    return { ...d, name: `${name}: ${change.from.name} → ${change.to.name}`, why: why || sayChange(change).join(' ') };
+  });
+}

@@ -1,0 +1,21 @@
+import { placeLabel } from '../../cycle/index.js';
+import { fitFacts, type FitAnswer, type FitRequest } from '../../solve/fit-cycle/index.js';
+import { listed, plural, sayMet } from './strokes.js';
+
+/** Why a chain costs what it costs, in sentences. */
+export function explainFit(request: FitRequest, answer: FitAnswer): string[] {
+  const { meetings, turnsBack, seamTurnsBack, late, differentCells } = fitFacts(request, answer);
+  const met = meetings.filter((m) => m.by);
+  const missed = meetings.filter((m) => !m.by);
+  const turns = [...new Set(turnsBack.map((at) => placeLabel(request.cycle, at)))];
+  return [
+    met.length ? `${met.map((m) => `${m.label} ${sayMet(m.by)}`).join(' · ')}.` : 'No accent is met.',
+    ...(missed.length ? [`Silent: ${listed(missed.map((m) => m.label))}.`] : []),
+    turns.length
+      ? `The hand turns back without a stroke before ${listed(turns)}.`
+      : 'The hand is never turned back inside the chain.',
+    seamTurnsBack ? 'At the seam the hand turns back.' : 'It joins its own beginning.',
+    ...(late ? [`At ${request.bpm} a finger is late somewhere: look at the load.`] : []),
+    `${plural(differentCells, 'different cell')}.`,
+  ];
+}
