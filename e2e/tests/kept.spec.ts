@@ -288,10 +288,9 @@ test('letters typed before a field has the focus are that field’s', async ({ p
   await expect(page.getByLabel('Chord symbol')).toHaveValue('Am7');
   await leaveFields(page);
   // The editor of the script comes a moment after its place.
-  await page.reload();
-  await page.keyboard.press('1');
-  await page.keyboard.type('s');
-  await page.keyboard.type('zz ');
+  await page.goto('/shelf');
+  await expect(page.getByRole('heading', { name: 'Lantern Stair' })).toBeVisible();
+  await page.keyboard.type('1szz ');
   await expect(script(page)).toContainText('zz');
 });
 

@@ -5,3 +5,4 @@ export * from './shape-span.js';
 export * from './shape-weights.js';
 export * from './shape.js';
 export * from './stopped.js';
+export * from './position.js';

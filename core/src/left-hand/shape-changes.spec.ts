@@ -3,7 +3,8 @@ import { makeNeck } from '../instrument/index.js';
 import { DEFAULT_PROFILE, leftHandOf } from '../player/index.js';
 import { millimetres } from '../time/index.js';
 import { sayChange, sayFinger } from '../words/en/index.js';
-import { changeBetween, moveMs, readShape, type Shape, type StrokeNear } from './index.js';
+import { changeBetween, readShape, type Shape, type StrokeNear } from './index.js';
+import { moveMs } from '../player/index.js';
 
 const neck = makeNeck(millimetres(650));
 const shape = (frets: string, fingers: string): Shape => {

@@ -1,5 +1,6 @@
+import { positionOf } from './position.js';
 import { apart, fretWidth, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
-import { type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
+import { type HandProfile, leftHandOf, moveMs } from '../player/index.js';
 import { type StringNumber, STRINGS } from '../time/index.js';
 import type { LeftFinger, Shape } from './shape.js';
 
@@ -80,15 +81,6 @@ function actionOf(from: FingerPlace | null, to: FingerPlace | null): FingerActio
   return from.fret === to.fret ? 'stays' : 'guides';
 }
 
-/** Where the hand stands: the fret under the first finger. */
-function positionOf(shape: Shape): number | null {
-  const firsts = shape.fingers.flatMap((f, i) => {
-    const fret = shape.frets[i];
-    return typeof f === 'number' && f > 0 && fret ? [fret - f + 1] : [];
-  });
-  return firsts.length ? Math.max(1, Math.min(...firsts)) : null;
-}
-
 /** From where a finger that was in the air comes: over its own fret in the hand's position before. */
 function comesFrom(finger: HoldingFinger, to: FingerPlace, before: number, neck: Neck): number {
   const fret = Math.max(1, before + (finger === 'T' ? 0 : finger - 1));
@@ -96,15 +88,12 @@ function comesFrom(finger: HoldingFinger, to: FingerPlace, before: number, neck:
   return Math.hypot(apart(over, pointOf(to, neck)), HOVER_MM);
 }
 
-/** Pointing law: the time of a move grows with the logarithm of its distance over the width of its aim. */
-export function moveMs(mm: number, targetMm: number, { move }: LeftHand): number {
-  return mm <= 0 ? 0 : move.start + move.perBit * Math.max(0, Math.log2((2 * mm) / Math.max(1, targetMm)));
-}
-
 /** Everything about the way from one shape to the next. */
 export function changeBetween({ from, to, neck, profile, strokes }: ChangeRequest): ShapeChange {
   const left = leftHandOf(profile);
-  const before = positionOf(from) ?? positionOf(to) ?? 1;
+  const stood = (shape: Shape) =>
+    positionOf(shape.fingers.map((finger, i) => ({ finger, fret: shape.frets[i] ?? null })));
+  const before = stood(from) ?? stood(to) ?? 1;
   const earlier = [...strokes].filter((s) => s.ms < 0).sort((a, b) => b.ms - a.ms);
   const later = [...strokes].filter((s) => s.ms >= 0).sort((a, b) => a.ms - b.ms);
   const lastOn = (place: FingerPlace | null) =>

@@ -2,3 +2,4 @@ export * from './left-hand.js';
 export * from './measure.js';
 export * from './neck-of.js';
 export * from './profile.js';
+export * from './movement.js';

@@ -1,4 +1,4 @@
-import type { HandProfile } from '../player/index.js';
+import { type HandProfile, returnTime } from '../player/index.js';
 import type { FlatPattern } from '../script/index.js';
 import { type Direction, directionOf, type Finger, FINGERS, hasMark } from '../stroke/index.js';
 import { type Bpm, millis, type Millis, millisOf, ticks, type Ticks } from '../time/index.js';
@@ -96,7 +96,7 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
       const next = (last ? own[0] : own[i + 1]) as Touch;
       const gap = millisOf(ticks(next.at + (last ? flat.length : 0) - t.at), tempo);
       const half = isHalf(t, next);
-      const needed = profile.returnMs[finger] * (half ? 0.5 : 1);
+      const needed = returnTime(profile, finger, half);
       const share = needed / gap;
       if (tightest && share <= tightest.share) return;
       tightest = {

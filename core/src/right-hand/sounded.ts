@@ -1,6 +1,6 @@
 import { type Instrument, openPitch } from '../instrument/index.js';
 import { bassString, type Shape, trebleSet } from '../left-hand/index.js';
-import { directionOf, type Finger, type Motion, type Stroke } from '../stroke/index.js';
+import { directionOf, type Finger, type Motion, type Stroke, HOME_STRING } from '../stroke/index.js';
 import { midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
 
 export interface SoundedNote {
@@ -10,8 +10,6 @@ export interface SoundedNote {
   /** The finger that plays it; in a strum every string has the strum's first finger. */
   readonly finger: Finger;
 }
-
-const HOME: Record<Exclude<Finger, 'p'>, StringNumber> = { i: 3, m: 2, a: 1, e: 1 };
 
 /**
  * The strings a stroke meets under a shape, with their pitches, in the order struck. Where the script
@@ -55,8 +53,8 @@ function plucked(stroke: Stroke, shape: Shape): Pair[] {
     else if (strings === 'treble') {
       // Three fingers take the set in order; one or two keep the place they have in i m a.
       const place = upper.length >= 3 ? upper.indexOf(finger) : Math.min(2, ['i', 'm', 'a', 'e'].indexOf(finger));
-      string = set[place] ?? set[set.length - 1] ?? HOME[finger];
-    } else string = HOME[finger];
+      string = set[place] ?? set[set.length - 1] ?? HOME_STRING[finger];
+    } else string = HOME_STRING[finger];
     if (used.has(string)) return [];
     used.add(string);
     return [{ finger, string }];

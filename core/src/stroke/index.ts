@@ -1,2 +1,3 @@
 export * from './model.js';
 export * from './strength.js';
+export * from './homes.js';

@@ -1,10 +1,9 @@
-import { type Finger, FINGERS } from '../../stroke/index.js';
-import { type StringNumber, TICKS_PER_COUNT } from '../../time/index.js';
+import { latePoints, returnTime } from '../../player/index.js';
+import { type Finger, FINGERS, HOME_STRING } from '../../stroke/index.js';
+import { type StringNumber, millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
 
 export type LineCost = Partial<Record<LineTerm, number>>;
-/** Where fingers live; the thumb on any of 6 5 4. */
-const HOME: Record<Exclude<Finger, 'p'>, number> = { i: 3, m: 2, a: 1, e: 1 };
 /** Of a finger's weight on an accent, the part that is missing. */
 const WEAKNESS: Record<Finger, number> = { p: 0, i: 0.2, m: 0.1, a: 0.5, e: 0.7 };
 /** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
@@ -12,7 +11,7 @@ const FAST_MS = 125;
 
 const rank = (f: Finger) => FINGERS.indexOf(f);
 export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
-  ((to.at + loop - from.at) * 60_000) / (TICKS_PER_COUNT * request.bpm);
+  millisOf(ticks(to.at + loop - from.at), request.bpm);
 /** Strings from the thickest on: the order in which fingers take them. */
 export const fromThickest = (note: LineNote): StringNumber[] => [...note.strings].sort((a, b) => b - a);
 
@@ -42,7 +41,7 @@ export function noteCost(
   const fast = before !== undefined && millisBetween(before, note, request) < FAST_MS;
   fingers.forEach((f, i) => {
     const string = strings[i] ?? 1;
-    home += f === 'p' ? Math.max(0, 4 - string) : Math.abs(string - HOME[f]);
+    home += f === 'p' ? Math.max(0, 4 - string) : Math.abs(string - HOME_STRING[f]);
     weak += WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
     // A finger's rest stroke lands on the next thicker string, the thumb's on the next thinner.
     const landing = f === 'p' ? string - 1 : string + 1;
@@ -90,8 +89,7 @@ export function lateCost(
   let late = 0;
   for (const f of toFingers) {
     if (!fromFingers.includes(f) || between.includes(f)) continue;
-    const needed = request.profile.returnMs[f];
-    if (gap < needed) late += Math.round(request.school.weights.late * (needed / Math.max(1, gap) - 1));
+    late += latePoints(request.school.weights.late, returnTime(request.profile, f, false), gap);
   }
   return late;
 }

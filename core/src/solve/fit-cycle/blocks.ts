@@ -1,7 +1,8 @@
+import { latePoints, returnTime } from '../../player/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
 import { type Direction, directionOf, type Finger, hasMark, type Motion, strength } from '../../stroke/index.js';
-import { type Bpm, ticks, type Ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { type Bpm, ticks, type Ticks, TICKS_PER_COUNT, millisOf } from '../../time/index.js';
 import type { FitCell } from './model.js';
 
 /** One use of a finger: `at` counts from the block's beginning. */
@@ -92,9 +93,7 @@ export function blocksOf(
  */
 export function lateCost(from: Use, to: Use, gap: number, bpm: Bpm, profile: HandProfile, weight: number): number {
   const half = from.dir !== null && to.dir !== null && from.dir !== to.dir;
-  const needed = profile.returnMs[from.finger] * (half ? 0.5 : 1);
-  const has = (gap * 60_000) / (TICKS_PER_COUNT * bpm);
-  return has >= needed ? 0 : Math.round(weight * (needed / Math.max(1, has) - 1));
+  return latePoints(weight, returnTime(profile, from.finger, half), millisOf(ticks(gap), bpm));
 }
 /** After so many ticks a finger is back in any case. */
 export const backAfter = (finger: Finger, bpm: Bpm, profile: HandProfile): number =>

@@ -7,10 +7,10 @@ import {
   type Frets,
   handOn,
   type LeftFinger,
-  moveMs,
+  positionOf,
 } from '../../left-hand/index.js';
-import { leftHandOf } from '../../player/index.js';
-import { STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
+import { leftHandOf, latePoints, moveMs } from '../../player/index.js';
+import { STRINGS, millisOf, ticks } from '../../time/index.js';
 import type { FretEvent, FretLineRequest, FretTerm, Placed } from './model.js';
 
 export type FretCost = Partial<Record<FretTerm, number>>;
@@ -37,12 +37,6 @@ export function canHold(notes: readonly Placed[], hand: FingeringHand): boolean 
   if (new Set(notes.map((n) => n.string)).size !== notes.length) return false;
   const { frets, fingers } = asShape(notes);
   return fingeringFaults(frets, fingers, hand).length === 0;
-}
-
-/** The hand's position that goes with stopped notes; what it was when none is stopped. */
-export function positionOf(notes: readonly Placed[], before: number): number {
-  const firsts = notes.flatMap((n) => (typeof n.finger === 'number' && n.finger > 0 ? [n.fret - n.finger + 1] : []));
-  return firsts.length ? Math.max(1, Math.min(...firsts)) : before;
 }
 
 export interface LineHand {
@@ -117,8 +111,7 @@ export function wayCost(
     cost.shift = (guides(before, after) ? weights.guided : weights.shift) + frets * weights.perFret;
     const at = (fret: number) => touchAt(fret, neck.capo, neck.scaleLength);
     const needed = moveMs(Math.abs(at(after.position) - at(before.position)), fretWidth(after.position, neck), move);
-    const there = (ticksBetween * 60_000) / (TICKS_PER_COUNT * bpm);
-    if (needed > there) cost.late = Math.round(weights.late * (needed / Math.max(1, there) - 1));
+    cost.late = latePoints(weights.late, needed, millisOf(ticks(ticksBetween), bpm));
   }
   return cost;
 }
@@ -173,7 +166,7 @@ export function gripsOf({ events }: FretLineRequest, steps: readonly (readonly P
     const placed = steps[i] ?? [];
     const [before, earlier] = [grips[i - 1], events[i - 1]];
     const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
-    grips.push({ placed, ringing, position: positionOf([...placed, ...ringing], before?.position ?? 1) });
+    grips.push({ placed, ringing, position: positionOf([...placed, ...ringing]) ?? before?.position ?? 1 });
   });
   return grips;
 }

@@ -1,5 +1,6 @@
+import { positionOf } from '../../left-hand/index.js';
 import { type Way, type Ways, waysOf } from './choices.js';
-import { canHold, type FretCost, lineHand, type LineHand, ownCost, positionOf, type RingingNote } from './cost.js';
+import { canHold, type FretCost, lineHand, type LineHand, ownCost, type RingingNote } from './cost.js';
 import type { FretEvent, FretLineRequest, Placed } from './model.js';
 
 /** One way to place an event under what rings. */
@@ -59,7 +60,7 @@ export function holdingFor(request: FretLineRequest): Holding {
   function reckon({ placed, sound }: Way, chord: boolean, ringing: readonly RingingNote[]): Held | null {
     const all = ringing.length ? [...placed, ...ringing] : placed;
     if (ringing.length && !canHold(all, hand.hand)) return null;
-    const at = positionOf(all, 0);
+    const at = positionOf(all) ?? 0;
     const own = { ...ownCost(request, hand, { placed, ringing, position: Math.max(1, at) }, chord), sound };
     return { own, points: pointsOf(own), position: at === 0 ? null : at };
   }

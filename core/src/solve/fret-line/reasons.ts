@@ -1,7 +1,7 @@
 import { fretWidth, touchAt } from '../../instrument/index.js';
-import { type LeftFinger, moveMs } from '../../left-hand/index.js';
-import { type Ask, settled } from '../../player/index.js';
-import { TICKS_PER_COUNT } from '../../time/index.js';
+import { type LeftFinger } from '../../left-hand/index.js';
+import { type Ask, settled, moveMs } from '../../player/index.js';
+import { millisOf, type Ticks, ticks } from '../../time/index.js';
 import { type Grip, fingerMove, gripsOf, guides, holdCost, lineHand, wayCost } from './cost.js';
 import type { FretLineRequest, Placed } from './model.js';
 
@@ -42,16 +42,16 @@ export function fretFacts(ask: Ask<FretLineRequest>, steps: readonly (readonly P
     const { placed, ringing } = grip;
     const own = holdCost(grip, hand.hand);
     const at = (fret: number) => touchAt(fret, neck.capo, neck.scaleLength);
-    const shiftFrom = (from: Grip, ticks: number): FretFacts['shift'] => {
+    const shiftFrom = (from: Grip, between: Ticks): FretFacts['shift'] => {
       if (from.position === grip.position) return null;
       const mm = Math.round(Math.abs(at(grip.position) - at(from.position)));
       return {
         from: from.position,
         mm,
         guided: guides(from, grip),
-        thereMs: Math.round((ticks * 60_000) / (TICKS_PER_COUNT * bpm)),
+        thereMs: Math.round(millisOf(between, bpm)),
         neededMs: Math.round(moveMs(mm, fretWidth(grip.position, neck), hand.move)),
-        late: (wayCost(request, hand, from, grip, ticks).late ?? 0) > 0,
+        late: (wayCost(request, hand, from, grip, between).late ?? 0) > 0,
       };
     };
     const fingers = [...new Set(placed.map((p) => p.finger))];
@@ -68,7 +68,7 @@ export function fretFacts(ask: Ask<FretLineRequest>, steps: readonly (readonly P
       ringing,
       position: grip.position,
       moves,
-      shift: last && earlier ? shiftFrom(last, event.at - earlier.at) : null,
+      shift: last && earlier ? shiftFrom(last, ticks(event.at - earlier.at)) : null,
       barre: !!own.barre,
       stretched: !!own.stretch,
       crossed: !!own.order,

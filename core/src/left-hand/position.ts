@@ -1,0 +1,16 @@
+import type { LeftFinger } from './shape.js';
+
+/**
+ * Where the hand stands: the fret under its first finger, whichever fingers are down.
+ * @param stopped what each finger stops; open strings and the thumb don't count
+ * @returns a fret from 1 on; null when no finger is down
+ * @example positionOf([{ finger: 3, fret: 5 }]) // 3
+ */
+export function positionOf(
+  stopped: readonly { readonly finger: LeftFinger | null; readonly fret: number | null }[],
+): number | null {
+  const firsts = stopped.flatMap(({ finger, fret }) =>
+    typeof finger === 'number' && finger > 0 && fret ? [fret - finger + 1] : [],
+  );
+  return firsts.length ? Math.max(1, Math.min(...firsts)) : null;
+}
