@@ -43,7 +43,14 @@ await check('Lint', () => npmRun('lint'));
 await check('Types', () => npmRun('typecheck'));
 await suite(
   'Tools',
-  () => run(process.execPath, ['--test', '--test-reporter=tap', 'tools/arrows.spec.mjs', 'tools/steps.spec.mjs']),
+  () =>
+    run(process.execPath, [
+      '--test',
+      '--test-reporter=tap',
+      'tools/arrows.spec.mjs',
+      'tools/examples.spec.mjs',
+      'tools/steps.spec.mjs',
+    ]),
   /^# pass (\d+)/gm,
   /^# fail (\d+)/gm,
 );

@@ -10,7 +10,10 @@ export interface HeldShape {
   readonly shape: Shape;
 }
 
-/** How many turns until the shapes and the cycle's start meet again. */
+/**
+ * How many turns until the shapes and the cycle's start meet again.
+ * @example harmonyTurns(makeStudy('s', 'Stair').sections[0]) // 1
+ */
 export function harmonyTurns(section: Section): number {
   const n = section.harmony.shapes.length;
   if (n === 0) return 1;

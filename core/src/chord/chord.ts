@@ -51,7 +51,10 @@ const USUAL = [
 ];
 const LONGEST_SYMBOL = 24;
 
-/** Reads a chord symbol, bass after a slash. What is not known comes back with the nearest readings. */
+/**
+ * Reads a chord symbol, bass after a slash. What is not known comes back with the nearest readings.
+ * @example readChord('G7/B').chord.bass // 11
+ */
 export function readChord(text: string): ChordReading {
   if (text.trim().length > LONGEST_SYMBOL)
     return { ok: false, message: `A chord symbol has up to ${LONGEST_SYMBOL} letters.`, near: [] };
@@ -77,7 +80,10 @@ export function readChord(text: string): ChordReading {
 }
 
 const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
-/** The same chord so many semitones higher, its bass too; what is no chord symbol stays as it is. */
+/**
+ * The same chord so many semitones higher, its bass too; what is no chord symbol stays as it is.
+ * @example transposeChord('Am7', 2) // 'Bm7'
+ */
 export function transposeChord(text: string, semitones: number): string {
   const up = (name: string): string => {
     const pitchClass = pitchClassOf(plain(name));

@@ -9,7 +9,10 @@ export const MOST_ACCENTS = 1_024;
 export const LONGEST_SCHOOL = 120;
 export const LONGEST_CYCLE_NOTE = 500;
 
-/** Every fault of a cycle with the path of its field; an empty list means that it can be used. */
+/**
+ * Every fault of a cycle with the path of its field; an empty list means that it can be used.
+ * @example checkCycle(cycleById('buleria')) // []
+ */
 export function checkCycle(c: AccentCycle): DataFault[] {
   const faults: DataFault[] = [];
   const say = (path: string, message: string) => faults.push({ path, message });

@@ -18,10 +18,16 @@ export interface CycleSketch {
   readonly note?: string;
 }
 
-/** Position in counts (halves, quarters, thirds …) → ticks; the fraction must be one that 5040 divides. */
+/**
+ * Position in counts (halves, quarters, thirds …) → ticks; the fraction must be one that 5040 divides.
+ * @example countTicks(1.5) // 7560
+ */
 export const countTicks = (counts: number): Ticks => ticks(Math.round(counts * TICKS_PER_COUNT));
 
-/** Labels 1…n, or starting at another number and running on round: (12, 12) → 12 1 2 … 11. */
+/**
+ * Labels 1…n, or starting at another number and running on round: (12, 12) → 12 1 2 … 11.
+ * @example countLabels(4, 4) // ['4', '1', '2', '3']
+ */
 export const countLabels = (counts: number, first = 1): string[] =>
   Array.from({ length: counts }, (_, i) => String(((first - 1 + i) % counts) + 1));
 

@@ -1,13 +1,22 @@
 import { ticks, type Ticks, TICKS_PER_COUNT, wrap } from '../time/index.js';
 import type { AccentCycle } from './model.js';
 
-/** Length of one turn. */
+/**
+ * Length of one turn.
+ * @example cycleLength(cycleById('vals')) // 15120
+ */
 export const cycleLength = (c: AccentCycle): Ticks => ticks(c.counts * TICKS_PER_COUNT);
 
-/** Weight of the accent on a position of the turn, 0 when there is none. */
+/**
+ * Weight of the accent on a position of the turn, 0 when there is none.
+ * @example accentAt(cycleById('vals'), 0) // 1
+ */
 export const accentAt = (c: AccentCycle, at: number): number => c.accents.find((a) => a.at === at)?.weight ?? 0;
 
-/** Where groups begin inside the turn, the first always at 0. */
+/**
+ * Where groups begin inside the turn, the first always at 0.
+ * @example groupStarts(cycleById('solea')).map((t) => t / 5040) // [0, 3, 6, 8, 10]
+ */
 export function groupStarts(c: AccentCycle): Ticks[] {
   const starts: Ticks[] = [];
   let at = 0;
@@ -18,7 +27,10 @@ export function groupStarts(c: AccentCycle): Ticks[] {
   return starts;
 }
 
-/** How a place of the turn is said aloud: “3”, “3 and”, “3 + ⅓” as a fraction of the count. */
+/**
+ * How a place of the turn is said aloud: “3”, “3 and”, “3 + ⅓” as a fraction of the count.
+ * @example placeLabel(cycleById('vals'), 7560) // '2 and'
+ */
 export function placeLabel(c: AccentCycle, at: number): string {
   const place = wrap(at, cycleLength(c));
   const label = c.labels[Math.floor(place / TICKS_PER_COUNT)] ?? '?';

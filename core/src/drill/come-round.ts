@@ -14,6 +14,7 @@ export interface ComeRound {
 /**
  * Where a finger order comes round against groups of notes: notes on each string, or notes to an accent.
  * A four-finger order under three-note groups comes round after 12 notes.
+ * @example comeRound(['p', 'i', 'm', 'a'], 3).notes // 12
  */
 export function comeRound(fingerCycle: readonly Finger[], groupSize: number): ComeRound {
   const n = fingerCycle.length;
@@ -28,7 +29,10 @@ export function comeRound(fingerCycle: readonly Finger[], groupSize: number): Co
   };
 }
 
-/** Where bass and figure sound together: the places at which players usually drop a stroke. */
+/**
+ * Where bass and figure sound together: the places at which players usually drop a stroke.
+ * @example coincidences(parseScript('pima:t - p:b', { stepsPerCount: 2 }).pattern).map((c) => c.slot) // [0]
+ */
 export function coincidences(pattern: Pattern | FlatPattern): { readonly at: Ticks; readonly slot: number }[] {
   const flat = 'items' in pattern ? flatten(pattern) : pattern;
   return flat.events

@@ -1,19 +1,31 @@
 import { millimetres, type Millimetres, type StringNumber, STRINGS } from '../time/index.js';
 import type { Neck } from './neck.js';
 
-/** Wire n lies at L·(1 − 2^(−n/12)) from the nut: equal temperament. */
+/**
+ * Wire n lies at L·(1 − 2^(−n/12)) from the nut: equal temperament.
+ * @example wireAt(12, 650) // 325
+ */
 export const wireAt = (fret: number, scaleLength: Millimetres): Millimetres =>
   millimetres(scaleLength * (1 - 2 ** (-fret / 12)));
 
-/** Room between two wires. Fret counts from the capo. */
+/**
+ * Room between two wires. Fret counts from the capo.
+ * @example Math.round(fretWidth(1, makeNeck(650))) // 36
+ */
 export const fretWidth = (fret: number, neck: Neck): Millimetres =>
   millimetres(wireAt(fret + neck.capo, neck.scaleLength) - wireAt(fret + neck.capo - 1, neck.scaleLength));
 
-/** From capo to bridge: what sounds, and how far the frets still spread. */
+/**
+ * From capo to bridge: what sounds, and how far the frets still spread.
+ * @example soundingLength(makeNeck(650, 12)) // 325
+ */
 export const soundingLength = (neck: Neck): Millimetres =>
   millimetres(neck.scaleLength - wireAt(neck.capo, neck.scaleLength));
 
-/** A finger touches just behind its wire: a quarter of the fret's width back. Fret counts from the capo. */
+/**
+ * A finger touches just behind its wire: a quarter of the fret's width back. Fret counts from the capo.
+ * @example touchAt(12, 0, 650) < wireAt(12, 650) // true
+ */
 export function touchAt(fret: number, capo: number, scaleLength: Millimetres): Millimetres {
   const wire = wireAt(fret + capo, scaleLength);
   return millimetres(wire - (wire - wireAt(fret + capo - 1, scaleLength)) / 4);
@@ -30,4 +42,5 @@ export function touchPoint(string: StringNumber, fret: number, neck: Neck): Touc
   // Strings lie evenly to both sides of the middle.
   return { x, y: (STRINGS.indexOf(string) - 2.5) * spacing };
 }
+/** @example apart({ x: 0, y: 0 }, { x: 3, y: 4 }) // 5 */
 export const apart = (a: TouchPoint, b: TouchPoint): number => Math.hypot(a.x - b.x, a.y - b.y);

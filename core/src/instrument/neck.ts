@@ -20,7 +20,10 @@ export const MOST_SPACING = 14;
 
 /** Wires of a nylon-string neck, counted from the nut. */
 export const FRETS_ON_NECK = 19;
-/** The last fret that can be stopped, counted from the capo. */
+/**
+ * The last fret that can be stopped, counted from the capo.
+ * @example lastFret(12) // 7
+ */
 export const lastFret = (capo: number): number => FRETS_ON_NECK - capo;
 /**
  * Strings that a shape would stop where there is no neck any more, thickest first; frets count from the capo.
@@ -35,6 +38,7 @@ export const beyondNeck = (
     return fret > 0 && fret > lastFret(capo) ? [{ string, fret }] : [];
   });
 
+/** @example makeNeck(650, 2).capo // 2 */
 export const makeNeck = (scaleLength: Millimetres, capo = 0): Neck => ({
   scaleLength,
   nutSpacing: NUT_SPACING,

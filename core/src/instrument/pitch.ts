@@ -2,10 +2,16 @@ const LETTER: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7,
 const SHIFT: Readonly<Record<string, number>> = { '#': 1, b: -1 };
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
 
-/** Scientific name of a pitch: 40 → E2. */
+/**
+ * Scientific name of a pitch: 40 → E2.
+ * @example pitchName(64) // 'E4'
+ */
 export const pitchName = (m: number): string => `${NAMES[m % 12] ?? '?'}${Math.floor(m / 12) - 1}`;
 
-/** Pitch class of a note name such as F#, Bb, Bbb. Null for anything else. */
+/**
+ * Pitch class of a note name such as F#, Bb, Bbb. Null for anything else.
+ * @example pitchClassOf('F#') // 6
+ */
 export function pitchClassOf(name: string): number | null {
   const m = /^([A-G])([#b]*)$/.exec(name);
   const letter = LETTER[m?.[1] ?? ''];
@@ -14,7 +20,10 @@ export function pitchClassOf(name: string): number | null {
   return (((letter + shift) % 12) + 12) % 12;
 }
 
-/** Pitch of a note name with its octave, sharps and flats as signs or letters: F#2, B♭3, cb4. Null for anything else. */
+/**
+ * Pitch of a note name with its octave, sharps and flats as signs or letters: F#2, B♭3, cb4. Null for anything else.
+ * @example pitchOf('e4') // 64
+ */
 export function pitchOf(text: string): number | null {
   const m = /^([A-Ga-g])([#b♯♭]*)(\d)$/.exec(text.trim());
   const letter = LETTER[(m?.[1] ?? '').toUpperCase()];

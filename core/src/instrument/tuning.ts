@@ -17,7 +17,10 @@ export const TUNINGS: readonly { readonly name: string; readonly strings: Tuning
 export const LOWEST_OPEN = 28;
 export const HIGHEST_OPEN = 76;
 
-/** Pitch of an open string with the capo on. */
+/**
+ * Pitch of an open string with the capo on.
+ * @example openPitch(STANDARD_TUNING, 6, 2) // 42
+ */
 export const openPitch = (tuning: Tuning, string: StringNumber, capo: number): Midi =>
   midi((tuning[STRINGS.indexOf(string)] ?? 0) + capo);
 
@@ -30,6 +33,7 @@ export type TuningReading =
 /**
  * Reads a tuning by six note names from string 6 to 1: `D2 A2 D3 G3 B3 E4`. Without its octave a name means the
  * pitch nearest to the string's usual one: `D A D G B E`.
+ * @example readTuning('D A D G B E').tuning // [38, 45, 50, 55, 59, 64]
  */
 export function readTuning(text: string): TuningReading {
   const names = text.split(/[\s,|-]+/).filter((n) => n !== '');
@@ -56,7 +60,10 @@ const nearest = (pitchClass: number, to: number): number => to + ((((pitchClass 
 /** Semitones above its usual pitch that a nylon string bears, and below it that still sound clean. */
 const BEARS = 2;
 const SLACK = 5;
-/** Warnings about strings tuned where they break or rattle; the capo adds no pull. */
+/**
+ * Warnings about strings tuned where they break or rattle; the capo adds no pull.
+ * @example tuningWarnings(STANDARD_TUNING) // []
+ */
 export const tuningWarnings = (tuning: Tuning): string[] =>
   STRINGS.flatMap((string, i) => {
     const usual = STANDARD_TUNING[i] ?? 0;
@@ -72,4 +79,5 @@ export const tuningWarnings = (tuning: Tuning): string[] =>
       ];
     return [];
   });
+/** @example tuningText(STANDARD_TUNING) // 'E2 A2 D3 G3 B3 E4' */
 export const tuningText = (tuning: Tuning): string => tuning.map(pitchName).join(' ');

@@ -26,6 +26,7 @@ export interface ShapeReading {
 /**
  * Reads a shape from two texts, string 6 first: frets such as `x-3-2-0-1-0` (or `x32010`) and fingers
  * such as `x-3-2-0-1-0` with 1–4 and T. An empty finger text lets the frets decide for open strings only.
+ * @example readShape('x32010', '').frets // [null, 3, 2, 0, 1, 0]
  */
 export function readShape(fretText: string, fingerText: string): ShapeReading {
   const faults: DataFault[] = [];
@@ -62,7 +63,10 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
   return { frets, fingers, faults };
 }
 
-/** Every fault of a shape that no left hand can hold. */
+/**
+ * Every fault of a shape that no left hand can hold.
+ * @example checkShape(OPEN_SHAPE) // []
+ */
 export function checkShape(shape: Shape): DataFault[] {
   const faults: DataFault[] = [];
   const say = (path: string, message: string) => faults.push({ path, message });
@@ -107,16 +111,23 @@ export function checkShape(shape: Shape): DataFault[] {
 }
 
 const joined = (list: readonly (number | string | null)[]) => list.map((v) => v ?? 'x').join('-');
+/** @example fretsText({ frets: [null, 3, 2, 0, 1, 0] }) // 'x-3-2-0-1-0' */
 export const fretsText = (shape: Pick<Shape, 'frets'>): string => joined(shape.frets);
 export const fingersText = (shape: Pick<Shape, 'fingers'>): string => joined(shape.fingers);
 
-/** The string of the lowest note that sounds: where the thumb goes for `b`. Null when nothing is held. */
+/**
+ * The string of the lowest note that sounds: where the thumb goes for `b`. Null when nothing is held.
+ * @example bassString({ frets: [null, 3, 2, 0, 1, 0] }) // 5
+ */
 export function bassString(shape: Pick<Shape, 'frets'>): StringNumber | null {
   const i = shape.frets.findIndex((f) => f !== null);
   return STRINGS[i] ?? null;
 }
 
-/** The three strings the fingers take over the thumb: p5 → 4 3 2, p4 and p6 → 3 2 1 and 4 3 2; thickest first. */
+/**
+ * The three strings the fingers take over the thumb: p5 → 4 3 2, p4 and p6 → 3 2 1 and 4 3 2; thickest first.
+ * @example trebleSet({ frets: [null, null, 0, 2, 3, 2] }) // [3, 2, 1]
+ */
 export function trebleSet(shape: Pick<Shape, 'frets'>): StringNumber[] {
   const bass = bassString(shape);
   const home: StringNumber[] = bass === 4 || bass === 3 ? [3, 2, 1] : [4, 3, 2];

@@ -14,7 +14,10 @@ export interface StoppedNote {
 
 export const MOST_STOPPED = 20_000;
 
-/** Every fault of the notes stopped for single strokes, at most one a note; a string has one fret at one place. */
+/**
+ * Every fault of the notes stopped for single strokes, at most one a note; a string has one fret at one place.
+ * @example checkStopped([{ at: 0, string: 3, fret: 5 }]) // []
+ */
 export function checkStopped(stopped: readonly StoppedNote[]): DataFault[] {
   if (stopped.length > MOST_STOPPED)
     return [

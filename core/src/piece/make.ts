@@ -19,7 +19,10 @@ export function makeSection(id: string, name: string, cycle: AccentCycle): Secti
   };
 }
 
-/** A new study with one empty section. */
+/**
+ * A new study with one empty section.
+ * @example makeStudy('s', 'Stair').sections.length // 1
+ */
 export function makeStudy(
   id: string,
   name: string,
@@ -37,7 +40,10 @@ export function makeStudy(
   };
 }
 
-/** The same study under another id and name; section ids are made anew from the id. */
+/**
+ * The same study under another id and name; section ids are made anew from the id.
+ * @example copyStudy(makeStudy('s', 'Stair'), 't', 'Other').sections[0].id // 't-1'
+ */
 export const copyStudy = (study: Study, id: string, name: string): Study => ({
   ...study,
   id,
@@ -45,7 +51,10 @@ export const copyStudy = (study: Study, id: string, name: string): Study => ({
   sections: study.sections.map((s, i) => ({ ...s, id: `${id}-${i + 1}` })),
 });
 
-/** “Lantern Stair” → “Lantern Stair 2”, or the next number that is free. */
+/**
+ * “Lantern Stair” → “Lantern Stair 2”, or the next number that is free.
+ * @example freeName('Stair', ['Stair', 'Stair 2']) // 'Stair 3'
+ */
 export function freeName(name: string, taken: readonly string[]): string {
   const stem = name.replace(/ \d+$/, '').slice(0, 50);
   for (let n = 2; ; n++) if (!taken.includes(`${stem} ${n}`)) return `${stem} ${n}`;

@@ -34,7 +34,10 @@ export const LIMIT_OVER_EASE = 1.25;
 /** Fingers that press on one fret side by side need this much in any case. */
 const LEAST_EASE = 30;
 
-/** The reach that goes with an easy span from finger 1 to finger 4. */
+/**
+ * The reach that goes with an easy span from finger 1 to finger 4.
+ * @example reachOf(110)['14'].ease // 110
+ */
 export function reachOf(span: number): Record<FingerPair, Reach> {
   const pairs = FINGER_PAIRS.map((pair) => {
     const ease = Math.max(LEAST_EASE, Math.round(span * SHARE[pair]));
@@ -43,11 +46,15 @@ export function reachOf(span: number): Record<FingerPair, Reach> {
   return Object.fromEntries(pairs) as Record<FingerPair, Reach>;
 }
 
-/** A player's left hand; what was not measured follows from the span. */
+/**
+ * A player's left hand; what was not measured follows from the span.
+ * @example leftHandOf(DEFAULT_PROFILE).thumbOver // false
+ */
 export const leftHandOf = (profile: HandProfile): LeftHand => ({
   reach: profile.left?.reach ?? reachOf(profile.span),
   barre: profile.left?.barre ?? millis(8_000),
   thumbOver: profile.left?.thumbOver ?? false,
   move: profile.left?.move ?? { start: millis(50), perBit: millis(60) },
 });
+/** @example pairOf(4, 1) // '14' */
 export const pairOf = (a: number, b: number): FingerPair => `${Math.min(a, b)}${Math.max(a, b)}` as FingerPair;

@@ -42,7 +42,10 @@ export function reachLadder(pair: FingerPair, neck: Neck): ReachRung[] {
   }, []);
 }
 
-/** Reach from what a player has ticked: the widest rung that was easy, and the widest that could be reached at all. */
+/**
+ * Reach from what a player has ticked: the widest rung that was easy, and the widest that could be reached at all.
+ * @example reachFrom(null, null) // null
+ */
 export function reachFrom(easyMm: number | null, reachedMm: number | null): Reach | null {
   const ease = easyMm ?? (reachedMm === null ? null : reachedMm / LIMIT_OVER_EASE);
   if (ease === null) return null;
@@ -89,6 +92,9 @@ export const withLeftHand = (profile: HandProfile, left: LeftHand): HandProfile 
   },
   span: millimetres(Math.min(WIDEST_SPAN, Math.max(LEAST_SPAN, left.reach['14'].ease))),
 });
-/** A hand whose measures follow from its span again. */
+/**
+ * A hand whose measures follow from its span again.
+ * @example withoutLeftHand(withLeftHand(DEFAULT_PROFILE, leftHandOf(DEFAULT_PROFILE))).left // undefined
+ */
 export const withoutLeftHand = (profile: HandProfile): HandProfile =>
   Object.fromEntries(Object.entries(profile).filter(([key]) => key !== 'left')) as unknown as HandProfile;

@@ -2,7 +2,10 @@ import { BRIDGE_SPACING, type Neck, NUT_SPACING } from '../instrument/index.js';
 import type { HandProfile } from './profile.js';
 
 const necks = new WeakMap<HandProfile, Map<number, Neck>>();
-/** The player's neck with a capo on; strings lie as on a nylon-string neck where they were not measured. */
+/**
+ * The player's neck with a capo on; strings lie as on a nylon-string neck where they were not measured.
+ * @example neckOf(DEFAULT_PROFILE, 3).capo // 3
+ */
 export function neckOf(profile: HandProfile, capo = 0): Neck {
   const { scaleLength, nutSpacing = NUT_SPACING, bridgeSpacing = BRIDGE_SPACING } = profile;
   const known = necks.get(profile) ?? new Map<number, Neck>();

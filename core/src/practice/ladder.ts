@@ -21,6 +21,7 @@ const RUNGS_BELOW = 4;
 /**
  * Where the ladder stands after these passes: a rung towards the end after enough clean passes in a row,
  * a rung slower after two misses in a row, whichever way the ladder leads.
+ * @example climb({ start: 100, end: 112, step: 6, passes: 1 }, [{ bpm: 100, clean: true }]).bpm // 106
  */
 export function climb(ladder: Ladder, passes: readonly PracticePass[], from: number = ladder.start): Rung {
   const way = Math.sign(ladder.end - ladder.start) || 1;
@@ -46,5 +47,8 @@ export function climb(ladder: Ladder, passes: readonly PracticePass[], from: num
   return { bpm: clampBpm(bpm), cleanHere: clean, done };
 }
 
-/** How many rungs the ladder has, both ends counted. */
+/**
+ * How many rungs the ladder has, both ends counted.
+ * @example rungCount({ start: 100, end: 112, step: 6, passes: 1 }) // 3
+ */
 export const rungCount = (l: Ladder): number => Math.ceil(Math.abs(l.end - l.start) / Math.max(1, l.step)) + 1;

@@ -23,15 +23,22 @@ export interface LogEntry {
   readonly pain: boolean;
 }
 
-/** The fastest tempo played clean, null when no pass was. */
+/**
+ * The fastest tempo played clean, null when no pass was.
+ * @example reached({ passes: [{ bpm: 90, clean: true }, { bpm: 96, clean: false }] }) // 90
+ */
 export const reached = (e: Pick<LogEntry, 'passes'>): number | null =>
   e.passes.reduce<number | null>((best, p) => (p.clean && (best === null || p.bpm > best) ? p.bpm : best), null);
 
+/** @example cleanShare({ passes: [{ bpm: 90, clean: true }, { bpm: 96, clean: false }] }) // 0.5 */
 export const cleanShare = (e: Pick<LogEntry, 'passes'>): number =>
   e.passes.length ? e.passes.filter((p) => p.clean).length / e.passes.length : 0;
 
 const DAY_MS = 86_400_000;
-/** Whole days between two ISO dates, times of day left out. */
+/**
+ * Whole days between two ISO dates, times of day left out.
+ * @example daysBetween('2026-03-01', '2026-03-08T10:00:00Z') // 7
+ */
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(to.slice(0, 10)) - Date.parse(from.slice(0, 10))) / DAY_MS);
 
@@ -58,7 +65,10 @@ export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: strin
   return { bpm: clampBpm(best - ladder.step), reason: `One rung under ${best}, clean last time.` };
 }
 
-/** Moves a made log in time so that its latest day becomes the day before `today`; gaps are kept. */
+/**
+ * Moves a made log in time so that its latest day becomes the day before `today`; gaps are kept.
+ * @example shiftLog([], '2026-03-01') // []
+ */
 export function shiftLog(log: readonly LogEntry[], today: string): LogEntry[] {
   const latest = log.reduce((max, e) => (e.startedAt > max ? e.startedAt : max), '');
   if (!latest) return [];

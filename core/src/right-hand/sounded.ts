@@ -15,6 +15,7 @@ export interface SoundedNote {
  * The strings a stroke meets under a shape, with their pitches, in the order struck. Where the script
  * names no strings: thumb on the bass string, i m a on 3 2 1 (their homes), strums through all that sound.
  * Numbered strings that the shape leaves out are struck open, as a hand would.
+ * @example soundStroke(readStep('p').step, OPEN_SHAPE, { tuning: STANDARD_TUNING, capo: 0 }).map((n) => n.string) // [6]
  */
 export function soundStroke(motion: Motion, shape: Shape, instrument: Instrument): SoundedNote[] {
   if (motion.kind !== 'stroke') return [];

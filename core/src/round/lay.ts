@@ -72,6 +72,7 @@ export interface LayOptions {
  * Lays a pattern on a cycle until both come round together (least common multiple of their lengths).
  * A pattern that starts later in the cycle runs over the end into the first turn: it is a loop.
  * `realign` is exact even when the layout itself is cut off at `limit` strokes.
+ * @example layOnCycle(parseScript('ed ad md id iu', { stepsPerCount: 2 }).pattern, cycleById('buleria')).realign // { patternPasses: 24, cycles: 5 }
  */
 export function layOnCycle(pattern: Pattern | FlatPattern, cycle: AccentCycle, options: LayOptions = {}): Layout {
   const flat = 'items' in pattern ? flatten(pattern) : pattern;

@@ -3,7 +3,10 @@ import type { Step } from '../stroke/index.js';
 import type { FlatPattern, Item, Pattern, StepItem } from './model.js';
 import { printStep } from './print.js';
 
-/** The script with one stretch of its text written anew. */
+/**
+ * The script with one stretch of its text written anew.
+ * @example replaceRange('p i m', { from: 2, to: 3 }, 'a') // 'p a m'
+ */
 export const replaceRange = (script: string, range: Range, text: string): string =>
   script.slice(0, range.from) + text + script.slice(range.to);
 
@@ -13,12 +16,18 @@ export function writeSlot(script: string, flat: FlatPattern, slot: number, text:
   return there ? replaceRange(script, there.range, text) : script;
 }
 
-/** A line of rests as long as the cycle with one step put in, for a stroke set into an empty wheel. */
+/**
+ * A line of rests as long as the cycle with one step put in, for a stroke set into an empty wheel.
+ * @example scriptWithOne(4, 2, 'p') // '. . p .'
+ */
 export function scriptWithOne(steps: number, slot: number, text: string): string {
   return Array.from({ length: Math.max(steps, slot + 1) }, (_, i) => (i === slot ? text : '.')).join(' ');
 }
 
-/** The pattern with every repeat written out. */
+/**
+ * The pattern with every repeat written out.
+ * @example printScript(writeOut(parseScript('{p i}x2', { stepsPerCount: 2 }).pattern)) // 'p i p i'
+ */
 export function writeOut(pattern: Pattern): Pattern {
   const walk = (items: readonly Item[]): Item[] =>
     items.flatMap((item): Item[] => {
@@ -42,7 +51,10 @@ export function mapLeaves(pattern: Pattern, change: (step: Step, leaf: number) =
 /** What a key does to the step in a slot: a finger joins or leaves, a direction turns, a mark comes or goes. */
 export type SlotKey = 'p' | 'i' | 'm' | 'a' | 'e' | 'd' | 'u' | 'g' | '!' | '.' | '-';
 
-/** The text of a step after one key has been pressed on it. */
+/**
+ * The text of a step after one key has been pressed on it.
+ * @example pressOnStep(readStep('i').step, 'd') // 'id'
+ */
 export function pressOnStep(step: Step, key: SlotKey): string {
   if (key === '.') return '.';
   if (key === '-') return '-';

@@ -6,6 +6,7 @@ import { shares } from './shares.js';
 /**
  * Writes the repeats out and gives every step its place. A hold lengthens the motion before it;
  * a ghost moves the hand only, so what sounded before it goes on counting as the last stroke.
+ * @example flatten(parseScript('p - i', { stepsPerCount: 2 }).pattern).events.map((e) => e.duration) // [5040, 2520]
  */
 export function flatten(pattern: Pattern): FlatPattern {
   const slots: Slot[] = [];

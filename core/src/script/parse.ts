@@ -130,6 +130,7 @@ class Reader {
 /**
  * Reads a hand script. Parsing goes on after a fault: what can't be read becomes a rest of one step,
  * so that the strokes after it keep their places.
+ * @example parseScript('p i m a', { stepsPerCount: 2 }).faults // []
  */
 export function parseScript(text: string, options: ParseOptions): ParsedScript {
   const empty: Pattern = { items: [], stepsPerCount: options.stepsPerCount };

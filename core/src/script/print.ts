@@ -7,7 +7,10 @@ const stringsText = (s: StringChoice | null): string => {
   return s === 'treble' ? ':t' : `:${s.join('')}`;
 };
 
-/** The canonical text of one step. `little` is the player's own spelling of the little finger in strums. */
+/**
+ * The canonical text of one step. `little` is the player's own spelling of the little finger in strums.
+ * @example printStep(readStep('mi:23').step) // 'im:32'
+ */
 export function printStep(step: Step, little = 'e'): string {
   switch (step.kind) {
     case 'rest':
@@ -37,5 +40,8 @@ function printItem(item: Item, little: string): string {
   return `{${inner}}x${item.times}`;
 }
 
-/** The canonical text of a pattern: parsing it gives the same pattern. */
+/**
+ * The canonical text of a pattern: parsing it gives the same pattern.
+ * @example printScript(parseScript('id  iu', { stepsPerCount: 2 }).pattern) // 'id iu'
+ */
 export const printScript = (pattern: Pattern, little = 'e'): string => printItems(pattern.items, little);

@@ -27,7 +27,10 @@ const CLASHES: readonly (readonly [Mark, Mark, string])[] = [
   ['~', '%', 'ringing and muted by the palm at once'],
 ];
 
-/** Reads one step such as `ed`, `p:5_`, `ima:t!`, `G`, `(d)`. A step that no hand can play is a fault, in words. */
+/**
+ * Reads one step such as `ed`, `p:5_`, `ima:t!`, `G`, `(d)`. A step that no hand can play is a fault, in words.
+ * @example readStep('ed').step.fingers // ['e']
+ */
 export function readStep(text: string): StepReading {
   if (text === '.') return { step: { kind: 'rest' } };
   if (text === '-') return { step: { kind: 'hold' } };

@@ -17,7 +17,10 @@ const SLAP = 0.75;
 /** Below this an accent counts as carried by a weak stroke. */
 export const WEAK_BELOW = 0.6;
 
-/** @returns 0 (no weight) … 1 (as heavy as the hand can) */
+/**
+ * @returns 0 (no weight) … 1 (as heavy as the hand can)
+ * @example strength(readStep('id').step) > strength(readStep('au').step) // true
+ */
 export function strength(m: Motion): number {
   if (m.kind === 'ghost') return 0;
   let s = m.kind === 'golpe' ? GOLPE_ALONE : SLAP;

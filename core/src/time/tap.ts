@@ -8,6 +8,7 @@ const TAPS_KEPT = 6;
  * The tempo that a player taps: the mean of the latest gaps, so that one late tap moves it little.
  * @param taps times of the taps in milliseconds, oldest first
  * @returns null until there are two taps without a long pause between them
+ * @example tapTempo([0, 500, 1000]) // 120
  */
 export function tapTempo(taps: readonly number[]): Bpm | null {
   let first = taps.length - 1;

@@ -21,7 +21,10 @@ export const LOWEST_BPM = 20 as Bpm;
 export const HIGHEST_BPM = 400 as Bpm;
 export const STRINGS: readonly StringNumber[] = [6, 5, 4, 3, 2, 1];
 
-/** @throws RangeError when n isn't a whole number: a position never holds a fraction of a tick. */
+/**
+ * @throws RangeError when n isn't a whole number: a position never holds a fraction of a tick.
+ * @example ticks(5040) // TICKS_PER_COUNT
+ */
 export function ticks(n: number): Ticks {
   if (!Number.isSafeInteger(n)) throw new RangeError(`${n} is not a whole number of ticks`);
   return n as Ticks;
@@ -32,7 +35,10 @@ export const millimetres = (n: number): Millimetres => n as Millimetres;
 export const midi = (n: number): Midi => n as Midi;
 export const fret = (n: number): Fret => n as Fret;
 
-/** Keeps a tempo inside 20–400 counts a minute, whole. */
+/**
+ * Keeps a tempo inside 20–400 counts a minute, whole.
+ * @example clampBpm(900) // 400
+ */
 export const clampBpm = (n: number): Bpm =>
   Math.min(HIGHEST_BPM, Math.max(LOWEST_BPM, Number.isFinite(n) ? Math.round(n) : LOWEST_BPM)) as Bpm;
 

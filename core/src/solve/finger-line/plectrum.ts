@@ -8,6 +8,7 @@ export type PlectrumStroke = 'rest' | 'up' | 'whip';
  * string rest and up alternate; a down stroke before a thicker string is a whip, for a rest stroke would
  * land the wrong way. So one note a string is a sweep of rests going up in pitch, whips going down.
  * @param strings string of each note, in playing order
+ * @example plectrumStrokes([3, 3, 2]) // ['rest', 'up', 'rest']
  */
 export function plectrumStrokes(strings: readonly StringNumber[]): PlectrumStroke[] {
   const strokes: PlectrumStroke[] = [];

@@ -37,6 +37,7 @@ function readTogether(text: string): { string: number; fret: string | undefined 
  * Reads a line typed by string numbers: `332211`, each a step. `.` is a rest, `-` holds, `[321]` are struck
  * together; after a string `f` and a number is its fret: `3f12`; after a note `!` is an accent and `~` lets it
  * ring; a letter before it pins its finger: `i3`. White space and `|` may stand anywhere.
+ * @example readLine('3321', 2).notes.map((n) => n.strings[0]) // [3, 3, 2, 1]
  */
 export function readLine(text: string, stepsPerCount: number): ReadLine {
   const step = stepTicks(stepsPerCount) ?? stepTicks(2) ?? ticks(2520);
@@ -92,7 +93,10 @@ export const stoppedNotes = (steps: readonly LineStep[]): StoppedNote[] =>
       : [],
   );
 
-/** The text with one note's finger pinned, or set free again with null. */
+/**
+ * The text with one note's finger pinned, or set free again with null.
+ * @example pinInText('33', { from: 1, to: 2 }, 'm') // '3m3'
+ */
 export function pinInText(text: string, note: { from: number; to: number }, finger: Finger | null): string {
   const token = text.slice(note.from, note.to).replace(/^[pimae]+/, '');
   return text.slice(0, note.from) + (finger ?? '') + token + text.slice(note.to);

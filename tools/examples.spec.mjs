@@ -1,0 +1,30 @@
+// The examples in core's doc comments hold: each @example is an expression, and behind // the value it has.
+import assert from 'node:assert/strict';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { test } from 'node:test';
+import { ROOT } from './steps.mjs';
+
+const core = { ...(await import('../core/dist/index.js')), ...(await import('../core/dist/format/index.js')) };
+const src = join(ROOT, 'core/src');
+const EXAMPLE = /\* @example (.+?) \/\/ (.+?)\s*(?:\*\/)?$/;
+
+const examples = readdirSync(src, { recursive: true })
+  .filter((f) => f.endsWith('.ts') && !f.endsWith('.spec.ts'))
+  .flatMap((file) =>
+    readFileSync(join(src, file), 'utf8')
+      .split('\n')
+      .flatMap((line, n) => {
+        if (!line.includes('@example')) return [];
+        const [, expression, value] = EXAMPLE.exec(line) ?? [];
+        return [{ file, line: n + 1, expression, value }];
+      }),
+  );
+const valueOf = (text) => new Function(...Object.keys(core), `return (${text});`)(...Object.values(core));
+
+test('there are examples', () => assert.ok(examples.length > 30, `only ${examples.length}`));
+for (const { file, line, expression, value } of examples)
+  test(`${file}:${line} ${expression}`, () => {
+    assert.ok(expression && value, 'an example is written `@example expression // value` on one line');
+    assert.deepEqual(valueOf(expression), valueOf(value));
+  });
