@@ -13,12 +13,12 @@ import {
   VOICING_TERMS,
   type VoicingAnswer,
 } from '@ruffle-wheel/core';
-import { Asking } from '../../asking/asking';
-import { Working } from '../../asking/working';
+import { Asking } from '../../parts/asking/asking';
+import { Working } from '../../parts/asking/working';
 import type { ShapeAnswers, ShapeAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
-import { TryOut } from '../../try-out/try-out';
+import { TryOut } from '../../parts/try-out/try-out';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 

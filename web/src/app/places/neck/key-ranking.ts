@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type KeyRequest, type RankedKey, sayKey } from '@ruffle-wheel/core';
-import { Asking } from '../../asking/asking';
-import { Working } from '../../asking/working';
+import { Asking } from '../../parts/asking/asking';
+import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { words } from '../../words/en';

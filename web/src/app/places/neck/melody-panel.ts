@@ -15,13 +15,13 @@ import {
   setCapo,
   transposeNotes,
 } from '@ruffle-wheel/core';
-import { Asking } from '../../asking/asking';
-import { Working } from '../../asking/working';
+import { Asking } from '../../parts/asking/asking';
+import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
-import { AnswerButtons } from '../../try-out/answer-buttons';
-import { TryOut } from '../../try-out/try-out';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { TryOut } from '../../parts/try-out/try-out';
 import { LineTable } from '../../ui/line-table';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';

@@ -19,11 +19,11 @@ import {
   cycleLength,
   wrap,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
-import { TryOut } from '../../try-out/try-out';
-import { TuningFields } from '../../tuning/tuning-fields';
+import { TryOut } from '../../parts/try-out/try-out';
+import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { LineTable } from '../../ui/line-table';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { setCell, setHarmony, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
 import { InstantSolve } from '../../testing/instant-solve';

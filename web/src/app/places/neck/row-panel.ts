@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { fretsText, MOST_SHAPES, type RowRequest, type RowResult } from '@ruffle-wheel/core';
-import { Asking } from '../../asking/asking';
-import { Working } from '../../asking/working';
+import { Asking } from '../../parts/asking/asking';
+import { Working } from '../../parts/asking/working';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
-import { AnswerButtons } from '../../try-out/answer-buttons';
-import type { Shown } from '../../try-out/try-out';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import type { Shown } from '../../parts/try-out/try-out';
 import { words } from '../../words/en';
 import { shapeFrom } from './find-panel';
 

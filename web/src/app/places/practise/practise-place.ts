@@ -21,7 +21,7 @@ import {
   sectionDrills,
   setLadder,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { type LogEntry, setLadder, TICKS_PER_COUNT } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { all, aWorld, button, element, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { PractisePlace } from './practise-place';
 import { PracticeSession } from './session';

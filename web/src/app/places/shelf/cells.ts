@@ -16,7 +16,7 @@ import {
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
-import { AnswerButtons } from '../../try-out/answer-buttons';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';

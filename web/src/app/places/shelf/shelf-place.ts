@@ -14,7 +14,7 @@ import {
 } from '@ruffle-wheel/core';
 import type { PlacedRow, StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';

@@ -216,9 +216,7 @@ describe('every start', () => {
   it('all starts go to Practise as drills, one after another', async () => {
     const f = await show(StartsTable);
     await press(f, 'Practise all starts');
-    expect(TestBed.inject(AskedDrills).take()).toEqual(
-      [1, 2, 3, 4].map((n) => `rotation ${n}`),
-    );
+    expect(TestBed.inject(AskedDrills).take()).toEqual([1, 2, 3, 4].map((n) => `rotation ${n}`));
     expect(went).toEqual(['/practise']);
   });
   it('says where the pattern’s own order, or another, comes round against groups', async () => {

@@ -12,7 +12,7 @@ import {
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 
 type Kind = keyof typeof words.drills.kinds;
 const KIND: Record<Variant['kind'], Kind> = {

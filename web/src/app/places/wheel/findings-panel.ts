@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 
 const SHOWN_JOINTS = 5;
 

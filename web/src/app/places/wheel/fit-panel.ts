@@ -26,10 +26,10 @@ import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
-import { Asking } from '../../asking/asking';
-import { TryOut } from '../../try-out/try-out';
-import { Working } from '../../asking/working';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { Asking } from '../../parts/asking/asking';
+import { TryOut } from '../../parts/try-out/try-out';
+import { Working } from '../../parts/asking/working';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };

@@ -30,10 +30,10 @@ import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
-import { Asking } from '../../asking/asking';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { Asking } from '../../parts/asking/asking';
 import { WeaveForm } from './weave-form';
-import { Working } from '../../asking/working';
+import { Working } from '../../parts/asking/working';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;

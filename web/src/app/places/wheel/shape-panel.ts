@@ -22,7 +22,7 @@ import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
-import { TuningFields } from '../../tuning/tuning-fields';
+import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { words } from '../../words/en';
 
 /** The left hand under the pattern: what is held, in which order shapes come, and the study's shapes as text. */

@@ -15,7 +15,7 @@ import {
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 
 /** Starts shown in the table. */
 const SHOWN = 8;

@@ -14,7 +14,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
-import { AnswerButtons } from '../../try-out/answer-buttons';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 
 /** Longer melodies belong into the line field: this answer is reckoned as one types. */
 const MOST_NOTES = 200;

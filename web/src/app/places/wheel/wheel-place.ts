@@ -32,7 +32,7 @@ import {
   ticks,
   type TurnSlot,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../keys';
+import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';

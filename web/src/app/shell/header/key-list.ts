@@ -1,6 +1,6 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
-import { words } from '../words/en';
+import { words } from '../../words/en';
 
 /** Every key there is, shown by `?`. */
 @Component({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { HIGHEST_CAPO, readTuning, setCapo, setTuning, TUNINGS, tuningText, tuningWarnings } from '@ruffle-wheel/core';
-import { OpenStudy } from '../study';
-import { words } from '../words/en';
+import { OpenStudy } from '../../study';
+import { words } from '../../words/en';
 
 /** The study's capo and its strings, chosen or written by note names; what would break a string is warned of. */
 @Component({

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
-import { words } from '../words/en';
+import { words } from '../../words/en';
 import { type Shown, TryOut } from './try-out';
 
 /** Show and hear an answer, or take it over: the same two buttons under every answer of a solver. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { words } from '../words/en';
+import { words } from '../../words/en';
 import type { Asking } from './asking';
 
 /** How far a long answer has come and the way to end it; why there is none and the way to ask anew. */

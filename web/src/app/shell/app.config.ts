@@ -8,7 +8,7 @@ import { provideRouter, Router, withNavigationErrorHandler, withRouterConfig } f
 import { routes } from './app.routes';
 import { Startup } from './startup';
 import { Troubles } from './troubles';
-import { words } from './words/en';
+import { words } from '../words/en';
 
 const PART = 'part';
 

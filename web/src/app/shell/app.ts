@@ -3,19 +3,17 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { makeStudy } from '@ruffle-wheel/core';
 import { filter, map } from 'rxjs';
-import { Compute } from './compute/compute';
+import { Compute } from '../compute/compute';
 import { Header } from './header/header';
 import { KeyList } from './header/key-list';
 import { Keys } from './keys';
+import { PLACES } from './places';
 import { Startup } from './startup';
-import { Collection, OpenStudy } from './study';
+import { Collection, OpenStudy } from '../study';
 import { Troubles } from './troubles';
-import { Icon, type IconName } from './ui/icons';
-import { Notice } from './ui/notice';
-import { words } from './words/en';
-
-/** Places that are about more than the open study. */
-const WITHOUT_STUDY = ['/logbook', '/shelf'];
+import { Icon } from '../ui/icons';
+import { Notice } from '../ui/notice';
+import { words } from '../words/en';
 
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
@@ -50,15 +48,12 @@ export class App {
   );
   /** Nothing is open and the place has nothing to show. */
   protected readonly bare = computed(
-    () => this.startup.ready() && !this.open.study() && !WITHOUT_STUDY.some((path) => this.url().startsWith(path)),
+    () =>
+      this.startup.ready() &&
+      !this.open.study() &&
+      !PLACES.some((p) => p.withoutStudy && this.url().startsWith(`/${p.path}`)),
   );
-  protected readonly places: readonly { path: string; icon: IconName; name: string; key: string }[] = [
-    { path: '/wheel', icon: 'wheel', name: words.places.wheel, key: '1' },
-    { path: '/neck', icon: 'neck', name: words.places.neck, key: '2' },
-    { path: '/practise', icon: 'practise', name: words.places.practise, key: '4' },
-    { path: '/logbook', icon: 'logbook', name: words.places.logbook, key: '6' },
-    { path: '/shelf', icon: 'shelf', name: words.places.shelf, key: '7' },
-  ];
+  protected readonly places = PLACES;
 
   constructor() {
     const notice = inject(Notice);

@@ -1,11 +1,11 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
 import { first } from 'rxjs';
-import { Store, Writes } from './data';
-import { Engine } from './sound/engine';
-import { Transport } from './sound/transport';
-import { Arrivals, Collection, Leaving, OpenStudy } from './study';
+import { Store, Writes } from '../data';
+import { Engine } from '../sound/engine';
+import { Transport } from '../sound/transport';
+import { Arrivals, Collection, Leaving, OpenStudy } from '../study';
 import { Troubles } from './troubles';
-import { words } from './words/en';
+import { words } from '../words/en';
 
 /** Reads what is stored, opens the study of last time, and ties settings and plan to sound and page. */
 @Injectable({ providedIn: 'root' })

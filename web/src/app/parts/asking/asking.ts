@@ -1,6 +1,6 @@
 import { computed, DestroyRef, effect, inject, type Signal, signal, untracked } from '@angular/core';
-import type { Progress } from '../compute/protocol';
-import { Solve } from '../compute/solve';
+import type { Progress } from '../../compute/protocol';
+import { Solve } from '../../compute/solve';
 import { TryOut } from '../try-out/try-out';
 
 /** After the last change of what is asked. */

@@ -1,5 +1,5 @@
 import { setScript } from '@ruffle-wheel/core';
-import { all, aWorld, element, field, press, show, texts, type, type World } from '../testing/world';
+import { all, aWorld, element, field, press, show, texts, type, type World } from '../../testing/world';
 import { Header } from './header';
 import { KeyList } from './key-list';
 

@@ -1,5 +1,5 @@
 import { STANDARD_TUNING, TUNINGS, tuningText } from '@ruffle-wheel/core';
-import { all, aWorld, field, show, texts, type, type World } from '../testing/world';
+import { all, aWorld, field, show, texts, type, type World } from '../../testing/world';
 import { TuningFields } from './tuning-fields';
 
 let world: World;

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { Keys } from '../keys';
-import { Transport } from '../sound/transport';
-import { OpenStudy, type Preview } from '../study';
-import { Notice } from '../ui/notice';
+import { Keys } from '../../shell/keys';
+import { Transport } from '../../sound/transport';
+import { OpenStudy, type Preview } from '../../study';
+import { Notice } from '../../ui/notice';
 
 /** The reading of what is tried out is there by then; a later one takes over while it plays. */
 const HEARD_AFTER_MS = 100;

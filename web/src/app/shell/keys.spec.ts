@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { Keys } from './keys';
-import { Collection } from './study';
+import { Collection } from '../study';
 
 const key = (name: string, target?: HTMLElement, more: KeyboardEventInit = {}) => {
   const e = new KeyboardEvent('keydown', { key: name, bubbles: true, ...more });

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { clampBpm, HIGHEST_BPM } from '@ruffle-wheel/core';
-import type { Theme } from '../data';
+import type { Theme } from '../../data';
 import { Keys } from '../keys';
-import { Transport } from '../sound/transport';
-import { Collection, OpenStudy } from '../study';
-import { Icon } from '../ui/icons';
-import { words } from '../words/en';
+import { Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+import { Icon } from '../../ui/icons';
+import { words } from '../../words/en';
 
 const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 

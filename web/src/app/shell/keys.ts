@@ -1,19 +1,12 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import { Transport } from './sound/transport';
-import { Collection, Exports, OpenStudy } from './study';
-import { Notice } from './ui/notice';
-import { saveFile } from './ui/save-file';
-import { WaysBack } from './ui/ways-back';
-import { words } from './words/en';
-
-const PLACES: Record<string, string> = {
-  '1': '/wheel',
-  '2': '/neck',
-  '4': '/practise',
-  '6': '/logbook',
-  '7': '/shelf',
-};
+import { Transport } from '../sound/transport';
+import { Collection, Exports, OpenStudy } from '../study';
+import { Notice } from '../ui/notice';
+import { saveFile } from '../ui/save-file';
+import { WaysBack } from '../ui/ways-back';
+import { PLACES } from './places';
+import { words } from '../words/en';
 
 /** Keys that hold in every place. A key typed into a field stays in the field. */
 @Injectable({ providedIn: 'root' })
@@ -89,8 +82,8 @@ export class Keys {
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     if (this.held && e.key.length === 1) return this.held.push(e) > 0;
     if (this.place?.(e)) return true;
-    const place = PLACES[e.key];
-    if (place) void this.goTo(place);
+    const place = PLACES.find((p) => p.key === e.key);
+    if (place) void this.goTo(`/${place.path}`);
     else if (e.key === ' ' && !Keys.onControl(e)) void this.playOrStop();
     else if (e.key === 'Enter' && !Keys.onControl(e)) this.tap();
     else if (e.key === '[') this.step(-1);

@@ -1,0 +1,10 @@
+import type { Routes } from '@angular/router';
+import { words } from '../words/en';
+import { PLACES } from './places';
+
+const first = PLACES[0]?.path ?? '';
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: first },
+  ...PLACES.map(({ path, name, load }) => ({ path, title: `${name} · ${words.app}`, loadComponent: load })),
+  { path: '**', redirectTo: first },
+];

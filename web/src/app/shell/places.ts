@@ -1,0 +1,57 @@
+import type { Route } from '@angular/router';
+import type { IconName } from '../ui/icons';
+import { words } from '../words/en';
+
+export interface PlaceEntry {
+  readonly path: string;
+  /** Its number in the full set: it keeps it whichever others there are. */
+  readonly key: string;
+  readonly icon: IconName;
+  readonly name: string;
+  /** It has something to show when no study is open. */
+  readonly withoutStudy: boolean;
+  readonly load: NonNullable<Route['loadComponent']>;
+}
+/** Every place in the order of the work: its address, key, icon, name and part of the program. */
+export const PLACES: readonly PlaceEntry[] = [
+  {
+    path: 'wheel',
+    key: '1',
+    icon: 'wheel',
+    name: words.places.wheel,
+    withoutStudy: false,
+    load: () => import('../places/wheel/wheel-place').then((m) => m.WheelPlace),
+  },
+  {
+    path: 'neck',
+    key: '2',
+    icon: 'neck',
+    name: words.places.neck,
+    withoutStudy: false,
+    load: () => import('../places/neck/neck-place').then((m) => m.NeckPlace),
+  },
+  {
+    path: 'practise',
+    key: '4',
+    icon: 'practise',
+    name: words.places.practise,
+    withoutStudy: false,
+    load: () => import('../places/practise/practise-place').then((m) => m.PractisePlace),
+  },
+  {
+    path: 'logbook',
+    key: '6',
+    icon: 'logbook',
+    name: words.places.logbook,
+    withoutStudy: true,
+    load: () => import('../places/logbook/logbook-place').then((m) => m.LogbookPlace),
+  },
+  {
+    path: 'shelf',
+    key: '7',
+    icon: 'shelf',
+    name: words.places.shelf,
+    withoutStudy: true,
+    load: () => import('../places/shelf/shelf-place').then((m) => m.ShelfPlace),
+  },
+];
