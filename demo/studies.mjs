@@ -7,6 +7,7 @@ import {
   makeSection,
   makeStudy,
   neckOf,
+  notesWritten,
   readNotes,
   readShape,
   STANDARD_TUNING,
@@ -19,7 +20,8 @@ const shape = (id, name, frets, fingers) => {
   if (read.faults.length) throw new Error(`${name}: ${read.faults[0].message}`);
   return { id, name, frets: read.frets, fingers: read.fingers };
 };
-const section = (id, name, cycle, more) => ({ ...makeSection(id, name, cycleById(cycle)), ...more });
+/** Frets of single strokes stand in the script, as they do in everything that is kept. */
+const section = (id, name, cycle, more) => notesWritten({ ...makeSection(id, name, cycleById(cycle)), ...more });
 const study = (id, name, cycle, more) => ({ ...makeStudy(id, name, cycleById(cycle)), ...more });
 
 /** What the solvers are asked for the duo's lines: the first player's hand. */

@@ -12,6 +12,9 @@ for (const s of studies)
   for (const section of s.sections)
     for (const f of parseScript(section.script, section).faults)
       faults.push(`${s.name}, ${section.name}: ${f.message}`);
+for (const s of studies)
+  for (const section of s.sections)
+    if (section.stopped?.length) faults.push(`${s.name}, ${section.name}: frets stand beside the script.`);
 if (faults.length) {
   console.error(`The demo data is faulty:\n${faults.join('\n')}`);
   process.exit(1);

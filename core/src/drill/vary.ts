@@ -1,5 +1,14 @@
 import { flatten, type Item, mapLeaves, type Pattern, writeOut } from '../script/index.js';
-import { type Finger, FINGERS, type Mark, MARKS, type Step, type Stroke } from '../stroke/index.js';
+import {
+  type Finger,
+  FINGERS,
+  type Mark,
+  MARKS,
+  type Step,
+  type Stroke,
+  numberedStrings,
+  onStrings,
+} from '../stroke/index.js';
 import { gcd, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import type { Variant } from './model.js';
 
@@ -92,9 +101,9 @@ function startFinger(pattern: Pattern, by: number): Pattern {
   return mapLeaves(written, (s) => {
     if (s.kind !== 'stroke' || s.fingers.length !== 1) return s;
     const other = own[(((i++ + by) % n) + n) % n] as Stroke;
-    const strings = s.dir === null && other.dir === null ? s.strings : other.strings;
+    const from = s.dir === null && other.dir === null ? s : other;
     const marks = other.fingers.includes('a') ? s.marks.filter((m) => m !== '*') : s.marks;
-    return { ...s, fingers: other.fingers, dir: other.dir, strings, marks };
+    return { ...onStrings(s, from.strings, from.stops), fingers: other.fingers, dir: other.dir, marks };
   });
 }
 
@@ -124,7 +133,8 @@ function fewer(s: Step, strings: number): Step {
     : s.dir === 'd'
       ? [6, 5, 4, 3, 2, 1]
       : [1, 2, 3, 4, 5, 6];
-  return { ...s, strings: all.slice(0, Math.max(1, strings)) };
+  const n = Math.max(1, strings);
+  return onStrings(s, all.slice(0, n), s.stops?.slice(0, n));
 }
 
 /** The pattern cut into even steps, fine enough for every stroke; as it is when no such step can be written. */
@@ -162,9 +172,8 @@ function layer(s: Step, keep: 'bass' | 'figure'): Step {
   const kept = s.fingers.filter((f) => (f === 'p') === (keep === 'bass'));
   if (kept.length === 0) return HOLD;
   if (kept.length === s.fingers.length) return s;
-  const strings =
-    Array.isArray(s.strings) && s.dir === null
-      ? s.fingers.flatMap((f, i) => (kept.includes(f) ? [(s.strings as StringNumber[])[i] as StringNumber] : []))
-      : s.strings;
-  return { ...s, fingers: kept, strings: strings === 'treble' && keep === 'bass' ? 'bass' : strings };
+  const numbered = s.dir === null ? numberedStrings(s) : null;
+  const own = <T>(list: readonly T[]): T[] => list.filter((_, i) => kept.includes(s.fingers[i] as Finger));
+  const strings = numbered ? own(numbered) : s.strings === 'treble' && keep === 'bass' ? 'bass' : s.strings;
+  return { ...onStrings(s, strings, numbered && s.stops ? own(s.stops) : s.stops), fingers: kept };
 }

@@ -1,7 +1,7 @@
 import { type AccentCycle, checkCycle } from '../cycle/index.js';
 import { type DataFault, quoted } from '../fault/index.js';
 import { checkShape, checkStopped } from '../left-hand/index.js';
-import type { Study } from '../piece/index.js';
+import { notesWritten, type Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import type { LogEntry } from '../practice/index.js';
 import { checkCell, type OwnCell } from '../script/index.js';
@@ -30,7 +30,14 @@ export function studyFaults(study: Study): DataFault[] {
 }
 
 /** Doors for what is read back from storage or from a file: what does not pass is never handed on. */
-export const readStudyRow = (row: unknown, at = ''): Checked<Study> => check<Study>(studySchema, row, studyFaults, at);
+export function readStudyRow(row: unknown, at = ''): Checked<Study> {
+  const read = check<Study>(studySchema, row, studyFaults, at);
+  if (!read.ok) return read;
+  // Frets that used to stand beside the script stand in its strokes.
+  const sections = read.value.sections.map(notesWritten);
+  const same = sections.every((s, n) => s === read.value.sections[n]);
+  return same ? read : { ok: true, value: { ...read.value, sections } };
+}
 export const readLogRow = (row: unknown, at = ''): Checked<LogEntry> => check<LogEntry>(logEntrySchema, row, none, at);
 export const readProfileRow = (row: unknown, at = ''): Checked<HandProfile> =>
   check<HandProfile>(profileSchema, row, none, at);

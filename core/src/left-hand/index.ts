@@ -6,3 +6,4 @@ export * from './shape-weights.js';
 export * from './shape.js';
 export * from './stopped.js';
 export * from './position.js';
+export * from './write-stops.js';

@@ -1,8 +1,9 @@
+import type { LeftFinger } from '../stroke/index.js';
 import { type DataFault, quoted } from '../fault/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
 import { type StringNumber, STRINGS } from '../time/index.js';
 
-export type LeftFinger = 0 | 1 | 2 | 3 | 4 | 'T';
+export type { LeftFinger };
 /** A held left-hand shape. Arrays run from string 6 to string 1. Frets count from the capo; null = not sounded. */
 export interface Shape {
   readonly id: string;

@@ -1,3 +1,5 @@
+import type { FlatPattern } from '../script/index.js';
+import { numberedStrings } from '../stroke/index.js';
 import type { DataFault } from '../fault/index.js';
 import { isStringNumber, type StringNumber, STRINGS } from '../time/index.js';
 import { HIGHEST_FRET, type LeftFinger, type Shape } from './shape.js';
@@ -58,3 +60,14 @@ export function stopOver(shape: Shape, notes: readonly StoppedNote[]): Shape {
     }),
   };
 }
+
+/** The notes whose frets stand in the strokes of a pattern. */
+export const stopsOf = ({ events }: Pick<FlatPattern, 'events'>): StoppedNote[] =>
+  events.flatMap(({ at, motion }) =>
+    motion.kind === 'stroke' && motion.stops
+      ? (numberedStrings(motion) ?? []).flatMap((string, i): StoppedNote[] => {
+          const stop = motion.stops?.[i] ?? null;
+          return stop ? [{ at, string, ...stop }] : [];
+        })
+      : [],
+  );

@@ -1,3 +1,4 @@
+import { notesWritten } from './notes-written.js';
 import { type AccentCycle, checkCycle, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { checkShape, checkStopped, type Shape, type StoppedNote } from '../left-hand/index.js';
@@ -180,14 +181,13 @@ const putCell = (
 ): Command =>
   inSection(
     section,
-    (s) =>
-      stepTicks(stepsPerCount) === null
-        ? s
-        : put(s, {
-            script,
-            stepsPerCount,
-            ...(stopped && (stopped.length || s.stopped) ? { stopped: plainStopped(stopped) } : {}),
-          }),
+    (s) => {
+      if (stepTicks(stepsPerCount) === null) return s;
+      const notes = stopped && plainStopped(stopped);
+      return notesWritten(
+        put(s, { script, stepsPerCount, ...(notes && (notes.length || s.stopped) ? { stopped: notes } : {}) }),
+      );
+    },
     (s) => scriptFault(s) ?? stoppedFault(s),
   );
 /** A cell or a line put into a section: its script, its steps, and the frets it names, if any. */

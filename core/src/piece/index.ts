@@ -3,3 +3,4 @@ export * from './commands.js';
 export * from './ladder.js';
 export * from './make.js';
 export * from './model.js';
+export * from './notes-written.js';

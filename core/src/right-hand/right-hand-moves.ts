@@ -1,5 +1,5 @@
 import { bassString, type Shape, trebleSet } from '../left-hand/index.js';
-import { directionOf, type Motion, type Stroke } from '../stroke/index.js';
+import { directionOf, type Motion, type Stroke, stopOn } from '../stroke/index.js';
 import { type StringNumber, STRINGS } from '../time/index.js';
 
 /** What a new chord asks of the right hand. */
@@ -34,9 +34,12 @@ export function rightHandMove(from: Shape, to: Shape, motions: readonly Motion[]
   const asksAll = strums.some((s) => s.strings === null);
   const bassMoves = bassBefore !== null && bass !== null && bassBefore !== bass;
   // A thumb that walks over the bass on its way is where it should be.
-  const byThumb = plucks.flatMap((s) => (s.fingers[0] === 'p' ? (numbered(s)?.slice(0, 1) ?? []) : []));
+  const byThumb = plucks.flatMap((s) =>
+    s.fingers[0] === 'p' ? (numbered(s)?.slice(0, 1) ?? []).filter((string) => !stopOn(s, string)) : [],
+  );
   const struck = byThumb[0] ?? null;
-  const byNumber = new Set(strokes.flatMap((s) => numbered(s) ?? []));
+  // A string that a stroke stops for itself asks nothing of the chord.
+  const byNumber = new Set(strokes.flatMap((s) => (numbered(s) ?? []).filter((string) => !stopOn(s, string))));
   return {
     thumb: asksBass && bassMoves ? { from: bassBefore, to: bass } : null,
     fingers: asksSet && setBefore.join() !== set.join() ? { from: setBefore, to: set } : null,

@@ -1,6 +1,6 @@
 import { type Instrument, openPitch } from '../instrument/index.js';
 import { bassString, type Shape, trebleSet } from '../left-hand/index.js';
-import { directionOf, type Finger, type Motion, type Stroke, HOME_STRING } from '../stroke/index.js';
+import { directionOf, type Finger, type Motion, type Stroke, HOME_STRING, stopOn } from '../stroke/index.js';
 import { midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
 
 export interface SoundedNote {
@@ -22,7 +22,8 @@ export function soundStroke(motion: Motion, shape: Shape, instrument: Instrument
   const sounding = STRINGS.filter((_, i) => shape.frets[i] !== null);
   const pairs = motion.dir ? strummed(motion, shape, sounding) : plucked(motion, shape);
   return pairs.map(({ string, finger }) => {
-    const fret = shape.frets[STRINGS.indexOf(string)] ?? 0;
+    // What the stroke brings with it goes before the shape that is held.
+    const fret = stopOn(motion, string)?.fret ?? shape.frets[STRINGS.indexOf(string)] ?? 0;
     return { string, fret, finger, midi: midi(openPitch(instrument.tuning, string, instrument.capo) + fret) };
   });
 }

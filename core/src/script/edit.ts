@@ -1,5 +1,5 @@
 import type { Range } from '../fault/index.js';
-import type { Step } from '../stroke/index.js';
+import { onStrings, type Step } from '../stroke/index.js';
 import type { FlatPattern, Item, Pattern, StepItem } from './model.js';
 import { printStep } from './print.js';
 
@@ -74,14 +74,15 @@ export function pressOnStep(step: Step, key: SlotKey): string {
   if (key === 'd' || key === 'u') {
     if (step.kind === 'stroke') {
       const marks = key === 'u' ? step.marks.filter((m) => m !== '_') : step.marks;
-      return printStep({ ...step, dir: step.dir === key ? null : key, strings: null, marks });
+      return printStep({ ...onStrings(step, null, undefined), dir: step.dir === key ? null : key, marks });
     }
     return step.kind === 'ghost' && step.dir === key ? '.' : `(${key})`;
   }
   // A finger replaces what stood there and keeps its direction, so that a row of keys writes a cell.
   if (step.kind === 'stroke') {
     const marks = key === 'a' ? step.marks.filter((m) => m !== '*') : step.marks;
-    return printStep({ ...step, fingers: [key], strings: step.dir ? step.strings : null, marks });
+    const kept = step.dir ? step : onStrings(step, null, undefined);
+    return printStep({ ...kept, fingers: [key], marks });
   }
   return step.kind === 'ghost' ? `${key}${step.dir}` : key;
 }

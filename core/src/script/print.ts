@@ -1,11 +1,19 @@
-import type { Step, StringChoice } from '../stroke/index.js';
+import type { Step, Stop, StringChoice } from '../stroke/index.js';
 import type { Item, Pattern } from './model.js';
 
-const stringsText = (s: StringChoice | null): string => {
-  if (s === null) return '';
-  if (s === 'bass') return ':b';
-  return s === 'treble' ? ':t' : `:${s.join('')}`;
-};
+/** The strings of a stroke as they are written: digits, or places with their frets and left fingers. */
+export function stringsText(strings: StringChoice | null, stops: readonly (Stop | null)[] = []): string {
+  if (strings === null) return '';
+  if (strings === 'bass') return ':b';
+  if (strings === 'treble') return ':t';
+  if (stops.every((s) => s === null)) return `:${strings.join('')}`;
+  const places = strings.map((string, i) => {
+    const stop = stops[i] ?? null;
+    if (!stop) return String(string);
+    return `${string}f${stop.fret}${stop.finger === undefined ? '' : `=${stop.finger}`}`;
+  });
+  return `:${places.join('+')}`;
+}
 
 /**
  * The canonical text of one step. `little` is the player's own spelling of the little finger in strums.
@@ -25,7 +33,7 @@ export function printStep(step: Step, little = 'e'): string {
       return `S${step.marks.join('')}`;
     case 'stroke': {
       const fingers = step.fingers.map((f) => (f === 'e' && step.dir ? little : f)).join('');
-      return fingers + (step.dir ?? '') + stringsText(step.strings) + step.marks.join('');
+      return fingers + (step.dir ?? '') + stringsText(step.strings, step.stops) + step.marks.join('');
     }
   }
 }

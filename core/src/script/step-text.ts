@@ -1,11 +1,14 @@
 import { quoted } from '../fault/index.js';
+import { stringsText } from './print.js';
 import {
   type Direction,
   type Finger,
+  type LeftFinger,
   FINGERS,
   type Mark,
   MARKS,
   type Step,
+  type Stop,
   type StringChoice,
 } from '../stroke/index.js';
 import { isStringNumber, type StringNumber } from '../time/index.js';
@@ -16,6 +19,9 @@ export interface StepReading {
   readonly fix?: string;
 }
 const fault = (message: string, fix?: string): StepReading => ({ step: null, message, ...(fix ? { fix } : {}) });
+
+/** The last fret that a stroke may name; from the capo on. */
+export const HIGHEST_STOP = 24;
 
 const LITTLE = /ch|[cxq]/g;
 const byFinger = (a: Finger, b: Finger) => FINGERS.indexOf(a) - FINGERS.indexOf(b);
@@ -56,16 +62,18 @@ export function readStep(text: string): StepReading {
     const once = [...new Set(letters)].sort(byFinger).join('');
     return fault('One finger stands here twice; each can play once in a stroke.', once + (dir ?? '') + rest);
   }
-  const tail = /^(?::([1-6bt0-9]*))?(.*)$/.exec(rest);
+  const tail = /^(?::([1-6bt0-9]*(?:f\d*(?:=\w)?)?(?:\+[0-9]*(?:f\d*(?:=\w)?)?)*))?(.*)$/.exec(rest);
   const named = tail?.[1];
   const marks = readMarks(tail?.[2] ?? '', text);
   if ('step' in marks) return marks;
   const head = [...letters].sort(byFinger).join('') + (dir ?? '');
   const markText = marks.list.join('');
   const strings =
-    named === undefined ? { choice: null, fingers: letters } : readStrings(named, letters, dir, head, markText);
+    named === undefined
+      ? { choice: null, fingers: letters, stops: undefined }
+      : readStrings(named, letters, dir, head, markText);
   if ('step' in strings) return strings;
-  const clash = handClash(strings.fingers, dir, strings.choice, marks.list, head);
+  const clash = handClash(strings.fingers, dir, strings.choice, marks.list, head, strings.stops);
   if (clash) return clash;
   return {
     step: {
@@ -73,6 +81,7 @@ export function readStep(text: string): StepReading {
       fingers: [...letters].sort(byFinger),
       dir,
       strings: strings.choice,
+      ...(strings.stops ? { stops: strings.stops } : {}),
       marks: marks.list,
     },
   };
@@ -113,33 +122,38 @@ function readStrings(
   dir: Direction | null,
   head: string,
   marks: string,
-): { choice: StringChoice; fingers: readonly Finger[] } | StepReading {
+): { choice: StringChoice; fingers: readonly Finger[]; stops: readonly (Stop | null)[] | undefined } | StepReading {
   if (named === 'b') {
     return letters.length > 1 && dir === null
       ? fault('Two fingers can’t pluck the one bass string.', `${letters.includes('p') ? 'p' : letters[0]}:b${marks}`)
-      : { choice: 'bass', fingers: letters };
+      : { choice: 'bass', fingers: letters, stops: undefined };
   }
-  if (named === 't') return { choice: 'treble', fingers: letters };
-  if (!/^[1-6]+$/.test(named))
+  if (named === 't') return { choice: 'treble', fingers: letters, stops: undefined };
+  const placed = /[f+]/.test(named) ? readPlaces(named) : null;
+  if (placed && 'message' in placed) return fault(placed.message, head + marks);
+  if (!placed && !/^[1-6]+$/.test(named))
     return fault('After : stand string numbers 1 to 6, b for the bass string or t for the treble set.', head + marks);
-  const digits = [...named].map(Number).filter(isStringNumber);
+  const digits = placed ? placed.strings : [...named].map(Number).filter(isStringNumber);
+  const stopOf = (string: StringNumber): Stop | null => placed?.stops[digits.indexOf(string)] ?? null;
+  const written = (order: readonly StringNumber[]) => stringsText(order, order.map(stopOf));
+  const stopsFor = (order: readonly StringNumber[]) => (placed ? order.map(stopOf) : undefined);
   if (new Set(digits).size !== digits.length) {
     return fault('Two fingers on one string, or a string struck twice in one stroke.', head + marks);
   }
   if (dir !== null) {
     const order = [...digits].sort((a, b) => (dir === 'd' ? b - a : a - b));
     return order.join('') === digits.join('')
-      ? { choice: digits, fingers: letters }
+      ? { choice: digits, fingers: letters, stops: stopsFor(digits) }
       : fault(
           dir === 'd' ? 'A down stroke meets string 6 before 1.' : 'An up stroke meets string 1 before 6.',
-          `${head}:${order.join('')}${marks}`,
+          `${head}${written(order)}${marks}`,
         );
   }
   if (digits.length !== letters.length) {
     return letters.length === 1
       ? fault(
           'One finger plucks one string. To go through several, strum: add d or u.',
-          `${head}d:${[...digits].sort((a, b) => b - a).join('')}${marks}`,
+          `${head}d${written([...digits].sort((a, b) => b - a))}${marks}`,
         )
       : fault(`${letters.length} fingers need ${letters.length} strings.`, head + marks);
   }
@@ -148,11 +162,44 @@ function readStrings(
   const choice = pairs.map((pair) => pair.string);
   const falling = [...choice].sort((a, b) => b - a);
   return falling.join('') === choice.join('')
-    ? { choice, fingers: letters }
+    ? { choice, fingers: letters, stops: stopsFor(choice) }
     : fault(
         'Strings out of finger order: the thumb takes the thickest, then i, m, a, e.',
-        `${head}:${falling.join('')}${marks}`,
+        `${head}${written(falling)}${marks}`,
       );
+}
+
+/** `5f0+2f1=1`: strings with the frets that the stroke brings with it, and the fingers that stop them. */
+function readPlaces(
+  text: string,
+): { readonly strings: StringNumber[]; readonly stops: (Stop | null)[] } | { readonly message: string } {
+  const strings: StringNumber[] = [];
+  const stops: (Stop | null)[] = [];
+  const frets = new Map<LeftFinger, number>();
+  for (const part of text.split('+')) {
+    const m = /^([1-6])(?:f(\d{1,2})(?:=([0-4T]))?)?$/.exec(part);
+    const string = Number(m?.[1]);
+    if (!m || !isStringNumber(string))
+      return {
+        message: `${quoted(part)} is no place. Write string, f and fret: 2f5, with its finger 2f5=3; join with +.`,
+      };
+    const fret = m[2] === undefined ? null : Number(m[2]);
+    const finger = m[3] === undefined ? undefined : m[3] === 'T' ? 'T' : (Number(m[3]) as LeftFinger);
+    if (fret !== null && fret > HIGHEST_STOP)
+      return { message: `Fret ${fret} lies beyond the neck; ${HIGHEST_STOP} is the last.` };
+    if (finger !== undefined && (finger === 0) !== (fret === 0))
+      return { message: fret === 0 ? 'An open string needs no finger.' : 'Finger 0 means an open string.' };
+    if (finger === 'T' && string < 5) return { message: 'The thumb reaches string 6, at most 5.' };
+    if (finger !== undefined && finger !== 0 && fret !== null) {
+      const other = frets.get(finger);
+      if (other !== undefined && other !== fret)
+        return { message: `Finger ${finger} stands on fret ${other} and fret ${fret} at once.` };
+      frets.set(finger, fret);
+    }
+    strings.push(string);
+    stops.push(fret === null ? null : { fret, ...(finger === undefined ? {} : { finger }) });
+  }
+  return { strings, stops };
 }
 
 function handClash(
@@ -161,8 +208,9 @@ function handClash(
   choice: StringChoice | null,
   marks: readonly Mark[],
   head: string,
+  stops: readonly (Stop | null)[] | undefined,
 ): StepReading | null {
-  const at = choice === 'bass' ? ':b' : choice === 'treble' ? ':t' : choice ? `:${choice.join('')}` : '';
+  const at = stringsText(choice, stops);
   const without = (mark: Mark) => head + at + marks.filter((m) => m !== mark).join('');
   if (marks.includes('*') && fingers.includes('a'))
     return fault('The golpe taps with a, and a is busy with this stroke.', without('*'));

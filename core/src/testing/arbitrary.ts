@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type AccentCycle, makeCycle } from '../cycle/index.js';
 import type { Item, Pattern } from '../script/index.js';
-import { type Finger, FINGERS, type Mark, MARKS, type Step } from '../stroke/index.js';
+import { type Finger, FINGERS, type Mark, MARKS, type Step, type Stop } from '../stroke/index.js';
 import { STEPS_PER_COUNT, STRINGS } from '../time/index.js';
 
 const RANGE = { from: 0, to: 0 };
@@ -32,6 +32,26 @@ const strum: fc.Arbitrary<Step> = fc
       marks: m,
     })),
   );
+/** Frets for some of the strings, fingers rising with them. */
+const stopsFor = (n: number) =>
+  fc.array(
+    fc.option(
+      fc
+        .record({ fret: fc.integer({ min: 0, max: 24 }), finger: fc.boolean() })
+        .map(({ fret, finger }): Stop => ({ fret, ...(finger ? { finger: fret === 0 ? 0 : 1 } : {}) })),
+    ),
+    { minLength: n, maxLength: n },
+  );
+const oneFretAFinger = (stops: readonly (Stop | null)[]) =>
+  new Set(stops.flatMap((s) => (s?.finger === 1 ? [s.fret] : []))).size < 2;
+const stopped: fc.Arbitrary<Step> = fc.subarray([...STRINGS], { minLength: 1, maxLength: 4 }).chain((strings) =>
+  fc
+    .record({
+      f: fc.subarray([...FINGERS], { minLength: strings.length, maxLength: strings.length }),
+      stops: stopsFor(strings.length).filter((s) => s.some((x) => x !== null) && oneFretAFinger(s)),
+    })
+    .map(({ f, stops }): Step => ({ kind: 'stroke', fingers: f, dir: null, strings, stops, marks: [] })),
+);
 const pluck: fc.Arbitrary<Step> = fingers.chain((f) =>
   fc
     .record({
@@ -47,6 +67,7 @@ const pluck: fc.Arbitrary<Step> = fingers.chain((f) =>
 const step: fc.Arbitrary<Step> = fc.oneof(
   strum,
   pluck,
+  stopped,
   fc.constantFrom<Step>({ kind: 'rest' }, { kind: 'hold' }, { kind: 'ghost', dir: 'd' }, { kind: 'ghost', dir: 'u' }),
   fc.constantFrom<Step>({ kind: 'golpe', marks: ['!'] }, { kind: 'golpe', marks: [] }, { kind: 'slap', marks: [','] }),
 );

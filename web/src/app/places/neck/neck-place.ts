@@ -15,6 +15,7 @@ import {
   shapeAt,
   shapeSpan,
   stopOver,
+  stopsOf,
   STRINGS,
   cycleLength,
   wrap,
@@ -112,7 +113,10 @@ export class NeckPlace {
   /** The notes that a line stops for itself, by their places in the pattern. */
   private readonly places = computed(() => {
     const byPlace = new Map<number, StoppedNote[]>();
-    for (const n of this.open.section()?.stopped ?? []) byPlace.set(n.at, [...(byPlace.get(n.at) ?? []), n]);
+    const flat = this.open.reading()?.flat;
+    const inStrokes = flat ? stopsOf(flat) : [];
+    for (const n of [...(this.open.section()?.stopped ?? []), ...inStrokes])
+      byPlace.set(n.at, [...(byPlace.get(n.at) ?? []), n]);
     return [...byPlace].sort((a, b) => a[0] - b[0]);
   });
   /** The place heard last; without music the chosen one where a line stands alone, else its first. */
@@ -140,7 +144,7 @@ export class NeckPlace {
     return [
       each(this.words.string, (n) => String(n.string)),
       each(this.words.fret, (n) => String(n.fret)),
-      each(this.words.left, (n) => String(n.finger ?? '')),
+      each(this.words.left, (n) => String(n.finger ?? (n.fret === 0 ? 0 : ''))),
     ];
   });
   protected readonly drawn = computed((): Shape => {

@@ -17,12 +17,21 @@ import {
   TICKS_PER_COUNT,
   type FlatPattern,
   type TurnSlot,
+  onStrings,
+  type Step,
 } from '@ruffle-wheel/core';
 
 /** Least room for one slot, in pixels; longer turns scroll. */
 const SLOT_PX = 27;
 /** Width of a letter of a step, in pixels. */
 const LETTER_PX = 9.6;
+
+/** A step as the right hand sees it: frets stand in a lane below. */
+const rightHandOf = (step: Step): Step =>
+  step.kind === 'stroke' && step.stops ? onStrings(step, step.strings, undefined) : step;
+/** Frets that a stroke brings with it, in the order of its strings: “2·3”. */
+const fretsOf = (step: Step | undefined): string =>
+  step?.kind === 'stroke' ? (step.stops ?? []).map((stop) => (stop ? String(stop.fret) : '–')).join('·') : '';
 
 /** One turn unrolled: counts above, the script's steps below, each under its count. */
 @Component({
@@ -44,9 +53,11 @@ export class Strip {
 
   private readonly length = computed(() => cycleLength(this.cycle()));
   private readonly slotWidth = computed(() => {
-    const longest = Math.max(0, ...this.cells().map((c) => c.text.length));
+    const longest = Math.max(0, ...this.cells().map((c) => Math.max(c.text.length, c.frets.length)));
     return Math.max(SLOT_PX, longest * LETTER_PX + 9);
   });
+  /** Strokes bring frets with them: the left hand has a lane of its own. */
+  protected readonly leftLane = computed(() => this.cells().some((c) => c.frets));
   protected readonly least = computed(() => Math.max(this.slots().length * this.slotWidth(), this.cycle().counts * 24));
   protected readonly counts = computed(() => {
     const seams = new Set<number>(groupStarts(this.cycle()));
@@ -65,7 +76,8 @@ export class Strip {
         n,
         left: (100 * s.inTurn) / this.length(),
         width: (100 * s.duration) / this.length(),
-        text: step ? printStep(step, this.little()) : '',
+        text: step ? printStep(rightHandOf(step), this.little()) : '',
+        frets: fretsOf(step),
         thumb: step?.kind === 'stroke' && step.fingers[0] === 'p' && step.fingers.length === 1,
         quiet: !step || step.kind === 'rest' || step.kind === 'hold' || step.kind === 'ghost',
         accent: accentAt(this.cycle(), s.inTurn) > 0,
