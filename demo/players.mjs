@@ -93,6 +93,7 @@ export function logOf(studies) {
           studyId: study.id,
           studyName: study.name,
           sectionName: section.name,
+          sectionId: section.id,
           startedAt: new Date(LAST_DAY - before * DAY + s * 900_000).toISOString(),
           minutes: 8 + ((n * 5 + s * 3) % 9),
           passes,

@@ -116,10 +116,16 @@ export function readFile(text: string): FileReading {
 
 /** An older file as the present version would have written it; null when its version never was. */
 function bringForward(file: { readonly version?: unknown }): (object & { readonly kind: StudyFile['kind'] }) | null {
-  // Version 1 knew no cells of the player's own.
-  if (file.version === 1) return { ...file, version: FORMAT_VERSION, cells: [] } as never;
-  return file.version === FORMAT_VERSION ? (file as never) : null;
+  if (typeof file.version !== 'number' || !Number.isInteger(file.version) || file.version < 1) return null;
+  return MIGRATIONS.slice(file.version - 1).reduce<object>((f, migrate) => migrate(f), file) as never;
 }
+/** From each version to the next. Frets beside a script go into it as its study passes the door. */
+const MIGRATIONS: readonly ((file: object) => object)[] = [
+  // Version 1 knew no cells of the player's own.
+  (file) => ({ ...file, version: 2, cells: [] }),
+  // Version 2 had frets of single strokes beside the script, and lines of the log without their section's id.
+  (file) => ({ ...file, version: 3 }),
+];
 
 /** Kind, fields and the sizes of lists, before anything inside them is looked at. */
 function headFaults(file: object): DataFault[] {

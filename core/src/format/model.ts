@@ -7,7 +7,7 @@ import type { OwnCell } from '../script/index.js';
 
 export const FORMAT = 'ruffle-wheel';
 /** Raised when a field changes meaning; older files are brought forward, later ones refused. */
-export const FORMAT_VERSION = 2;
+export const FORMAT_VERSION = 3;
 /** Larger files are refused before they are read. */
 export const LARGEST_FILE = 20 * 1024 * 1024;
 

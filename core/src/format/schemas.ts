@@ -23,7 +23,13 @@ import {
   OPEN_STRING_BOUNDS,
 } from '../piece/index.js';
 import { FINGER_PAIRS, LEAST_SPAN, LITTLE_FINGER_SPELLINGS, WIDEST_SPAN } from '../player/index.js';
-import { FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR, LONGEST_SESSION_MINUTES, MOST_PASSES } from '../practice/index.js';
+import {
+  FIRST_LOGGED_YEAR,
+  LAST_LOGGED_YEAR,
+  LONGEST_SESSION_MINUTES,
+  MOST_PASSES,
+  LONGEST_DRILL_KEY,
+} from '../practice/index.js';
 import { LONGEST_CELL, LONGEST_SCRIPT } from '../script/index.js';
 import { HIGHEST_BPM, LOWEST_BPM, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
@@ -174,6 +180,8 @@ export const logEntrySchema = Joi.object({
   studyId: id,
   studyName: name,
   sectionName: name,
+  sectionId: Joi.string().max(LONGEST_ID),
+  drill: Joi.string().max(LONGEST_DRILL_KEY),
   startedAt: logged,
   minutes: Joi.number().min(0).max(LONGEST_SESSION_MINUTES).required(),
   passes: Joi.array()

@@ -5,6 +5,8 @@ import type { PracticePass } from './ladder.js';
 /** Passes that one line of the log holds. */
 export const MOST_PASSES = 10_000;
 export const LONGEST_SESSION_MINUTES = 1_440;
+/** Letters of a drill's key: of a change it names two shapes. */
+export const LONGEST_DRILL_KEY = 200;
 /** Years that a session can lie in. */
 export const FIRST_LOGGED_YEAR = 1970;
 export const LAST_LOGGED_YEAR = 2100;
@@ -14,7 +16,12 @@ export interface LogEntry {
   readonly id: string;
   readonly studyId: string;
   readonly studyName: string;
+  /** The section as it was called, with its drill, when the line was written. */
   readonly sectionName: string;
+  /** The section's id; lines of before have none and go by its name. */
+  readonly sectionId?: string;
+  /** The drill's key; none = the section as written. */
+  readonly drill?: string;
   /** ISO date and time at which it began. */
   readonly startedAt: string;
   readonly minutes: number;
@@ -22,6 +29,21 @@ export interface LogEntry {
   /** Pain, numbness or tingling was noted. */
   readonly pain: boolean;
 }
+
+/** What a line of the log is about: a section as written, or one drill of it. */
+export interface Practised {
+  readonly studyId: string;
+  readonly sectionId: string;
+  readonly drill: string | null;
+  /** As it is called now: lines of before go by it. */
+  readonly sectionName: string;
+}
+/** Whether a line is about this: by ids and key, so that a rename keeps its history and namesakes never share it. */
+export const isAbout = (e: LogEntry, what: Practised): boolean =>
+  e.studyId === what.studyId &&
+  (e.sectionId === undefined
+    ? e.sectionName === what.sectionName
+    : e.sectionId === what.sectionId && (e.drill ?? null) === what.drill);
 
 /**
  * The fastest tempo played clean, null when no pass was.

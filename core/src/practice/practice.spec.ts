@@ -10,6 +10,7 @@ import {
   reached,
   rungCount,
   shiftLog,
+  isAbout,
 } from './index.js';
 
 const up: Ladder = { start: 100, end: 112, step: 6, passes: 2 };
@@ -68,5 +69,21 @@ describe('log', () => {
     const moved = shiftLog([clean, entry('2026-03-10T18:00:00.000Z', [])], '2026-11-25');
     expect(moved.map((e) => e.startedAt.slice(0, 10))).toEqual(['2026-11-16', '2026-11-24']);
     expect(shiftLog([], '2026-11-25')).toEqual([]);
+  });
+});
+
+describe('what a line of the log is about', () => {
+  const what = { studyId: 's', sectionId: 'a', drill: null, sectionName: 'Intro' };
+  const line = (more: Partial<LogEntry>): LogEntry => ({ ...entry('2026-01-01', passes('c')), studyId: 's', ...more });
+  it('goes by section and drill, so that a rename keeps its history and namesakes never share it', () => {
+    expect(isAbout(line({ sectionId: 'a', sectionName: 'Called otherwise then' }), what)).toBe(true);
+    expect(isAbout(line({ sectionId: 'b', sectionName: 'Intro' }), what)).toBe(false);
+    expect(isAbout(line({ sectionId: 'a', drill: 'rotation 2', sectionName: 'Intro' }), what)).toBe(false);
+    expect(isAbout(line({ sectionId: 'a', drill: 'rotation 2' }), { ...what, drill: 'rotation 2' })).toBe(true);
+    expect(isAbout(line({ studyId: 't', sectionId: 'a' }), what)).toBe(false);
+  });
+  it('lines of before go by the name', () => {
+    expect(isAbout(line({ sectionName: 'Intro' }), what)).toBe(true);
+    expect(isAbout(line({ sectionName: 'Other' }), what)).toBe(false);
   });
 });

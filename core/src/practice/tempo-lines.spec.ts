@@ -52,5 +52,18 @@ describe('tempo reached over time', () => {
     expect(lines.length + more).toBe(25);
     expect(more).toBe(15);
   });
+  it('a renamed section stays one line, called as it is now; namesakes are two', () => {
+    const log = [
+      { ...entry('Rope', '2026-03-01', 80), sectionName: 'Run', sectionId: 'a' },
+      { ...entry('Rope', '2026-03-02', 84), sectionName: 'Picado', sectionId: 'a' },
+      { ...entry('Rope', '2026-02-01', 70), sectionName: 'Run' },
+      { ...entry('Rope', '2026-03-03', 60), sectionName: 'Picado', sectionId: 'b' },
+    ];
+    const { lines } = tempoLines(log);
+    expect(lines.map((l) => [l.name, l.points.map((p) => p.bpm)])).toEqual([
+      ['Rope · Picado', [60]],
+      ['Rope · Picado', [70, 80, 84]],
+    ]);
+  });
   it('of nothing are no lines', () => expect(tempoLines([])).toEqual({ lines: [], more: 0, from: '', to: '' }));
 });

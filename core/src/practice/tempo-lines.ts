@@ -24,22 +24,32 @@ const MOST_POINTS = 120;
  * @param log any order
  */
 export function tempoLines(log: readonly LogEntry[]): TempoLines {
-  const byName = new Map<string, Map<string, number>>();
-  const latest = new Map<string, string>();
+  const keyOf = lineKeys(log);
+  const found = new Map<string, { readonly days: Map<string, number>; at: string; name: string }>();
   for (const entry of log) {
     const bpm = reached(entry);
     if (bpm === null) continue;
-    const name = `${entry.studyName} · ${entry.sectionName}`;
+    const key = keyOf(entry);
+    const line = found.get(key) ?? { days: new Map<string, number>(), at: '', name: '' };
+    found.set(key, line);
     const day = entry.startedAt.slice(0, 10);
-    const days = byName.get(name) ?? new Map<string, number>();
-    byName.set(name, days);
-    days.set(day, Math.max(bpm, days.get(day) ?? 0));
-    if (entry.startedAt > (latest.get(name) ?? '')) latest.set(name, entry.startedAt);
+    line.days.set(day, Math.max(bpm, line.days.get(day) ?? 0));
+    // It goes by what it was called last.
+    if (entry.startedAt > line.at) Object.assign(line, { at: entry.startedAt, name: calledIn(entry) });
   }
-  const names = [...byName.keys()].sort((a, b) => ((latest.get(a) ?? '') < (latest.get(b) ?? '') ? 1 : -1));
-  const lines = names.slice(0, MOST_LINES).map((name) => ({ name, points: thinned(byName.get(name) ?? new Map()) }));
+  const names = [...found.values()].sort((a, b) => (a.at < b.at ? 1 : -1));
+  const lines = names.slice(0, MOST_LINES).map(({ name, days }) => ({ name, points: thinned(days) }));
   const days = lines.flatMap((l) => [l.points[0]?.day ?? '', l.points.at(-1)?.day ?? '']).sort();
   return { lines, more: names.length - lines.length, from: days[0] ?? '', to: days.at(-1) ?? '' };
+}
+
+const calledIn = (e: LogEntry): string => `${e.studyName} · ${e.sectionName}`;
+/** Tells lines apart by section and drill; lines of before join the section that was called so. */
+function lineKeys(log: readonly LogEntry[]): (entry: LogEntry) => string {
+  const own = (e: LogEntry) => `${e.studyId} ${e.sectionId ?? ''} ${e.drill ?? ''}`;
+  const byName = new Map<string, string>();
+  for (const e of log) if (e.sectionId !== undefined) byName.set(`${e.studyId} ${e.sectionName}`, own(e));
+  return (e) => (e.sectionId === undefined ? (byName.get(`${e.studyId} ${e.sectionName}`) ?? calledIn(e)) : own(e));
 }
 
 /** The best of every stretch of days, so many days that the line keeps its shape in few points. */

@@ -114,6 +114,7 @@ export class PractisePlace {
       void this.session.finish();
       this.session.close();
       this.session.drill.set(null);
+      this.session.drillKey.set(null);
       this.open.tryOut(null);
     });
     const drills = this.drills();
@@ -148,6 +149,7 @@ export class PractisePlace {
   }
   protected chooseDrill(name: string) {
     const drill = this.drills().find((d) => d.name === name);
+    this.session.drillKey.set(drill?.key ?? null);
     if (!drill) {
       this.session.drill.set(null);
       return this.open.tryOut(null);

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   cleanName,
   climb,
+  isAbout,
   LONGEST_SESSION_MINUTES,
   type LogEntry,
   MOST_PASSES,
@@ -27,7 +28,7 @@ export class PracticeSession {
   private entryId = '';
   private sectionId = '';
   /** What is practised, as it was called when the session began: it stays so when another study is opened. */
-  private practised: Pick<LogEntry, 'studyId' | 'studyName' | 'sectionName'> | null = null;
+  private practised: Pick<LogEntry, 'studyId' | 'studyName' | 'sectionName' | 'sectionId' | 'drill'> | null = null;
   private writing: ReturnType<typeof setInterval> | undefined;
   private startedAt = '';
   private playedMs = 0;
@@ -46,6 +47,8 @@ export class PracticeSession {
 
   /** The drill practised in place of the section as written. */
   readonly drill = signal<string | null>(null);
+  /** Its key, by which the logbook knows it again. */
+  readonly drillKey = signal<string | null>(null);
   /** Under which name the logbook keeps it: a drill climbs its own ladder. */
   readonly label = computed(() => {
     const name = this.open.section()?.name ?? '';
@@ -57,9 +60,13 @@ export class PracticeSession {
     const study = this.open.study();
     const section = this.open.section();
     if (!study || !section) return null;
-    const own = this.collection
-      .log()
-      .filter((e) => e.studyId === study.id && e.sectionName === this.label() && e.id !== this.entryId);
+    const what = {
+      studyId: study.id,
+      sectionId: section.id,
+      drill: this.drillKey(),
+      sectionName: this.label(),
+    };
+    const own = this.collection.log().filter((e) => isAbout(e, what) && e.id !== this.entryId);
     return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
   });
 
@@ -72,7 +79,14 @@ export class PracticeSession {
       this.entryId = crypto.randomUUID();
       this.sectionId = section.id;
       const study = this.open.study();
-      this.practised = study && { studyId: study.id, studyName: study.name, sectionName: this.label() };
+      const drill = this.drillKey();
+      this.practised = study && {
+        studyId: study.id,
+        studyName: study.name,
+        sectionName: this.label(),
+        sectionId: section.id,
+        ...(drill ? { drill } : {}),
+      };
       this.startedAt = new Date().toISOString();
       this.playedMs = 0;
       this.made.set([]);
