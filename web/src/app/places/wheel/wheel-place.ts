@@ -1,9 +1,11 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
   inject,
+  Injector,
   signal,
   untracked,
   viewChild,
@@ -86,6 +88,7 @@ export class WheelPlace {
   protected readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
   private readonly notice = inject(Notice);
+  private readonly injector = inject(Injector);
   protected readonly stepChoices = STEPS_PER_COUNT;
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
@@ -257,8 +260,12 @@ export class WheelPlace {
     return true;
   }
   private toScript() {
-    const coming = this.editor()?.focus();
-    if (coming) this.keys.forField(coming);
+    // Just after the place has come its editor is not drawn yet.
+    const drawn = new Promise<ScriptEditor | undefined>((resolve) => {
+      if (this.editor()) resolve(this.editor());
+      else afterNextRender(() => resolve(this.editor()), { injector: this.injector });
+    });
+    this.keys.forField(drawn.then((editor) => editor?.focus() ?? null));
   }
   /** Moves the selection; past the end of a turn it goes on in the next. */
   private toSlot(way: number) {

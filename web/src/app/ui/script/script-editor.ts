@@ -55,12 +55,11 @@ export class ScriptEditor {
 
   /**
    * Puts the cursor where it was last.
-   * @returns the field that will have the focus, while it is still on its way
+   * @returns the field that has the focus, or will have it once it is here
    */
-  focus(): Promise<HTMLElement | null> | null {
-    if (this.field) this.field.focus();
-    else return this.arrived;
-    return null;
+  focus(): Promise<HTMLElement | null> {
+    this.field?.focus();
+    return this.field ? Promise.resolve(this.field.content) : this.arrived;
   }
 
   constructor() {
