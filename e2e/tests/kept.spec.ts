@@ -57,7 +57,7 @@ test('closing the tab in the moment of an edit loses nothing; the next one has i
   await expect(script(next)).toHaveText('ed ad md');
 });
 
-test('a browser that is killed keeps what was made a quarter of a second before', async ({ baseURL }) => {
+test('a browser that is killed keeps everything that was called saved', async ({ baseURL }) => {
   test.setTimeout(120_000);
   const folder = mkdtempSync(join(tmpdir(), 'ruffle-'));
   const start = () =>
@@ -73,7 +73,7 @@ test('a browser that is killed keeps what was made a quarter of a second before'
       const page = context.pages()[0] ?? (await context.newPage());
       await page.goto('/');
       await writeScript(page, text);
-      await page.waitForTimeout(250);
+      await saved(page);
       const session = await context.newCDPSession(page);
       await Promise.race([
         session.send('Browser.crash' as never).catch(() => undefined),
@@ -338,4 +338,22 @@ test('a worker that dies is started again; one that can’t be is said', async (
   });
   await writeScript(page, 'ed ad md id iu');
   await expect(page.getByRole('heading', { name: 'Comes round after 5 turns' })).toBeVisible();
+});
+
+test('without any storage the program works all the same, says so, and exports what is made', async ({ page }) => {
+  const complaints: string[] = [];
+  listen(page, complaints);
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('not here', 'SecurityError');
+    };
+  });
+  await page.goto('/');
+  await expect(page.getByText('This browser’s storage can’t be used')).toBeVisible();
+  await writeScript(page, 'ed ad md');
+  await expect(page.locator('.saved')).toContainText('Not saved');
+  const download = page.waitForEvent('download');
+  await page.keyboard.press('Control+s');
+  expect(await readFile(await (await download).path(), 'utf8')).toContain('"script": "ed ad md"');
+  expect(complaints).toEqual([]);
 });
