@@ -9,7 +9,7 @@ import {
   readStudyRow,
 } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
-import type { Settings, StudyRow } from './rows';
+import { revisionOf, type Settings, type StudyRow } from './rows';
 
 const volume = Joi.number().min(0).max(1).required();
 const settings = Joi.object({
@@ -34,9 +34,6 @@ export function readSettingsRow(row: unknown): Settings | null {
   return error ? null : value;
 }
 
-/** A revision as it counts: what is no number is none. */
-export const revisionOf = (row: { readonly revision?: unknown } | undefined): number =>
-  Number.isSafeInteger(row?.revision) && (row?.revision as number) > 0 ? (row?.revision as number) : 0;
 const isDate = (text: unknown): text is string =>
   typeof text === 'string' && /^\d{4}-/.test(text) && !Number.isNaN(Date.parse(text));
 

@@ -8,6 +8,9 @@ export interface StudyRow {
   readonly savedAt: string;
   readonly study: Study;
 }
+/** A row's revision as it counts: one that is no number is none. */
+export const revisionOf = (row: { readonly revision?: unknown } | undefined): number =>
+  Number.isSafeInteger(row?.revision) ? Math.max(0, row?.revision as number) : 0;
 export type Theme = 'system' | 'day' | 'stage';
 /** What the player has set for the whole application. */
 export interface Settings {

@@ -15,6 +15,7 @@ import {
   OWN_TO_A_TAB,
   type Place,
   type PlacedRow,
+  revisionOf,
   type Settings,
   type Shelf,
   type StudyRow,
@@ -45,10 +46,6 @@ export interface Stored {
 const MOST_NAMED = 60;
 /** Rows put between two turns of the page. */
 const PORTION = 200;
-
-/** A row's revision; one that is no number counts as none. */
-const revisionOf = (row: { readonly revision?: unknown } | undefined): number =>
-  Number.isSafeInteger(row?.revision) ? Math.max(0, row?.revision as number) : 0;
 
 /** The only way to the tables. What is read goes through its door, what is written too; other tabs hear of it. */
 @Injectable({ providedIn: 'root' })

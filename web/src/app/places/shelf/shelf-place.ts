@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import {
   addSection,
   copyStudy,
@@ -44,6 +54,8 @@ export class ShelfPlace {
   private readonly questions = inject(Questions);
   protected readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly refused = signal<Refusal | null>(null);
   /** A file is being read. */
   protected readonly reading = signal(false);
@@ -90,13 +102,19 @@ export class ShelfPlace {
     const row = this.collection.row(study.id);
     if (row) this.open.open(row);
   }
-  protected remove(row: StudyRow) {
+  protected remove(row: StudyRow, e: Event) {
+    const place = this.rows().findIndex((r) => r.row.id === row.id);
     const wasOpen = row.id === this.open.study()?.id;
     const back = this.collection.deleteStudy(row.id);
     if (wasOpen) this.openFirst();
-    this.notice.withUndo(`${row.study.name} ${this.words.deleted}`, () =>
-      this.takenBack(back, wasOpen ? row.id : null),
-    );
+    const said = `${row.study.name} ${this.words.deleted}`;
+    this.notice.withUndo(said, () => this.takenBack(back, wasOpen ? row.id : null));
+    // By keyboard one goes on from the row that has come into its place.
+    if ((e as MouseEvent).detail === 0) afterNextRender(() => this.toRow(place), { injector: this.injector });
+  }
+  private toRow(n: number) {
+    const rows = [...this.host.querySelectorAll<HTMLElement>('.rows .remove')];
+    rows[Math.min(n, rows.length - 1)]?.focus();
   }
   /** @param id the study that was open before */
   private takenBack(back: () => void, id: string | null) {

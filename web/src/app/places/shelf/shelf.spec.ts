@@ -82,6 +82,14 @@ describe('shelf', () => {
     bar.action.next();
     await vi.waitFor(() => expect(names()).toEqual(['Other', 'Study']));
   });
+  it('by keyboard one goes on from the row that has come into the place of a deleted one', async () => {
+    world.collection.addStudy(makeStudy('t', 'Other'));
+    const f = await show(ShelfPlace);
+    document.body.append(element(f));
+    await press(f, 'Delete Other');
+    await vi.waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Delete Study'));
+    element(f).remove();
+  });
   it('clears everything once it was asked, with undo', async () => {
     const f = await show(ShelfPlace);
     answers.push(null, true);
