@@ -3,7 +3,7 @@ import { chromium, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, leaveFields, listen, newStudy, open, saved, test, writeScript } from './player.js';
+import { expect, leaveFields, listen, newStudy, open, saved, test, writeScript, pressBeforeNews } from './player.js';
 
 const script = (page: Page) => page.getByRole('textbox', { name: 'Hand script' });
 const tempo = (page: Page) => page.getByRole('spinbutton', { name: /Counts a minute/ });
@@ -207,7 +207,7 @@ test('two tabs: settings of both stay, a deletion there is said here, and a choi
 
   // Both are quicker than each other’s news: what the slower one made waits, over a reload too.
   await other.getByRole('button', { name: 'Open Lantern Stair' }).click();
-  await Promise.all([page.keyboard.press(']'), other.keyboard.press('[')]);
+  await pressBeforeNews(page, ']', other, '[');
   const asked = async (p: Page) => (await p.getByText('Another tab has changed this study').count()) > 0;
   await expect(async () => expect((await asked(page)) || (await asked(other))).toBe(true)).toPass();
   const late = (await asked(page)) ? page : other;

@@ -33,6 +33,33 @@ export async function writeScript(page: Page, text: string) {
   await page.keyboard.press('Escape');
 }
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
+/**
+ * Presses a key in each of two tabs before either’s change can reach the tables: these are held until both tabs
+ * have begun to save, whatever else the machine is doing.
+ */
+export async function pressBeforeNews(a: Page, keyA: string, b: Page, keyB: string) {
+  const holder = await a.evaluateHandle(async () => {
+    const db = await new Promise<IDBDatabase>((done, failed) => {
+      const asked = indexedDB.open('ruffle-wheel');
+      asked.onsuccess = () => done(asked.result);
+      asked.onerror = () => failed(new Error(asked.error?.message));
+    });
+    const held = { on: true };
+    const tables = db.transaction('studies', 'readwrite').objectStore('studies');
+    await new Promise<void>((begun) => {
+      const again = () => {
+        begun();
+        if (held.on) tables.count().onsuccess = again;
+        else db.close();
+      };
+      tables.count().onsuccess = again;
+    });
+    return held;
+  });
+  await Promise.all([a.keyboard.press(keyA), b.keyboard.press(keyB)]);
+  for (const p of [a, b]) await expect(p.locator('.saved')).not.toHaveText('Saved');
+  await holder.evaluate((held) => (held.on = false));
+}
 /** Gives the keys back to the place, as a player does. */
 export const leaveFields = (page: Page) => page.keyboard.press('Escape');
 /** Tab, and the arrow keys' way out of a group, until the control with this name has the focus. */

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, leaveFields, listen, open, saved, test } from './player.js';
+import { expect, leaveFields, listen, open, saved, test, pressBeforeNews } from './player.js';
 
 const file = (name: string, text: string | Buffer) => ({
   name,
@@ -109,7 +109,7 @@ test('two tabs do not overwrite each other silently', async ({ player: page, con
   await expect(tempo(other)).toHaveValue('192');
 
   // Both change it within the same moment: the slower one is asked.
-  await Promise.all([page.keyboard.press(']'), other.keyboard.press('[')]);
+  await pressBeforeNews(page, ']', other, '[');
   const asked = async (p: typeof page) => (await p.getByText('Another tab has changed this study').count()) > 0;
   await expect(async () => expect((await asked(page)) || (await asked(other))).toBe(true)).toPass();
   const late = (await asked(page)) ? page : other;
