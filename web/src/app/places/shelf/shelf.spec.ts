@@ -90,6 +90,16 @@ describe('shelf', () => {
     await vi.waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Delete Study'));
     element(f).remove();
   });
+
+  it('by keyboard one goes on from the row before when the last one is deleted', async () => {
+    world.collection.addStudy(makeStudy('t', 'Other'));
+    const f = await show(ShelfPlace);
+    document.body.append(element(f));
+    const labels = [...element(f).querySelectorAll('.rows .remove')].map((e) => e.getAttribute('aria-label') ?? '');
+    await press(f, labels.at(-1) ?? '');
+    await vi.waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe(labels.at(-2)));
+    element(f).remove();
+  });
   it('clears everything once it was asked, with undo', async () => {
     const f = await show(ShelfPlace);
     answers.push(null, true);
