@@ -7,9 +7,9 @@ import {
   makeSection,
   makeStudy,
   neckOf,
-  notesWritten,
   readNotes,
   readShape,
+  scriptWithStops,
   STANDARD_TUNING,
   stoppedBy,
 } from '../core/dist/index.js';
@@ -21,7 +21,12 @@ const shape = (id, name, frets, fingers) => {
   return { id, name, frets: read.frets, fingers: read.fingers };
 };
 /** Frets of single strokes stand in the script, as they do in everything that is kept. */
-const section = (id, name, cycle, more) => notesWritten({ ...makeSection(id, name, cycleById(cycle)), ...more });
+function section(id, name, cycle, { stopped = [], ...more }) {
+  const made = { ...makeSection(id, name, cycleById(cycle)), ...more };
+  const { script, left } = scriptWithStops(made.script, made.stepsPerCount, stopped);
+  if (left.length) throw new Error(`${name}: ${left.length} notes that no stroke can take.`);
+  return { ...made, script };
+}
 const study = (id, name, cycle, more) => ({ ...makeStudy(id, name, cycleById(cycle)), ...more });
 
 /** What the solvers are asked for the duo's lines: the first player's hand. */
@@ -62,6 +67,7 @@ const EVENING = [0, 0, 3, 3, 0, 3, 0, 3, 3, 0, 0, 0];
 const RUN = 'a4/1 g4/1 f4/1 e4/1 d4/2 c#4/2 c4/2 b3/2 bb3/3 a3/3 g#3/3 g3/3';
 
 const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
+  form: '{Rasgueado}x4 Falseta {Rasgueado}x2',
   note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
   shapes: [
     shape('fs', 'F♯ open', '2-4-4-3-0-0', '1-3-4-2-0-0'),
@@ -72,7 +78,7 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
   sections: [
     section('ls-a', 'Rasgueado', 'buleria', {
       script: 'id! iu ad md id iu | id! iu ad md id iu | id! iu id iu | id! iu id iu | id!* iu id iu',
-      harmony: { per: 'group', shapes: ['fs', 'g', 'em', 'g', 'fs'] },
+      chart: '"F♯ open":3 "G add 9":3 "Em 9":2 "G add 9":2 "F♯ open":2',
       bpm: 184,
       ladder: { start: 140, end: 220, step: 8, passes: 4 },
     }),
@@ -90,6 +96,7 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
 });
 
 const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
+  form: '{"Picado run" Alzapúa}x2',
   note: 'Run, then thumb. Thumb rests on 6 while the fingers are on 1 to 3.',
   shapes: [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭ 6', 'x-1-0-3-3-x', 'x-1-0-3-4-x')],
   sections: [
@@ -97,14 +104,14 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
       script: '{i:1_ m:1_ i:1_ m:1_ i:2_ m:2_ i:2_ m:2_ i:3_ m:3_ i:3_ m:3_}x4',
       stopped: stoppedFor(Array(4).fill(RUN).join(' '), 4, 84, 'position'),
       stepsPerCount: 4,
-      harmony: { per: 'turn', shapes: ['am'] },
+      chart: 'Am',
       bpm: 84,
       ladder: { start: 60, end: 108, step: 4, passes: 4 },
     }),
     section('sr-b', 'Alzapúa', 'solea-por-buleria', {
       script: '{pd:54 pu:45 p:3_}x12',
       stepsPerCount: 3,
-      harmony: { per: 'group', shapes: ['am', 'bb', 'am', 'bb', 'am'] },
+      chart: 'Am:3 "B♭ 6":3 Am:2 "B♭ 6":2 Am:2',
       bpm: 92,
       ladder: { start: 66, end: 126, step: 4, passes: 4 },
     }),
@@ -112,6 +119,7 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
 });
 
 const slackWater = study('slack-water', 'Slack Water', 'fandango', {
+  form: '{"Four to the count" [1 "Four to the count"] [2 "Five to the count"]}x2',
   note: 'Freely at first; from the second time through in measure. Listen for the gap after the thumb.',
   shapes: [shape('dm', 'Dm 9', 'x-x-0-2-1-0', 'x-x-0-2-1-0'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')],
   sections: [
@@ -119,7 +127,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
       script: '{p:4 a:1 m:1 i:1 p:3 a:1 m:1 i:1 p:2 a:1 m:1 i:1}x4',
       stopped: tremolo(EVENING, 4),
       stepsPerCount: 4,
-      harmony: { per: 'turn', shapes: ['dm', 'c'] },
+      chart: '"Dm 9" | C',
       bpm: 72,
       ladder: { start: 54, end: 96, step: 3, passes: 4 },
     }),
@@ -127,7 +135,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
       script: '{p:b i:1 a:1 m:1 i:1}x12',
       stopped: tremolo(EVENING, 5),
       stepsPerCount: 5,
-      harmony: { per: 'turn', shapes: ['dm', 'c'] },
+      chart: '"Dm 9" | C',
       bpm: 60,
       ladder: { start: 44, end: 76, step: 3, passes: 4 },
     }),
@@ -135,6 +143,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
 });
 
 const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', {
+  form: '{"Thumb 3-3-2" [1 Marcato] [2 Marcato Marcato]}x2',
   note: 'Thumb carries the 3-3-2; the figure never gets louder than it.',
   shapes: [
     shape('em7', 'Em 7', '0-2-2-0-3-0', '0-1-2-0-4-0'),
@@ -144,13 +153,13 @@ const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', 
   sections: [
     section('lb-a', 'Thumb 3-3-2', 'three-three-two', {
       script: 'p:b! i:3 m:2 p:b! i:3 m:2 p:b! ima:t',
-      harmony: { per: 'turn', shapes: ['em7', 'b7', 'am6', 'b7'] },
+      chart: '"Em 7" | "B 7" | "Am 6" | "B 7"',
       bpm: 116,
       ladder: { start: 88, end: 138, step: 5, passes: 4 },
     }),
     section('lb-b', 'Marcato', 'marcato-four', {
       script: "pima:t!' . pima:t,' . pima:t!' . pima:t,' .",
-      harmony: { per: 'turn', shapes: ['em7', 'b7'] },
+      chart: '"Em 7" | "B 7"',
       bpm: 120,
       ladder: { start: 96, end: 144, step: 6, passes: 4 },
     }),
@@ -158,6 +167,7 @@ const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', 
 });
 
 const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', {
+  form: '"Bass in fifths" {Comping}x4 "Bass in fifths"',
   note: 'Three chords under a two-bar pattern: the change falls in another place each time.',
   shapes: [
     shape('gmaj', 'G maj 7', '3-x-4-4-3-x', '1-x-3-4-2-x'),
@@ -166,8 +176,9 @@ const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', 
   ],
   sections: [
     section('hl-a', 'Comping', 'bossa-three-two', {
-      script: 'pima:t! - p:b ima:t p:b - pima:t - | p:b - pima:t - p:b ima:t p:b -',
-      harmony: { per: 'group', shapes: ['gmaj', 'e7', 'am7'] },
+      // The last stroke of each bar takes the coming chord; the thumb goes to the fifth on 3.
+      script: 'pima:t! - p:b ima:t p:f - pima:t> - | p:b - pima:t - p:f ima:t p:b ima:t>',
+      chart: '"G maj 7" | "E 7 ♭9" | "Am 7" | %',
       bpm: 126,
       ladder: { start: 90, end: 150, step: 5, passes: 4 },
     }),

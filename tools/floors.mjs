@@ -7,7 +7,7 @@ export const FLOORS = [
   ...['catalogue'],
   ...['script', 'round'],
   ...['player', 'left-hand', 'right-hand'],
-  ...['piece', 'chart'],
+  ...['chart', 'piece'],
   ...['score'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys'],

@@ -29,7 +29,7 @@ test('hostile, huge, truncated and later files are refused in words, and nothing
   await take.setInputFiles(file('faulty.json', good.replace('"capo": 0', '"capo": 77')));
   await expect(said).toContainText('a fault; nothing was taken');
   await said.getByText('What is wrong in the file').click();
-  await expect(said).toContainText('studies[0].capo');
+  await expect(said).toContainText('studies[0].instrument.capo');
   await expect(studies).toHaveCount(5);
 
   // 200 MB would be slow to hand over; a file that only says so is refused before it is read.

@@ -81,7 +81,7 @@ test('cycles by family and school, and an own cycle made, kept and deleted', asy
   await expect(page.getByRole('button', { name: 'Edit this cycle' })).toBeVisible();
 });
 
-test('a shape is written in text, faults named; it can be held per turn and removed with undo', async ({
+test('a shape is written in text, faults named; the chart calls it by its name, and it is removed with undo', async ({
   player: page,
 }) => {
   await page.getByRole('tab', { name: 'Shape' }).click();
@@ -92,8 +92,11 @@ test('a shape is written in text, faults named; it can be held per turn and remo
   await page.getByLabel('Frets 6 to 1').fill('x-3-2-0-1-0');
   await page.getByLabel('Fingers 6 to 1').fill('x-3-2-0-1-0');
   await page.getByRole('button', { name: 'Keep shape' }).click();
-  await page.getByRole('combobox', { name: 'Shapes change', exact: true }).selectOption('turn');
-  await page.getByLabel('Order of shapes 1', { exact: true }).selectOption({ label: 'C low' });
+  await page.getByLabel('Chart: which chord when').fill('"C low" | % | Am7');
+  await expect(page.locator('.found')).toContainText('Am7');
+  // Leaving the field keeps the shape that was found.
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'Edit Am7' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Held now: C low' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove C low' }).click();
   await expect(page.getByRole('heading', { name: 'Held now: C low' })).toHaveCount(0);

@@ -1,1 +1,5 @@
-export * from './harmony.js';
+export * from './edit-chart.js';
+export * from './held.js';
+export * from './model.js';
+export * from './print-chart.js';
+export * from './read-chart.js';

@@ -50,6 +50,9 @@ export function checkCycle(c: AccentCycle): DataFault[] {
       'groups',
       `The groups add up to ${sum / TICKS_PER_COUNT} counts; the turn has ${c.counts}. Lengthen or shorten one.`,
     );
+  const bars = (c.bars ?? []).reduce((a, b) => a + b, 0);
+  if (c.bars && (bars !== length || c.bars.some((b) => !Number.isInteger(b) || b <= 0)))
+    say('bars', `The bars add up to ${bars / TICKS_PER_COUNT} counts; the turn has ${c.counts}.`);
   const { low, usual, high } = c.tempo;
   if (!(LOWEST_BPM <= low && low <= usual && usual <= high && high <= HIGHEST_BPM))
     say('tempo', `Tempos run low ≤ usual ≤ high inside ${LOWEST_BPM}–${HIGHEST_BPM}.`);

@@ -12,6 +12,8 @@ export interface CycleSketch {
   readonly accents: readonly (readonly [number, number])[];
   /** Lengths in counts. */
   readonly groups: readonly number[];
+  /** Counts of each bar, where a turn has more than one. */
+  readonly bars?: readonly number[];
   readonly countNote: CountNote;
   readonly tempo: readonly [low: number, usual: number, high: number];
   readonly school?: string;
@@ -44,6 +46,7 @@ export function makeCycle(s: CycleSketch): AccentCycle {
     groups: s.groups.map(countTicks),
     countNote: s.countNote,
     tempo: { low, usual, high },
+    ...(s.bars === undefined ? {} : { bars: s.bars.map(countTicks) }),
     ...(s.school === undefined ? {} : { school: s.school }),
     ...(s.note === undefined ? {} : { note: s.note }),
   };

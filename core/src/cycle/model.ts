@@ -24,6 +24,8 @@ export interface AccentCycle {
   readonly accents: readonly Accent[];
   /** Lengths that add up to the whole turn; seams are drawn between them. */
   readonly groups: readonly Ticks[];
+  /** Lengths of the bars of one turn, for charts and bar numbers; default one bar a turn. */
+  readonly bars?: readonly Ticks[];
   readonly countNote: CountNote;
   readonly tempo: { readonly low: number; readonly usual: number; readonly high: number };
   /** The variant's name where schools differ. */

@@ -6,6 +6,11 @@ import type { AccentCycle } from './model.js';
  * @example cycleLength(cycleById('vals')) // 15120
  */
 export const cycleLength = (c: AccentCycle): Ticks => ticks(c.counts * TICKS_PER_COUNT);
+/**
+ * The lengths of the bars of one turn.
+ * @example barTicks(cycleById('bossa-three-two')) // [20160, 20160]
+ */
+export const barTicks = (c: AccentCycle): readonly Ticks[] => c.bars ?? [cycleLength(c)];
 
 /**
  * Weight of the accent on a position of the turn, 0 when there is none.

@@ -88,7 +88,7 @@ describe('drills', () => {
         for (const d of drillsFor(pattern)) {
           const made = vary(pattern, d.variant);
           expect(
-            parseScript(printScript(made), made).faults.map((f) => f.message),
+            parseScript(printScript(made), made).faults.map((f) => f.code),
             `${d.key}: ${printScript(made)}`,
           ).toEqual([]);
         }

@@ -57,7 +57,9 @@ export function drillsFor(pattern: Pattern): Drill[] {
   const alone = flat.events.filter((e) => fingersOf(e.motion).length === 1).length;
   if (used.length > 1) for (let by = 1; by < Math.min(alone, used.length); by++) add({ kind: 'start finger', by });
   const starts = Math.min(flat.slots.length, 12);
-  for (let start = 1; start < starts; start++) add({ kind: 'rotation', start });
+  // Nothing begins on what the left hand sounds alone.
+  for (let start = 1; start < starts; start++)
+    if (flat.slots[start]?.step.kind !== 'ligado') add({ kind: 'rotation', start });
   for (const [from, to] of PAIRS) if (used.includes(from) || used.includes(to)) add({ kind: 'pair', from, to });
   if (strums) for (const n of [5, 4, 3]) add({ kind: 'fewer strings', strings: n });
   const last = Math.min(flat.slots.length, 8 * beat);

@@ -1,12 +1,14 @@
+import { printChart } from '../chart/index.js';
 import { cycleLength } from '../cycle/index.js';
-import type { Harmony, Section } from '../piece/index.js';
+import type { Section } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import type { PlacedChange } from '../score/index.js';
-import { flatten, parseScript, printScript, writeOut } from '../script/index.js';
-import { bpm, ticks, TICKS_PER_COUNT } from '../time/index.js';
+import { flatten, type NamedCell, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
+import { bpm, TICKS_PER_COUNT } from '../time/index.js';
+import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, Variant } from './model.js';
-import { keepsPlaces, vary } from './vary.js';
+import { vary } from './vary.js';
 
 /** How the change between two shapes is drilled: alone, with every group, after half the pattern, or after so many strings. */
 export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4;
@@ -21,33 +23,30 @@ export interface SectionDrill {
   /** What is played in place of what is written. */
   readonly make: () => DrilledSection;
 }
-export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'harmony'> & {
-  readonly stopped: NonNullable<Section['stopped']>;
-  /** The same cycle in other groups, where the drill's changes ask for them. */
-  readonly cycle?: Section['cycle'];
-};
+export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'chart'>;
 /** Hardest changes that become drills. */
 const DRILLED_CHANGES = 3;
 
-/** Every drill of a section: where it is tightest, its hardest changes, then what its pattern gives. */
+/**
+ * Every drill of a section: where it is tightest, its hardest changes, then what its pattern gives.
+ * @param cells those that the script can call by name
+ */
 export function sectionDrills(
   section: Section,
   profile: HandProfile,
   changes: readonly PlacedChange[],
+  cells: readonly NamedCell[] = [],
 ): SectionDrill[] {
-  const { pattern } = parseScript(section.script, section);
-  const of =
-    (variant: Variant, harmony: Harmony = section.harmony) =>
-    (): DrilledSection => {
-      const made = vary(pattern, variant);
-      return {
-        script: printScript(made),
-        stepsPerCount: made.stepsPerCount,
-        start: section.start,
-        harmony: variant.kind === 'open strings' ? { per: 'turn', shapes: [] } : harmony,
-        stopped: keepsPlaces(variant) ? (section.stopped ?? []) : [],
-      };
+  const { pattern } = parseScript(section.script, { stepsPerCount: section.stepsPerCount, cells });
+  const of = (variant: Variant, chart?: string) => (): DrilledSection => {
+    const made = vary(pattern, variant);
+    return {
+      script: printScript(withoutCalls(made)),
+      stepsPerCount: made.stepsPerCount,
+      start: section.start,
+      chart: chart ?? drilledChart(section, pattern, made, variant),
     };
+  };
   const joint = weakestJoint(pattern, bpm(section.bpm), profile);
   const ofPattern = (drill: Drill): SectionDrill => ({
     key: drill.key,
@@ -56,62 +55,78 @@ export function sectionDrills(
   });
   return [
     ...(joint ? [ofPattern(joint)] : []),
-    ...changes.slice(0, DRILLED_CHANGES).flatMap((c) => changeDrills(section, c, of)),
+    ...changes.slice(0, DRILLED_CHANGES).flatMap((c) => changeDrills(section, pattern, c, of)),
     ...drillsFor(pattern).map(ofPattern),
   ];
+}
+
+/** A drill stands for itself: cells that are called are written out in it. */
+function withoutCalls(pattern: Pattern): Pattern {
+  const plain = (items: Pattern['items']): Pattern['items'] =>
+    items.map((item) => {
+      if (item.kind !== 'group' && item.kind !== 'repeat') return item;
+      const own = { ...item, items: plain(item.items) };
+      if (own.kind === 'repeat') return own;
+      return { kind: 'group', items: own.items, steps: own.steps, range: own.range };
+    });
+  return { ...pattern, items: plain(pattern.items) };
 }
 
 /** A change alone, then under the pattern with each group, then through ever fewer strings. */
 function changeDrills(
   section: Section,
+  pattern: Pattern,
   change: PlacedChange,
-  of: (variant: Variant, harmony: Harmony) => () => DrilledSection,
+  of: (variant: Variant, chart: string) => () => DrilledSection,
 ): SectionDrill[] {
-  const harmony: Harmony = { per: 'group', shapes: [change.from.id, change.to.id] };
+  const { cycle } = section;
+  const byGroup = alternating(section, change, cycle.groups);
   const drilled = (way: ChangeWay, make: SectionDrill['make']): SectionDrill => ({
     key: `change ${way} ${change.from.id} ${change.to.id}`,
     matter: { kind: 'change', way, change },
     make,
   });
-  const { pattern } = parseScript(section.script, section);
   const strums = writeOut(pattern).items.some(
     (i) => i.kind === 'step' && i.step.kind === 'stroke' && i.step.dir !== null,
   );
   const alone = drilled('alone', () => ({
     // A block on the first count of every group; the rest of it is for the left hand.
-    script: section.cycle.groups
+    script: cycle.groups
       .map((g) =>
         ['pima:t', ...Array.from({ length: Math.max(0, Math.round(g / TICKS_PER_COUNT) - 1) }, () => '-')].join(' '),
       )
       .join(' '),
     stepsPerCount: 1,
     start: 0,
-    harmony,
-    stopped: [],
+    chart: byGroup,
   }));
-  const within = drilled('each group', of({ kind: 'start finger', by: 0 }, harmony));
-  const halved = halfway(section, flatten(pattern).length);
-  const half: SectionDrill[] = halved
-    ? [
-        drilled('half', () => ({
-          ...of({ kind: 'start finger', by: 0 }, { ...harmony, per: halved.per })(),
-          start: 0,
-          ...(halved.cycle ? { cycle: halved.cycle } : {}),
-        })),
-      ]
-    : [];
-  const fewer = ([6, 5, 4] as const).map((n) => drilled(n, of({ kind: 'fewer strings', strings: n }, harmony)));
+  const same: Variant = { kind: 'start finger', by: 0 };
+  const within = drilled('each group', of(same, byGroup));
+  const halves = halfway(section, change, flatten(pattern).length);
+  const half: SectionDrill[] = halves === null ? [] : [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))];
+  const fewer = ([6, 5, 4] as const).map((n) => drilled(n, of({ kind: 'fewer strings', strings: n }, byGroup)));
   const sounds = flatten(pattern).events.length > 0;
   return [alone, ...(sounds ? [within, ...half] : []), ...(strums ? fewer : [])];
 }
 
-/** Shapes that change with every half of the pattern: by turns, or by groups of that length. Null where halves don't fit the turn. */
-function halfway({ cycle }: Section, length: number): { per: Harmony['per']; cycle?: Section['cycle'] } | null {
+/** Two shapes in turn, each for one of the lengths, until they and the bars come round. */
+function alternating({ cycle }: Section, { from, to }: PlacedChange, lengths: readonly number[]): string {
+  const times = lengths.length % 2 === 0 ? 1 : 2;
+  const all = Array.from({ length: times }, () => lengths).flat();
+  return printChart(
+    all.map((ticks, i) => ({ name: i % 2 === 0 ? from.name : to.name, ticks })),
+    cycle,
+  );
+}
+/** Shapes that change with every half of the pattern; null where halves and turns don't fit into each other. */
+function halfway(section: Section, change: PlacedChange, length: number): string | null {
   const half = length / 2;
-  const turn = cycleLength(cycle);
-  if (!Number.isInteger(half) || half === 0) return null;
-  if (half === turn) return { per: 'turn' };
-  // An even number of halves, so that every turn begins with the same shape.
-  if (turn % (2 * half) !== 0) return null;
-  return { per: 'group', cycle: { ...cycle, groups: Array.from({ length: turn / half }, () => ticks(half)) } };
+  const turn = cycleLength(section.cycle);
+  if (!Number.isInteger(half) || half === 0 || (turn % length !== 0 && length % (2 * turn) !== 0)) return null;
+  const halves = Math.max(turn, length) / half;
+  return alternating(
+    section,
+    change,
+    Array.from({ length: halves }, () => half),
+  );
 }

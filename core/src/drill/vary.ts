@@ -2,15 +2,22 @@ import { flatten, type Item, mapLeaves, type Pattern, writeOut } from '../script
 import {
   type Finger,
   FINGERS,
+  type FromBass,
+  golpeFinger,
+  type Level,
   type Mark,
   MARKS,
   type Step,
+  type StringChoice,
   type Stroke,
   numberedStrings,
   onStrings,
+  pickStrings,
 } from '../stroke/index.js';
-import { gcd, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
+import type { StringNumber } from '../time/index.js';
+import { burstOf, burstSteps } from './burst.js';
 import type { Variant } from './model.js';
+import { sourceSlots } from './source-slots.js';
 
 const NOWHERE = { from: 0, to: 0 };
 const step = (s: Step): Item => ({ kind: 'step', step: s, range: NOWHERE });
@@ -22,7 +29,6 @@ const group = (items: readonly Step[], steps: number): Item => ({
   steps,
   range: NOWHERE,
 });
-const isSounding = (s: Step): boolean => s.kind === 'stroke' || s.kind === 'golpe' || s.kind === 'slap';
 
 /**
  * A drill made of a pattern, itself a pattern. What a variant can't change it leaves as it is; the result
@@ -78,14 +84,18 @@ function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets
       items.push(group(shape === 'long-short' ? [a, HOLD, HOLD, b] : [a, b, HOLD, HOLD], 2));
     }
   }
-  return { ...pattern, items };
+  const { slots } = flatten(pattern);
+  const levels = sourceSlots(pattern, { kind: 'rhythm', shape }).map((i) => slots[i]?.level ?? 'mf');
+  return levelled({ ...pattern, items }, levels);
 }
 
 function rotated(pattern: Pattern, start: number): Pattern {
-  const items = writeOut(pattern).items.filter((i) => i.kind !== 'bar');
+  const items = writeOut(pattern).items.filter((i) => i.kind !== 'bar' && i.kind !== 'level');
   const n = items.length;
   const by = n ? ((start % n) + n) % n : 0;
-  return { ...pattern, items: [...items.slice(by), ...items.slice(0, by)] };
+  const { slots } = flatten(pattern);
+  const levels = sourceSlots(pattern, { kind: 'rotation', start }).map((i) => slots[i % slots.length]?.level ?? 'mf');
+  return levelled({ ...pattern, items: [...items.slice(by), ...items.slice(0, by)] }, levels);
 }
 
 /**
@@ -102,8 +112,7 @@ function startFinger(pattern: Pattern, by: number): Pattern {
     if (s.kind !== 'stroke' || s.fingers.length !== 1) return s;
     const other = own[(((i++ + by) % n) + n) % n] as Stroke;
     const from = s.dir === null && other.dir === null ? s : other;
-    const marks = other.fingers.includes('a') ? s.marks.filter((m) => m !== '*') : s.marks;
-    return { ...onStrings(s, from.strings, from.stops), fingers: other.fingers, dir: other.dir, marks };
+    return withFreeTap({ ...onStrings(s, from), fingers: other.fingers, dir: other.dir });
   });
 }
 
@@ -117,63 +126,71 @@ function held(pattern: Pattern, isChosen: (s: Stroke) => boolean): Pattern {
   });
 }
 
+/** No finger can stroke and tap at once. */
+function withFreeTap(s: Stroke): Stroke {
+  const tapping = golpeFinger(s);
+  return tapping && s.fingers.includes(tapping) ? { ...s, marks: s.marks.filter((m) => m !== '*') } : s;
+}
+
 function swapped(s: Step, from: Finger, to: Finger): Step {
   if (s.kind !== 'stroke') return s;
   const fingers = s.fingers
     .map((f) => (f === from ? to : f === to ? from : f))
     .sort((a, b) => FINGERS.indexOf(a) - FINGERS.indexOf(b));
-  // a can't stroke and tap at once.
-  return { ...s, fingers, marks: fingers.includes('a') ? s.marks.filter((m) => m !== '*') : s.marks };
+  return withFreeTap({ ...s, fingers });
 }
 
+const fromBass = (n: number): StringChoice => (n > 1 ? (`bass ${n}` as FromBass) : 'bass');
 function fewer(s: Step, strings: number): Step {
   if (s.kind !== 'stroke' || s.dir === null) return s;
+  // What goes down from the chord's bass goes on so, whatever chord it is.
+  const set = typeof s.strings === 'string' ? Number(s.strings.split(' ')[1]) : NaN;
+  if (s.dir === 'd' && set > 0) return onStrings(s, { strings: fromBass(Math.min(strings, set)) });
   const all: StringNumber[] = Array.isArray(s.strings)
     ? [...(s.strings as StringNumber[])]
     : s.dir === 'd'
       ? [6, 5, 4, 3, 2, 1]
       : [1, 2, 3, 4, 5, 6];
   const n = Math.max(1, strings);
-  return onStrings(s, all.slice(0, n), s.stops?.slice(0, n));
-}
-
-/** The pattern cut into even steps, fine enough for every stroke; as it is when no such step can be written. */
-function finelyCut(pattern: Pattern): { stepsPerCount: number; slots: { step: Step; steps: number }[] } {
-  const { slots } = flatten(pattern);
-  const fine = slots.reduce((g, s) => gcd(g, s.duration), TICKS_PER_COUNT / pattern.stepsPerCount);
-  const stepsPerCount = STEPS_PER_COUNT.find((n) => n * fine === TICKS_PER_COUNT);
-  const even = stepsPerCount === undefined;
-  return {
-    stepsPerCount: stepsPerCount ?? pattern.stepsPerCount,
-    slots: slots.map((s) => ({ step: s.step, steps: even ? 1 : s.duration / fine })),
-  };
+  return onStrings(s, Array.isArray(s.strings) ? pickStrings(s, (i) => i < n) : { strings: all.slice(0, n) });
 }
 
 function burst(pattern: Pattern, from: number, strokes: number): Pattern {
-  const { stepsPerCount, slots } = finelyCut(pattern);
-  const n = slots.length;
-  if (n === 0) return pattern;
-  // What is held at the end is held to its end.
-  let taken = strokes;
-  while (taken < n && slots[(from + taken) % n]?.step.kind === 'hold') taken++;
-  const part = Array.from({ length: taken }, (_, i) => slots[(from + i) % n] as (typeof slots)[0]);
-  const next = slots[(from + taken) % n]?.step ?? REST;
-  // A landing that is silent in the pattern is landed on all the same, with the last stroke.
-  const landing = isSounding(next) ? next : ([...part].reverse().find((p) => isSounding(p.step))?.step ?? REST);
-  const steps = part.flatMap((p) => [p.step, ...Array.from({ length: p.steps - 1 }, () => HOLD)]);
-  // The rest after it is as long as the burst, and the whole ends with a count.
-  const length = Math.ceil((2 * steps.length) / stepsPerCount) * stepsPerCount;
-  const rests = Array.from({ length: length - steps.length - 1 }, () => REST);
-  return { stepsPerCount, items: [...steps, landing, ...rests].map(step) };
+  const steps = burstOf(pattern, from, strokes);
+  if (steps.length === 0) return pattern;
+  return levelled(
+    { stepsPerCount: burstSteps(pattern), items: steps.map((s) => step(s.step)) },
+    steps.map((s) => s.level),
+  );
 }
 
+/** The pattern with `@` wherever it becomes louder or softer; of one loudness all through it needs none. */
+function levelled(pattern: Pattern, levels: readonly Level[]): Pattern {
+  let [n, now]: [number, Level] = [0, 'mf'];
+  const walk = (items: readonly Item[]): Item[] =>
+    items.flatMap((item): Item[] => {
+      if (item.kind === 'level') return [];
+      if (item.kind === 'bar') return [item];
+      if (item.kind !== 'step') return [{ ...item, items: walk(item.items) }];
+      const level = levels[n++] ?? now;
+      if (level === now) return [item];
+      now = level;
+      return [{ kind: 'level', level, range: NOWHERE }, item];
+    });
+  return levels.every((l) => l === 'mf') ? pattern : { ...pattern, items: walk(pattern.items) };
+}
+
+const LOWEST_OF_THE_FIGURE = 3;
 function layer(s: Step, keep: 'bass' | 'figure'): Step {
+  // What the left hand sounds belongs to the layer of its string.
+  if (s.kind === 'ligado') return s.string > LOWEST_OF_THE_FIGURE === (keep === 'bass') ? s : HOLD;
   if (s.kind !== 'stroke') return keep === 'bass' && (s.kind === 'golpe' || s.kind === 'slap') ? REST : s;
   const kept = s.fingers.filter((f) => (f === 'p') === (keep === 'bass'));
   if (kept.length === 0) return HOLD;
   if (kept.length === s.fingers.length) return s;
   const numbered = s.dir === null ? numberedStrings(s) : null;
-  const own = <T>(list: readonly T[]): T[] => list.filter((_, i) => kept.includes(s.fingers[i] as Finger));
-  const strings = numbered ? own(numbered) : s.strings === 'treble' && keep === 'bass' ? 'bass' : s.strings;
-  return { ...onStrings(s, strings, numbered && s.stops ? own(s.stops) : s.stops), fingers: kept };
+  const own = pickStrings(s, (i) => kept.includes(s.fingers[i] as Finger));
+  const set = s.strings === 'treble' || (typeof s.strings === 'string' && s.strings.startsWith('bass '));
+  const others = { ...s, strings: set ? (keep === 'bass' ? ('bass' as const) : ('treble' as const)) : s.strings };
+  return { ...onStrings(s, numbered ? own : others), fingers: kept };
 }

@@ -4,14 +4,22 @@ export interface DataFault {
   readonly message: string;
 }
 
-/** Place in the script's text, `to` exclusive. */
+/** Place in a text, `to` exclusive. */
 export interface Range {
   readonly from: number;
   readonly to: number;
 }
-/** A fault in a text, at its place. */
-export interface ScriptFault extends Range {
-  readonly message: string;
+/** A fault in a text: where, what (by its code, with the figures that its sentence needs), and what would work. */
+export interface TextFault<Code extends string = string> extends Range {
+  readonly code: Code;
+  readonly about: readonly (string | number)[];
   /** Text that would work in place of the faulty stretch. */
   readonly fix?: string;
 }
+/** @example textFault({ from: 0, to: 2 }, 'finger twice').code // 'finger twice' */
+export const textFault = <Code extends string>(
+  { from, to }: Range,
+  code: Code,
+  about: readonly (string | number)[] = [],
+  fix?: string,
+): TextFault<Code> => ({ from, to, code, about, ...(fix === undefined ? {} : { fix }) });

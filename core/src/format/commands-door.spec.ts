@@ -12,7 +12,6 @@ import {
   inOrder,
   keepTrial,
   makeStudy,
-  MOST_IN_ORDER,
   MOST_SECTIONS,
   MOST_SHAPES,
   pressSlot,
@@ -24,7 +23,10 @@ import {
   setCapo,
   setCell,
   setCycle,
-  setHarmony,
+  nameCell,
+  setBars,
+  setChart,
+  setForm,
   setLadder,
   setScript,
   setStart,
@@ -33,6 +35,7 @@ import {
   setTuning,
   type Study,
 } from '../piece/index.js';
+import { LONGEST_CHART } from '../chart/index.js';
 import { LONGEST_SCRIPT, type SlotKey } from '../script/index.js';
 import { readFile, readStudyRow, writeStudy } from './index.js';
 
@@ -45,10 +48,7 @@ const studies: readonly Study[] = [
   base,
   times(MOST_SECTIONS - 1, (n) => addSection(`x${n}`, `X ${n}`, CYCLES[n % CYCLES.length]!))(base),
   times(MOST_SHAPES, (n) => putShape(shape(`c${n}`)))(base),
-  inOrder(
-    putShape(shape('c')),
-    setHarmony('s-a', { per: 'turn', shapes: Array(MOST_IN_ORDER).fill('c') as string[] }),
-  )(base),
+  inOrder(putShape(shape('c')), setChart('s-a', 'c | '.repeat(LONGEST_CHART / 4)))(base),
   setScript('s-a', 'p'.padEnd(LONGEST_SCRIPT))(base),
   setScript('s-a', '{p i}x')(base),
 ];
@@ -92,10 +92,10 @@ const stopped = fc.array(
   fc.record({ at: number, string: fc.integer({ min: 0, max: 7 }), fret: number }) as fc.Arbitrary<StoppedNote>,
   { maxLength: 4 },
 );
-const harmony = fc.record({
-  per: fc.constantFrom('turn', 'group', 'other') as fc.Arbitrary<'turn'>,
-  shapes: fc.oneof(fc.array(id, { maxLength: 5 }), fc.constant(Array(MOST_IN_ORDER + 4).fill('c') as string[])),
-});
+const chart = fc.oneof(
+  text,
+  fc.constantFrom('c | c1:3 "c 2"', '{c | Am7}x99', 'c '.repeat(10_001), '% | .', '{{{{{{c}x256}x256}x256'),
+);
 const command: fc.Arbitrary<Command> = fc.oneof(
   fc.tuple(id, script).map(([s, t]) => setScript(s, t)),
   fc.tuple(id, number).map(([s, n]) => setTempo(s, n)),
@@ -104,7 +104,10 @@ const command: fc.Arbitrary<Command> = fc.oneof(
   fc
     .tuple(id, number, number, number, number)
     .map(([s, start, end, step, passes]) => setLadder(s, { start, end, step, passes })),
-  fc.tuple(id, harmony).map(([s, h]) => setHarmony(s, h)),
+  fc.tuple(id, chart).map(([s, c]) => setChart(s, c)),
+  fc.tuple(id, fc.option(number)).map(([s, n]) => setBars(s, n)),
+  fc.oneof(text, fc.constantFrom('{A [1 B]}x2', 'x'.repeat(5_000))).map(setForm),
+  fc.tuple(text, script, number).map(([name, s, n]) => nameCell({ name, script: s, stepsPerCount: n })),
   fc
     .tuple(id, number, fc.constantFrom<SlotKey>('p', 'e', 'd', 'g', '!', '.', '-'))
     .map(([s, n, k]) => pressSlot(s, n, k)),
@@ -120,9 +123,9 @@ const command: fc.Arbitrary<Command> = fc.oneof(
   number.map(setCapo),
   fc.array(number, { maxLength: 7 }).map(setTuning),
   fc
-    .tuple(id, script, number, number, harmony, stopped, someShape)
-    .map(([s, t, steps, start, h, x, one]) =>
-      keepTrial(s, { script: t, stepsPerCount: steps, start, harmony: h, stopped: x, shapes: [one], capo: steps }),
+    .tuple(id, script, number, number, chart, someShape)
+    .map(([s, t, steps, start, c, one]) =>
+      keepTrial(s, { script: t, stepsPerCount: steps, start, chart: c, shapes: [one], capo: steps }),
     ),
 );
 
@@ -168,7 +171,7 @@ describe('limits are asked where something is added, and said in words', () => {
     ['a key that lengthens a full script', pressSlot('s-a', 0, 'd'), full, /20000 letters/],
     ['a 33rd section', addSection('n', 'N', CYCLES[0]!), sections, /32 sections at most.*Copy the study/],
     ['a 65th shape', putShape(shape('n')), shapes, /64 shapes at most.*Take some away/],
-    ['a 257th place in the order', holdShape('s-a', shape('c')), order, /256 shapes at most/],
+    ['a chart of over 20 000 letters', holdShape('s-a', shape('c')), order, /20000 letters at most/],
     ['a shape nobody can hold', putShape({ ...shape('n'), name: '' }), base, /name/],
     [
       'two frets on one string',

@@ -119,11 +119,11 @@ function bringForward(file: { readonly version?: unknown }): (object & { readonl
   if (typeof file.version !== 'number' || !Number.isInteger(file.version) || file.version < 1) return null;
   return MIGRATIONS.slice(file.version - 1).reduce<object>((f, migrate) => migrate(f), file) as never;
 }
-/** From each version to the next. Frets beside a script go into it as its study passes the door. */
+/** From each version to the next. Studies of an older form are brought forward as they pass the door, as stored rows are. */
 const MIGRATIONS: readonly ((file: object) => object)[] = [
   // Version 1 knew no cells of the player's own.
   (file) => ({ ...file, version: 2, cells: [] }),
-  // Version 2 had frets of single strokes beside the script, and lines of the log without their section's id.
+  // Version 2 had shapes by turn or group, frets beside the script, and lines of the log without their section's id.
   (file) => ({ ...file, version: 3 }),
 ];
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cycleById, CYCLES } from '../catalogue/index.js';
 import { readShape } from '../left-hand/index.js';
-import { makeStudy, putShape, setHarmony, type Study } from '../piece/index.js';
+import { makeStudy, putShape, setChart, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import {
   type Collection,
@@ -21,7 +21,7 @@ import {
 
 const shape = { id: 'c', name: 'C', ...readShape('x32010', 'x32010') };
 const held = { id: shape.id, name: shape.name, frets: shape.frets, fingers: shape.fingers };
-const study: Study = setHarmony('s-a', { per: 'group', shapes: ['c'] })(putShape(held)(makeStudy('s', 'Study')));
+const study: Study = setChart('s-a', 'C')(putShape(held)(makeStudy('s', 'Study')));
 const everything: Collection = {
   studies: [study, makeStudy('a', 'Other', cycleById('vals'))],
   log: [
@@ -77,13 +77,15 @@ describe('export and import', () => {
     expect(readCellRow(everything.cells[0]).ok).toBe(true);
     expect(readCellRow({ ...everything.cells[0], script: '. -' })).toMatchObject({ ok: false });
   });
-  it('stopped strings travel with their section; a fret beyond the neck does not', () => {
-    const stopped = [{ at: 0, string: 3 as const, fret: 5 }];
-    const with5 = { ...study, sections: [{ ...study.sections[0]!, stopped }] };
-    const reading = readFile(writeStudy(with5));
-    expect(reading.ok && reading.file.studies[0]).toEqual(with5);
-    const beyond = { ...with5, sections: [{ ...study.sections[0]!, stopped: [{ ...stopped[0]!, fret: 99 }] }] };
-    expect(refusal(readFile(writeStudy(beyond)))?.faults[0]?.path).toBe('studies[0].sections[0].stopped[0].fret');
+  it('chart, form, bars and cells travel with their study', () => {
+    const whole: Study = {
+      ...study,
+      form: '{A}x2',
+      cells: [{ name: 'turn', script: 'ad md id', stepsPerCount: 3 }],
+      sections: [{ ...study.sections[0]!, chart: 'C:3 "E 7":1 | %', bars: 8, script: '<turn> p:5f0~+3f5=3' }],
+    };
+    const reading = readFile(writeStudy(whole));
+    expect(reading.ok ? reading.file.studies[0] : reading).toEqual(whole);
   });
   it('written piece by piece it is the same text', () => {
     expect([...filePieces('everything', everything)].map((p) => p.text).join('')).toBe(writeEverything(everything));
@@ -160,15 +162,15 @@ describe('refusals', () => {
   it('every fault is listed with its path', () => {
     const reading = refusal(
       parsed((f) => {
-        const s = f.studies[0] as { name: string; capo: number; sections: { bpm: number }[] };
+        const s = f.studies[0] as { name: string; instrument: { capo: number }; sections: { bpm: number }[] };
         s.name = 'x'.repeat(61);
-        s.capo = 99;
+        s.instrument.capo = 99;
         s.sections[0]!.bpm = 5000;
       }),
     );
     expect(reading?.faults.map((x) => x.path)).toEqual([
       'studies[0].name',
-      'studies[0].capo',
+      'studies[0].instrument.capo',
       'studies[0].sections[0].bpm',
     ]);
     expect(reading?.message).toMatch(/3 faults; nothing was taken/);
@@ -209,27 +211,26 @@ describe('refusals', () => {
       { path: 'studies[0].name', message: 'Nothing of this name can be seen; give it letters.' },
     ]);
   });
-  it('a string stopped at three frets at once', () => {
-    const stopped = [1, 2, 3].map((fret) => ({ at: 0, string: 3 as const, fret }));
-    const file = writeStudy({ ...study, sections: [{ ...study.sections[0]!, stopped }] });
-    expect(refusal(readFile(file))?.faults.map((f) => f.path)).toEqual([
-      'studies[0].sections[0].stopped[1]',
-      'studies[0].sections[0].stopped[2]',
-    ]);
+  it('two shapes of one name, which charts could not tell apart', () => {
+    const [one] = study.shapes;
+    const file = writeStudy({ ...study, shapes: [one!, { ...one!, id: 'other' }] });
+    expect(refusal(readFile(file))?.faults.map((f) => f.path)).toEqual(['studies[0].shapes[1].name']);
   });
   it.each([
-    ['capo', '"high"', /^It is “high”; a number belongs here\.$/],
-    ['capo', '1.5', /a whole number belongs here/],
-    ['capo', '-1', /^It is -1; 0 is the least\.$/],
-    ['capo', 'null', /^It is null; a number/],
-    ['tuning', '[40,45]', /^It holds 2; exactly 6 belong here\.$/],
-    ['family', '"polka"', /^It is “polka”; it can be flamenco, tango, bossa nova\.$/],
+    ['instrument.capo', '"high"', /^It is “high”; a number belongs here\.$/],
+    ['instrument.capo', '1.5', /a whole number belongs here/],
+    ['instrument.capo', '-1', /^It is -1; 0 is the least\.$/],
+    ['instrument.capo', 'null', /^It is null; a number/],
+    ['instrument.tuning', '[40,45]', /^It holds 2; exactly 6 belong here\.$/],
+    ['form', '7', /a text belongs here/],
     ['sections', '[]', /^It holds 0; 1 is the least\.$/],
     ['sections', '{}', /a list belongs here/],
     ['note', '7', /a text belongs here/],
   ])('%s = %s is told in a sentence', (field, value, words) => {
     const file = JSON.parse(writeStudy(study)) as { studies: Record<string, unknown>[] };
-    file.studies[0]![field] = JSON.parse(value);
+    const keys = field.split('.');
+    const box = keys.slice(0, -1).reduce((b, k) => b[k] as Record<string, unknown>, file.studies[0]!);
+    box[keys.at(-1)!] = JSON.parse(value);
     const faults = refusal(readFile(JSON.stringify(file)))?.faults ?? [];
     expect(faults[0]?.path).toBe(`studies[0].${field}`);
     expect(faults[0]?.message).toMatch(words);
@@ -245,16 +246,14 @@ describe('refusals', () => {
       parsed((f) => {
         const section = (f.studies[0] as Study).sections[0] as unknown as {
           cycle: { groups: number[] };
-          harmony: { shapes: string[] };
+          bars: number;
         };
         section.cycle.groups = [5040];
-        section.harmony.shapes = ['gone'];
+        section.bars = 3;
+        (f.studies[0] as { cells: object[] }).cells = [{ name: 'a <b', script: 'p', stepsPerCount: 2 }];
       }),
     );
-    expect(reading?.faults.map((x) => x.path)).toEqual([
-      'studies[0].sections[0].cycle.groups',
-      'studies[0].sections[0].harmony.shapes[0]',
-    ]);
+    expect(reading?.faults.map((x) => x.path)).toEqual(['studies[0].sections[0].cycle.groups', 'studies[0].cells[0]']);
   });
 });
 

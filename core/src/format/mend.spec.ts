@@ -33,15 +33,19 @@ describe('a row that its door refuses is mended with little change', () => {
     expect(mended('studies', { ...study, shapes }).shapes).toHaveLength(64);
   });
   it.each([
-    ['a figure out of bounds goes to the nearest', { ...study, capo: 99 }, { capo: 12 }],
+    [
+      'a figure out of bounds goes to the nearest',
+      { ...study, instrument: { ...study.instrument, capo: 99 } },
+      { instrument: { capo: 12 } },
+    ],
     ['a field that is missing gets a usual value', { ...study, note: undefined }, { note: '' }],
     ['a field that nobody knows goes', { ...study, extra: 1 }, { name: 'Study' }],
     ['a name that can’t be seen gets another', { ...study, name: '\u200B' }, { name: 'Mended' }],
     ['a tempo that is no number', withFirst({ bpm: 'fast' }), { id: 's' }],
     ['a cycle that does not add up', withFirst({ cycle: { ...first.cycle, groups: [5040] } }), { id: 's' }],
     [
-      'a shape in the order that is nowhere',
-      withFirst({ harmony: { per: 'turn', shapes: ['gone', 'c'] } }),
+      'an order of before with a shape that is nowhere',
+      withFirst({ harmony: { per: 'turn', shapes: ['gone', 'c'] }, chart: undefined }),
       { id: 's' },
     ],
     ['a shape that no hand can hold', { ...study, shapes: [{ ...study.shapes[0], fingers: [9] }] }, { shapes: [] }],

@@ -4,6 +4,7 @@ import { FAMILIES } from '../cycle/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { cleanName } from '../name/index.js';
 import { makeSection } from '../piece/index.js';
+import { bringStudyForward, namesApart } from './bring-forward.js';
 import { type Checked, type Complaint, complaints, schemaFault } from './check.js';
 import type { Kept } from './model.js';
 import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
@@ -34,10 +35,13 @@ function standIn(path: Path): unknown {
     studyName: 'Mended',
     sectionName: 'Mended',
     family: FAMILIES[0],
+    instrument: { tuning: STANDARD_TUNING, capo: 0 },
     tuning: STANDARD_TUNING,
     capo: 0,
     note: '',
+    form: '',
     shapes: [],
+    cells: [],
     sections: [section],
     minutes: 0,
     pain: false,
@@ -45,7 +49,6 @@ function standIn(path: Path): unknown {
     cautionsRead: false,
     littleFinger: 'e',
     passes: path.includes('ladder') ? section.ladder.passes : [],
-    per: 'turn',
     start: path.includes('ladder') ? section.ladder.start : 0,
     end: section.ladder.end,
     step: section.ladder.step,
@@ -66,7 +69,8 @@ function standIn(path: Path): unknown {
 export function mendRow(kind: Kept, row: unknown): Mended | null {
   if (typeof row !== 'object' || row === null || Array.isArray(row)) return null;
   const [schema, door] = DOORS[kind];
-  const copy = structuredCloneOf(row);
+  const clone = structuredCloneOf(row);
+  const copy = kind === 'studies' ? (namesApart(bringStudyForward(clone) as Box) as Box) : clone;
   const changes: string[] = [];
   const tries = new Map<string, number>();
   for (let round = 0; round < MOST_ROUNDS; round++) {
@@ -129,7 +133,7 @@ function leaveOut(root: Box, path: Path): boolean {
       box.splice(key, 1);
       return true;
     }
-    if (box && (key === 'stopped' || key === 'left' || key === 'school') && key in box) return delete box[key];
+    if (box && (key === 'chord' || key === 'left' || key === 'school') && key in box) return delete box[key];
     if (key === 'cycle' && box) return replace(root, path.slice(0, end));
   }
   return false;

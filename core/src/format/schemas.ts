@@ -8,16 +8,18 @@ import {
   MOST_COUNTS,
 } from '../cycle/index.js';
 import { LEAST_SPACING, MOST_SPACING } from '../instrument/index.js';
-import { HIGHEST_FRET, MOST_STOPPED } from '../left-hand/index.js';
+import { HIGHEST_FRET } from '../left-hand/index.js';
+import { LONGEST_CHART } from '../chart/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
 import {
   HIGHEST_CAPO,
   LADDER_BOUNDS,
   LATEST_START,
-  LATEST_STOPPED,
+  LONGEST_FORM,
   LONGEST_ID,
   LONGEST_STUDY_NOTE,
-  MOST_IN_ORDER,
+  MOST_BARS,
+  MOST_NAMED_CELLS,
   MOST_SECTIONS,
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
@@ -68,6 +70,7 @@ export const cycleSchema = Joi.object({
     .max(MOST_ACCENTS)
     .required(),
   groups: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(MOST_ACCENTS).required(),
+  bars: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(MOST_ACCENTS),
   countNote: Joi.string()
     .valid(...COUNT_NOTES)
     .required(),
@@ -83,6 +86,7 @@ const perString = (item: ReturnType<typeof Joi.number> | ReturnType<typeof Joi.a
 export const shapeSchema = Joi.object({
   id,
   name,
+  chord: Joi.string().max(LONGEST_NAME),
   frets: perString(fret.allow(null)),
   fingers: perString(leftFinger.allow(null)),
 });
@@ -101,20 +105,8 @@ const sectionSchema = Joi.object({
   script: text(LONGEST_SCRIPT).required(),
   stepsPerCount: steps,
   start: Joi.number().integer().min(0).max(LATEST_START).required(),
-  harmony: Joi.object({
-    per: Joi.string().valid('turn', 'group').required(),
-    shapes: Joi.array().items(Joi.string().max(LONGEST_ID)).max(MOST_IN_ORDER).required(),
-  }).required(),
-  stopped: Joi.array()
-    .items(
-      Joi.object({
-        at: Joi.number().integer().min(0).max(LATEST_STOPPED).required(),
-        string: Joi.number().integer().min(1).max(6).required(),
-        fret: fret.required(),
-        finger: leftFinger,
-      }),
-    )
-    .max(MOST_STOPPED),
+  chart: text(LONGEST_CHART).required(),
+  bars: Joi.number().integer().min(1).max(MOST_BARS).allow(null).required(),
   bpm: tempo,
   ladder: ladderSchema.required(),
 });
@@ -123,9 +115,15 @@ const { low, high } = OPEN_STRING_BOUNDS;
 export const studySchema = Joi.object({
   id,
   name,
-  family,
-  tuning: Joi.array().items(Joi.number().integer().min(low).max(high)).length(6).required(),
-  capo: Joi.number().integer().min(0).max(HIGHEST_CAPO).required(),
+  instrument: Joi.object({
+    tuning: Joi.array().items(Joi.number().integer().min(low).max(high)).length(6).required(),
+    capo: Joi.number().integer().min(0).max(HIGHEST_CAPO).required(),
+  }).required(),
+  cells: Joi.array()
+    .items(Joi.object({ name, script: text(LONGEST_SCRIPT).required(), stepsPerCount: steps }))
+    .max(MOST_NAMED_CELLS)
+    .required(),
+  form: text(LONGEST_FORM).required(),
   shapes: Joi.array().items(shapeSchema).max(MOST_SHAPES).unique('id').required(),
   sections: Joi.array().items(sectionSchema).min(1).max(MOST_SECTIONS).unique('id').required(),
   note: text(LONGEST_STUDY_NOTE).required(),

@@ -1,3 +1,4 @@
+export * from './bass-notes.js';
 export * from './fingering.js';
 export * from './reach.js';
 export * from './shape-changes.js';

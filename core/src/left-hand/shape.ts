@@ -8,6 +8,8 @@ export type { LeftFinger };
 export interface Shape {
   readonly id: string;
   readonly name: string;
+  /** The chord symbol that it answers, where its name is none. */
+  readonly chord?: string;
   readonly frets: readonly (number | null)[];
   readonly fingers: readonly (LeftFinger | null)[];
 }

@@ -16,7 +16,7 @@ function leavesOf(items: readonly Item[]): number[] {
   let leaf = 0;
   const walk = (list: readonly Item[]): number[] =>
     list.flatMap((item): number[] => {
-      if (item.kind === 'bar') return [];
+      if (item.kind === 'bar' || item.kind === 'level') return [];
       if (item.kind === 'step') return [leaf++];
       const inner = walk(item.items);
       return item.kind === 'group' ? inner : Array.from({ length: item.times }, () => inner).flat();

@@ -13,7 +13,8 @@ export function makeSection(id: string, name: string, cycle: AccentCycle): Secti
     script: '',
     stepsPerCount: 2,
     start: 0,
-    harmony: { per: 'turn', shapes: [] },
+    chart: '',
+    bars: null,
     bpm: usual,
     ladder: { start: low, end: usual, step: 6, passes: 4 },
   };
@@ -31,11 +32,11 @@ export function makeStudy(
   return {
     id,
     name,
-    family: cycle.family,
-    tuning: STANDARD_TUNING,
-    capo: 0,
+    instrument: { tuning: STANDARD_TUNING, capo: 0 },
     shapes: [],
+    cells: [],
     sections: [makeSection(`${id}-a`, 'A', cycle)],
+    form: '',
     note: '',
   };
 }

@@ -23,7 +23,7 @@ import {
   type Section,
   setCapo,
   setCycle,
-  setHarmony,
+  setChart,
   setScript,
   setSteps,
   setTempo,
@@ -52,13 +52,13 @@ const id = base.sections[0]!.id;
 describe('commands', () => {
   it('a shape joins the order behind the last, or takes a place in it; it is the study’s then', () => {
     const third = shape('third', '3-2-0-0-0-3');
-    const start = setHarmony(id, { per: 'turn', shapes: ['first', 'second'] })(base);
-    const order = (s: Study) => s.sections[0]?.harmony.shapes;
-    expect(order(holdShape(id, third)(start))).toEqual(['first', 'second', 'third']);
-    expect(order(holdShape(id, third, 0)(start))).toEqual(['third', 'second']);
-    expect(order(holdShape(id, third, 0)(base))).toEqual(['third']);
-    expect(holdShape(id, third)(start).shapes.at(-1)).toBe(third);
-    expect(order(start)).toEqual(['first', 'second']);
+    const start = setChart(id, 'first | second')(base);
+    const order = (s: Study) => s.sections[0]?.chart;
+    expect(order(holdShape(id, third)(start))).toBe('first | second | third');
+    expect(order(holdShape(id, third, 0)(start))).toBe('third | second');
+    expect(order(holdShape(id, third, 0)(base))).toBe('third');
+    expect(holdShape(id, third)(start).shapes.at(-1)).toEqual(third);
+    expect(order(start)).toBe('first | second');
   });
   it('change one thing and leave the study given untouched', () => {
     const after = setScript(id, 'ed ad')(base);
@@ -74,7 +74,7 @@ describe('commands', () => {
   });
   it('keep tempo and capo inside their bounds', () => {
     expect(setTempo(id, 900)(base).sections[0]?.bpm).toBe(400);
-    expect(setCapo(40)(base).capo).toBe(12);
+    expect(setCapo(40)(base).instrument.capo).toBe(12);
   });
   it('a key on a slot writes into the script; on an empty wheel it fills the turn with rests', () => {
     const one = pressSlot(id, 3, 'p')(base);
@@ -88,9 +88,11 @@ describe('commands', () => {
     const moved = { ...base, sections: [section({ start: 5040 })] };
     expect(setCycle(id, cycleById('vals')!)(moved).sections[0]).toMatchObject({ start: 0, cycle: { id: 'vals' } });
   });
-  it('a shape taken out leaves every harmony too', () => {
-    const with2 = setHarmony(id, { per: 'turn', shapes: ['first', 'second'] })(base);
-    expect(removeShape('first')(with2).sections[0]?.harmony.shapes).toEqual(['second']);
+  it('where a shape is taken out strings are open; a new name is the chart’s too', () => {
+    const with2 = setChart(id, 'first | second')(base);
+    expect(removeShape('first')(with2).sections[0]?.chart).toBe('. | second');
+    expect(putShape({ ...first, name: 'E open' })(with2).sections[0]?.chart).toBe('"E open" | second');
+    expect(putShape({ ...first, name: 'second' })(with2).shapes.map((s) => s.name)).toEqual(['second 2', 'second']);
     expect(putShape({ ...first, name: 'Again' })(base).shapes.map((s) => s.name)).toEqual(['Again', 'second']);
   });
   it('sections come and go, copies get ids of their own', () => {
@@ -101,14 +103,16 @@ describe('commands', () => {
   });
 });
 
-describe('harmony', () => {
-  it('per turn: the shapes go round with the turns', () => {
-    const s = section({ harmony: { per: 'turn', shapes: ['first', 'second'] } });
+describe('the chart', () => {
+  it('a bar a turn: the shapes go round with the turns', () => {
+    const s = section({ chart: 'first | second' });
     expect([0, 1, 2].map((t) => heldInTurn(s, base.shapes, t)[0]?.shape.id)).toEqual(['first', 'second', 'first']);
     expect(harmonyTurns(s)).toBe(2);
   });
-  it('per group: two shapes over five groups take two turns', () => {
-    const s = section({ harmony: { per: 'group', shapes: ['first', 'second'] } });
+  it('by counts: two shapes over five groups take two turns', () => {
+    const s = section({
+      chart: 'first:3 second:3 first:2 second:2 first:2 | second:3 first:3 second:2 first:2 second:2',
+    });
     expect(harmonyTurns(s)).toBe(2);
     expect(heldInTurn(s, base.shapes, 1).map((h) => h.shape.id)).toEqual([
       'second',
@@ -119,7 +123,7 @@ describe('harmony', () => {
     ]);
   });
   it('neighbours of one shape are joined to one arc', () => {
-    const s = section({ harmony: { per: 'group', shapes: ['first', 'first', 'second', 'second', 'second'] } });
+    const s = section({ chart: 'first second' });
     expect(heldInTurn(s, base.shapes, 0).map((h) => [h.from / TICKS_PER_COUNT, h.to / TICKS_PER_COUNT])).toEqual([
       [0, 6],
       [6, 12],
@@ -130,7 +134,7 @@ describe('harmony', () => {
 
 describe('the plan for playback', () => {
   it('has each stroke with its pitch under the shape held there', () => {
-    const { plan } = read({ script: 'p:b . . . . . {.}x18', harmony: { per: 'turn', shapes: ['first', 'second'] } });
+    const { plan } = read({ script: 'p:b . . . . . {.}x18', chart: 'first | second' });
     const basses = plan.sounds.filter((s) => s.kind === 'pluck').map((s) => [s.at / TICKS_PER_COUNT, s.string, s.midi]);
     expect(basses).toEqual([
       [0, 6, 40],
@@ -155,7 +159,7 @@ describe('the plan for playback', () => {
   });
   it('staccato stops half-way; a rest stops what is not let ring', () => {
     const stops = (script: string) =>
-      read({ script, harmony: { per: 'turn', shapes: [] } })
+      read({ script, chart: '' })
         .plan.sounds.filter((s) => s.kind === 'stop' && s.at < 5040)
         .map((s) => [s.at, s.kind === 'stop' && s.strings]);
     expect(stops("i' m")).toEqual([[1260, [3]]]);
@@ -215,7 +219,7 @@ describe('a reading in sentences', () => {
   it('a shape wider than the hand is not for this hand', () => {
     const wide = shape('wide', '1-x-x-x-x-6');
     const r = readAloud({
-      section: section({ script: 'p', harmony: { per: 'turn', shapes: ['wide'] } }),
+      section: section({ script: 'p', chart: 'wide' }),
       shapes: [wide],
       tuning: STANDARD_TUNING,
       capo: 0,

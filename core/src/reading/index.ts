@@ -1,1 +1,2 @@
 export * from './read-section.js';
+export * from './work-out.js';

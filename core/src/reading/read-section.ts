@@ -1,10 +1,10 @@
 import { type Cell, CELLS } from '../catalogue/index.js';
-import { heldInTurn, shapeAt } from '../chart/index.js';
-import { cycleLength } from '../cycle/index.js';
+import { type ChartFault, chartOf } from '../chart/index.js';
+import { readChord } from '../chord/index.js';
 import { ceilingRaises, type Raise } from '../drill/index.js';
-import type { ScriptFault } from '../fault/index.js';
+import { quoted, textFault } from '../fault/index.js';
 import type { Tuning } from '../instrument/index.js';
-import { type Shape, stopOver, stoppedAt } from '../left-hand/index.js';
+import type { Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import {
@@ -15,14 +15,23 @@ import {
   type Plant,
   type PlantEvent,
   plantPlan,
-  soundStroke,
 } from '../right-hand/index.js';
 import { layOnCycle, type Layout, type Rotation, rotations } from '../round/index.js';
-import { type BarreHold, barreHolds, type PlacedChange, sectionChanges } from '../score/index.js';
-import { type FlatPattern, flatten, parseScript } from '../script/index.js';
+import {
+  type BarreHold,
+  barreHolds,
+  type HeldOver,
+  heldOver,
+  type PlacedChange,
+  type Score,
+  scoreOf,
+  sectionChanges,
+} from '../score/index.js';
+import { type FlatPattern, flatten, type NamedCell, parseScript, type ScriptFault } from '../script/index.js';
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
-import { directionOf, hasMark } from '../stroke/index.js';
-import { bpm, wrap } from '../time/index.js';
+import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
+import { bpm } from '../time/index.js';
+import { workOut, writeWorkedOut } from './work-out.js';
 
 export interface ReadingRequest {
   readonly section: Section;
@@ -32,11 +41,25 @@ export interface ReadingRequest {
   readonly profile: HandProfile;
   /** The player's own cells, beside the shipped ones. */
   readonly cells?: readonly Cell[];
+  /** The study's cells, which its scripts call by name. */
+  readonly called?: readonly NamedCell[];
 }
 /** All that the screens show about a section, computed in one go. */
 export interface Reading {
   readonly faults: readonly ScriptFault[];
+  readonly chartFaults: readonly ChartFault[];
+  /** Chord symbols of the chart for which the study has no shape yet. */
+  readonly wanting: readonly string[];
+  /** The pattern as it is written, with fingers that were worked out in their places. */
   readonly flat: FlatPattern;
+  /** Slots whose fingers are not all written. */
+  readonly workedOut: readonly number[];
+  /** The script with these fingers written into it. */
+  readonly workedScript: string;
+  /** The one timeline: everything that is played, with both hands. */
+  readonly score: Score;
+  /** Strokes that are held over the change of a chord. */
+  readonly heldOver: readonly HeldOver[];
   readonly layout: Layout;
   /** The best starts, and the written one. */
   readonly rotations: readonly Rotation[];
@@ -63,48 +86,76 @@ const SHOWN_CHANGES = 64;
 const SHOWN_STARTS = 64;
 
 export function readSection(request: ReadingRequest): Reading {
-  const { section, shapes, tuning, capo, profile } = request;
-  const { cycle, start } = section;
-  const { pattern, faults } = parseScript(section.script, { stepsPerCount: section.stepsPerCount, cycle, start });
+  const { section, shapes, tuning, capo, profile, called = [] } = request;
+  const { cycle, start, stepsPerCount } = section;
+  const instrument = { tuning, capo };
+  const { pattern: written, faults } = parseScript(section.script, { stepsPerCount, cycle, start, cells: called });
+  const worked = workOut(written, section, { instrument, shapes }, profile);
+  const { pattern, workedOut } = worked;
   const flat = flatten(pattern);
+  const score = scoreOf(section, { instrument, shapes }, { flat, workedOut });
   const layout = layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES });
-  const plants = plantPlan(plantEvents(request, flat));
   const pendulum = motionCheck(pattern);
   const load = handLoad(flat, bpm(section.bpm), profile);
   const ranked = rotations(flat, cycle);
   const cells = [...CELLS, ...(request.cells ?? [])].filter((c) => c.family === cycle.family);
   const raises = ceilingRaises(pattern, bpm(section.bpm), profile, cells);
-  const changes = sectionChanges(section, layout, shapes, profile, { tuning, capo });
   return {
     faults,
+    ...readNames(section, shapes),
     flat,
+    workedOut: [...workedOut],
+    workedScript: faults.length ? section.script : writeWorkedOut(section.script, written, worked),
+    score,
+    heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
     layout,
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
     startsEqual: ranked.every((r) => r.overall === ranked[0]?.overall),
-    plants,
+    plants: plantPlan(plantEvents(score, flat)),
     pendulum,
     load,
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
-    changes: changes.slice(0, SHOWN_CHANGES),
-    barres: barreHolds(section, shapes, profile),
-    plan: planPlayback(section, layout, shapes, { tuning, capo }),
+    changes: sectionChanges(section, score, profile).slice(0, SHOWN_CHANGES),
+    barres: barreHolds(score, bpm(section.bpm), profile),
+    plan: planPlayback(score, cycle),
     countIn: countInPlan(cycle),
   };
 }
 
-/** The first pass under the shapes it meets, as planting sees it. */
-function plantEvents({ section, shapes, tuning, capo }: ReadingRequest, flat: FlatPattern): PlantEvent[] {
-  const turnLength = cycleLength(section.cycle);
-  const stopped = stoppedAt(section.stopped ?? []);
-  return flat.events.map((e) => {
-    const at = e.at + section.start;
-    const held = heldInTurn(section, shapes, Math.max(0, Math.floor(at / turnLength)));
-    return {
-      at: e.at,
-      touches: soundStroke(e.motion, stopOver(shapeAt(held, wrap(at, turnLength)), stopped(e.at)), { tuning, capo }),
-      strum: directionOf(e.motion) !== null,
-      rings: hasMark(e.motion, '~'),
-    };
-  });
+/**
+ * What is wrong with the chart, and which of its symbols still want a shape.
+ * @example readNames(makeStudy('s', 'Stair').sections[0], []).wanting // []
+ */
+export function readNames(
+  section: Pick<Section, 'chart' | 'cycle'>,
+  shapes: readonly Shape[],
+): Pick<Reading, 'chartFaults' | 'wanting'> {
+  const { chords, faults } = chartOf(section);
+  const known = new Set(shapes.map((s) => s.name));
+  const wanting = new Set<string>();
+  const unknown = new Map<string, ChartFault>();
+  for (const { name, range } of chords) {
+    if (name === '' || known.has(name) || wanting.has(name) || unknown.has(name)) continue;
+    const reading = readChord(name);
+    if (reading.ok) wanting.add(name);
+    else unknown.set(name, textFault(range, 'no such chord', [quoted(name), ...reading.near]));
+  }
+  const all = [...faults, ...unknown.values()].sort((a, b) => a.from - b.from);
+  return { chartFaults: all, wanting: [...wanting] };
+}
+
+/** The first pass as planting sees it. */
+function plantEvents(score: Score, flat: FlatPattern): PlantEvent[] {
+  const bySlot = new Map<number, Score['events'][number]>();
+  for (const e of score.events) {
+    const there = bySlot.get(e.slot);
+    if (!there || e.pass < there.pass) bySlot.set(e.slot, e);
+  }
+  return flat.events.map((e) => ({
+    at: e.at,
+    touches: (bySlot.get(e.slot)?.notes ?? []).map((n) => ({ finger: n.right, string: n.string, midi: n.midi })),
+    strum: directionOf(e.motion) !== null || e.motion.kind === 'ligado',
+    rings: hasMarkAnywhere(e.motion, '~'),
+  }));
 }

@@ -1,6 +1,6 @@
 import { type HandProfile, returnTime } from '../player/index.js';
 import type { FlatPattern } from '../script/index.js';
-import { type Direction, directionOf, type Finger, FINGERS, hasMark } from '../stroke/index.js';
+import { type Direction, directionOf, type Finger, FINGERS, golpeFinger } from '../stroke/index.js';
 import { type Bpm, millis, type Millis, millisOf, ticks, type Ticks } from '../time/index.js';
 
 export interface FingerLoad {
@@ -56,12 +56,12 @@ interface Touch {
   readonly golpe: boolean;
 }
 
-/** Every use of a finger. A golpe is tapped with `a`, alone or along with a stroke of another finger. */
+/** Every use of a finger. A golpe is tapped with `a`, or with the finger that is named for it, along with a stroke of another. */
 function touches(flat: FlatPattern): Touch[] {
   const found: Touch[] = [];
   for (const e of flat.events) {
-    if (e.motion.kind === 'golpe' || hasMark(e.motion, '*'))
-      found.push({ at: e.at, slot: e.slot, finger: 'a', dir: null, golpe: true });
+    const tapping = golpeFinger(e.motion);
+    if (tapping) found.push({ at: e.at, slot: e.slot, finger: tapping, dir: null, golpe: true });
     if (e.motion.kind === 'stroke')
       for (const finger of e.motion.fingers)
         found.push({ at: e.at, slot: e.slot, finger, dir: directionOf(e.motion), golpe: false });

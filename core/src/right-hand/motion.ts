@@ -1,5 +1,5 @@
 import { type FlatPattern, flatten, mapLeaves, type Pattern, printScript, writeOut } from '../script/index.js';
-import { type Direction, directionOf, type Step } from '../stroke/index.js';
+import { type Direction, directionOf, onStrings, type Step, turnStrings } from '../stroke/index.js';
 import { gcd, ticks, type Ticks } from '../time/index.js';
 
 export interface PendulumPlace {
@@ -83,6 +83,8 @@ function trySwing(flat: FlatPattern, length: number): Swing | null {
 export function motionCheck(pattern: Pattern): Pendulum {
   const flat = flatten(pattern);
   if (flat.events.length === 0) return none('nothing');
+  // A plectrum goes down at every change of string: it swings by strings, not by time.
+  if (flat.events.some((e) => e.motion.kind === 'stroke' && e.motion.plectrum)) return none('nothing');
   if (!flat.events.some((e) => directionOf(e.motion))) return none('plucks');
   if (hasFlicks(flat)) return none('flicks');
   // Plucked strokes leave the swing; a pattern that mixes them has no one pendulum.
@@ -123,11 +125,10 @@ function repair(pattern: Pattern, swing: Swing): Pattern | null {
     if (step.kind === 'rest' || step.kind === 'hold') return { kind: 'ghost', dir: way };
     if (step.kind === 'ghost') return { ...step, dir: way };
     if (step.kind !== 'stroke' || step.dir === null) return step;
-    const strings = Array.isArray(step.strings) ? [...(step.strings as number[])].reverse() : step.strings;
     return {
-      ...step,
+      ...onStrings(step, turnStrings(step)),
       dir: way,
-      strings: strings as typeof step.strings,
+      ...(step.plectrum ? { plectrum: way } : {}),
       marks: step.marks.filter((m) => way === 'd' || m !== '_'),
     };
   });

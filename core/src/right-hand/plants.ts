@@ -5,7 +5,7 @@ import type { Midi, StringNumber, Ticks } from '../time/index.js';
 export interface PlantEvent {
   readonly at: Ticks;
   /** One entry for each finger, in finger order. Empty for taps and ghosts. */
-  readonly touches: readonly { readonly finger: Finger; readonly string: StringNumber; readonly midi: Midi }[];
+  readonly touches: readonly { readonly finger: Finger | null; readonly string: StringNumber; readonly midi: Midi }[];
   /** A strum or a tap: nothing is planted through it. */
   readonly strum: boolean;
   /** Marked to ring on. */
@@ -62,7 +62,7 @@ export function plantPlan(events: readonly PlantEvent[]): Plant[] {
     const reasons = runReasons(events, start, end);
     const planted = reasons.findIndex((r) => r !== null);
     const run = planted === -1 ? end - start : planted;
-    const set = events.slice(start, start + run).flatMap((e) => e.touches.map((t) => t.finger));
+    const set = events.slice(start, start + run).flatMap((e) => e.touches.flatMap((t) => t.finger ?? []));
     for (let i = start; i < end; i++) {
       const inRun = i - start < run;
       const next = i + 1 - start < run ? (events[i + 1]?.touches[0]?.finger ?? null) : null;
@@ -84,11 +84,11 @@ function runReasons(events: readonly PlantEvent[], start: number, end: number): 
     let reason: NotPlanted | null = null;
     if (e.strum || e.touches.length === 0) reason = 'strum';
     else if (over) reason = 'run over';
-    else if (e.touches.some((t) => used.has(t.finger))) reason = 'same finger';
+    else if (e.touches.some((t) => t.finger && used.has(t.finger))) reason = 'same finger';
     else if (lowest <= highest) reason = 'not rising';
     else if (e.touches.some((t) => ringing.has(t.string))) reason = 'must ring';
     if (reason) over = true;
-    for (const t of e.touches) used.add(t.finger);
+    for (const t of e.touches) if (t.finger) used.add(t.finger);
     highest = Math.max(highest, ...e.touches.map((t) => t.midi));
     reasons.push(reason);
   }

@@ -1,50 +1,98 @@
 import { type Instrument, openPitch } from '../instrument/index.js';
-import { bassString, type Shape, trebleSet } from '../left-hand/index.js';
-import { directionOf, type Finger, type Motion, type Stroke, HOME_STRING, stopOn } from '../stroke/index.js';
+import {
+  bassString,
+  fifthInBass,
+  leadNote,
+  type NeckPlace,
+  OPEN_SHAPE,
+  type Shape,
+  trebleSet,
+} from '../left-hand/index.js';
+import { type Finger, HOME_STRING, type Motion, numberedStrings, stopOn, type Stroke } from '../stroke/index.js';
 import { midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
 
 export interface SoundedNote {
   readonly string: StringNumber;
   readonly fret: number;
   readonly midi: Midi;
-  /** The finger that plays it; in a strum every string has the strum's first finger. */
-  readonly finger: Finger;
+  /**
+   * The finger that plays it; in a strum every string has the strum's first finger. Null for a plectrum, for what is
+   * still to be worked out, and for what the left hand sounds alone.
+   */
+  readonly finger: Finger | null;
 }
 
 /**
  * The strings a stroke meets under a shape, with their pitches, in the order struck. Where the script
  * names no strings: thumb on the bass string, i m a on 3 2 1 (their homes), strums through all that sound.
  * Numbered strings that the shape leaves out are struck open, as a hand would.
+ * @param next the shape after this one, for a note that leads on to its bass
  * @example soundStroke(readStep('p').step, OPEN_SHAPE, { tuning: STANDARD_TUNING, capo: 0 }).map((n) => n.string) // [6]
  */
-export function soundStroke(motion: Motion, shape: Shape, instrument: Instrument): SoundedNote[] {
-  if (motion.kind !== 'stroke') return [];
-  const sounding = STRINGS.filter((_, i) => shape.frets[i] !== null);
-  const pairs = motion.dir ? strummed(motion, shape, sounding) : plucked(motion, shape);
-  return pairs.map(({ string, finger }) => {
+export function soundStroke(
+  motion: Motion,
+  shape: Shape,
+  instrument: Instrument,
+  next: Shape = OPEN_SHAPE,
+): SoundedNote[] {
+  const note = (string: StringNumber, own: number | null, finger: Finger | null): SoundedNote => {
     // What the stroke brings with it goes before the shape that is held.
-    const fret = stopOn(motion, string)?.fret ?? shape.frets[STRINGS.indexOf(string)] ?? 0;
+    const fret = own ?? shape.frets[STRINGS.indexOf(string)] ?? 0;
     return { string, fret, finger, midi: midi(openPitch(instrument.tuning, string, instrument.capo) + fret) };
-  });
+  };
+  if (motion.kind === 'ligado') return [note(motion.string, motion.stop?.fret ?? null, null)];
+  if (motion.kind !== 'stroke') return [];
+  const bass = bassPlace(motion, shape, instrument, next);
+  if (bass) return [note(bass.string, bass.fret, motion.fingers[0] ?? null)];
+  const pairs = motion.dir ? strummed(motion, shape) : plucked(motion, shape);
+  return pairs.map(({ string, finger }) => note(string, stopOn(motion, string)?.fret ?? null, finger));
 }
 
-type Pair = { string: StringNumber; finger: Finger };
+/** A bass that is no note of the shape. */
+function bassPlace({ strings }: Stroke, shape: Shape, instrument: Instrument, next: Shape): NeckPlace | null {
+  if (strings === 'fifth') return fifthInBass(shape, instrument);
+  return strings === 'lead' ? leadNote(shape, next, instrument) : null;
+}
 
-function strummed(stroke: Stroke, shape: Shape, sounding: readonly StringNumber[]): Pair[] {
-  const finger = stroke.fingers[0] ?? 'i';
-  let strings: readonly StringNumber[] = sounding;
-  if (stroke.strings === 'bass') strings = [bassString(shape) ?? 6];
-  else if (stroke.strings === 'treble') strings = trebleSet(shape);
-  else if (stroke.strings) strings = stroke.strings;
-  const down = directionOf(stroke) === 'd';
-  return [...strings].sort((a, b) => (down ? b - a : a - b)).map((string) => ({ string, finger }));
+interface Pair {
+  readonly string: StringNumber;
+  readonly finger: Finger | null;
+}
+const sounding = (shape: Shape): readonly StringNumber[] => STRINGS.filter((_, i) => shape.frets[i] !== null);
+/** So many strings that sound, from the bass on. */
+const fromBass = (shape: Shape, choice: string): readonly StringNumber[] =>
+  sounding(shape).slice(0, Number(choice.split(' ')[1]));
+
+/** The strings that a stroke names, or leaves to the chord; null where the fingers live. */
+function chosenStrings(stroke: Stroke, shape: Shape): readonly StringNumber[] | null {
+  const { strings } = stroke;
+  if (strings === null || strings === 'fifth' || strings === 'lead') return null;
+  if (strings === 'bass') return [bassString(shape) ?? 6];
+  if (strings === 'treble') return trebleSet(shape);
+  return numberedStrings(stroke) ?? fromBass(shape, strings as string);
+}
+
+function strummed(stroke: Stroke, shape: Shape): Pair[] {
+  const finger = stroke.fingers[0] ?? null;
+  const strings = chosenStrings(stroke, shape) ?? sounding(shape);
+  return [...strings]
+    .sort((a, b) => (stroke.dir === 'd' ? b - a : a - b))
+    .map((string) => ({ string, finger: stroke.plectrum ? null : (finger ?? 'i') }));
 }
 
 function plucked(stroke: Stroke, shape: Shape): Pair[] {
   const { strings, fingers } = stroke;
-  if (Array.isArray(strings)) {
-    const list = strings as readonly StringNumber[];
-    return fingers.map((finger, i) => ({ finger, string: list[i] ?? 1 }));
+  const numbered = numberedStrings(stroke);
+  if (stroke.open !== undefined)
+    return (chosenStrings(stroke, shape) ?? trebleSet(shape))
+      .slice(0, stroke.open)
+      .map((string) => ({ string, finger: null }));
+  if (numbered || (typeof strings === 'string' && strings.startsWith('bass '))) {
+    const list = numbered ?? fromBass(shape, strings as string);
+    return fingers.flatMap((finger, i) => {
+      const string = numbered ? (list[i] ?? 1) : list[i];
+      return string === undefined ? [] : [{ finger, string }];
+    });
   }
   const set = trebleSet(shape);
   const upper = fingers.filter((f) => f !== 'p');

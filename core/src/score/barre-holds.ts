@@ -1,9 +1,7 @@
-import { harmonyTurns, heldInTurn } from '../chart/index.js';
-import { cycleLength } from '../cycle/index.js';
-import type { Shape } from '../left-hand/index.js';
-import type { Section } from '../piece/index.js';
+import { type Shape } from '../left-hand/index.js';
 import { type HandProfile, leftHandOf } from '../player/index.js';
-import { bpm, millisOf, STRINGS, ticks } from '../time/index.js';
+import { type Bpm, millisOf, STRINGS, ticks } from '../time/index.js';
+import type { Score, TimedGrip } from './model.js';
 
 /** A barre held through one or more shapes without a rest for the hand. */
 export interface BarreHold {
@@ -15,11 +13,9 @@ export interface BarreHold {
   /** How long this hand holds it: fewer strings, longer. */
   readonly staminaMs: number;
 }
-/** Rounds of harmony looked at. */
-const MOST_TURNS = 64;
 
 /** Strings from the first to the last that one finger holds; 0 without a barre. */
-export function barreOver(shape: Shape): number {
+export function barreOver(shape: Pick<Shape, 'fingers'>): number {
   let most = 0;
   for (const finger of [1, 2, 3, 4] as const) {
     const held = STRINGS.flatMap((_, i) => (shape.fingers[i] === finger ? [i] : []));
@@ -28,20 +24,20 @@ export function barreOver(shape: Shape): number {
   return most;
 }
 
-/** The barres of a section, the one that asks most of the hand first. Neighbouring shapes with barres count as one. */
-export function barreHolds(section: Section, shapes: readonly Shape[], profile: HandProfile): BarreHold[] {
-  const turnLength = cycleLength(section.cycle);
-  const stretches = Array.from({ length: Math.min(MOST_TURNS, harmonyTurns(section)) }, (_, turn) =>
-    heldInTurn(section, shapes, turn).map((h) => ({
-      length: h.to - h.from,
-      name: h.shape.name,
-      strings: barreOver(h.shape),
-      from: turn * turnLength + h.from,
-    })),
-  ).flat();
+/**
+ * The barres of a score, the one that asks most of the hand first. Neighbouring grips with barres count as one; under
+ * muted strokes, and where the hand lets go, the barre is let go too.
+ * @param tempo counts a minute
+ */
+export function barreHolds(score: Score, tempo: Bpm, profile: HandProfile): BarreHold[] {
+  const stretches = score.grips.map((g: TimedGrip) => ({
+    length: g.until - g.at,
+    name: score.chords[g.chord]?.name ?? '',
+    strings: g.pressed ? barreOver(g) : 0,
+  }));
   const stamina = (strings: number) => Math.round((leftHandOf(profile).barre * 6) / Math.max(1, strings));
-  const free = stretches.findIndex((s) => s.strings === 0);
   const named = (list: readonly { name: string }[]) => [...new Set(list.map((s) => s.name))];
+  const free = score.loops ? stretches.findIndex((s) => s.strings === 0) : 0;
   if (free < 0) {
     const strings = Math.max(0, ...stretches.map((s) => s.strings));
     return strings === 0 ? [] : [{ names: named(stretches), strings, ms: null, staminaMs: stamina(strings) }];
@@ -61,7 +57,7 @@ export function barreHolds(section: Section, shapes: readonly Shape[], profile: 
     return {
       names: named(run),
       strings,
-      ms: Math.round(millisOf(ticks(length), bpm(section.bpm))),
+      ms: Math.round(millisOf(ticks(length), tempo)),
       staminaMs: stamina(strings),
     };
   });

@@ -1,6 +1,7 @@
 import { readAloud, sayRightHand } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
+import { chartName } from '../chart/index.js';
 import { blockChords } from '../drill/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { fingerShape, handOn, readShape, type Shape } from '../left-hand/index.js';
@@ -10,8 +11,8 @@ import { DEFAULT_PROFILE, type HandProfile, leftHandOf, neckOf } from '../player
 import { rightHandMove } from '../right-hand/index.js';
 import { flatten, parseScript, readStep } from '../script/index.js';
 import type { Motion } from '../stroke/index.js';
-import { millimetres, millis } from '../time/index.js';
-import { barreHolds } from './index.js';
+import { bpm as toBpm, millimetres, millis } from '../time/index.js';
+import { barreHolds, scoreOf } from './index.js';
 
 const shape = (id: string, frets: string, fingers: string): Shape => {
   const { frets: f, fingers: g } = readShape(frets, fingers);
@@ -23,10 +24,11 @@ const D = shape('D', 'x-x-0-2-3-2', 'x-x-0-1-3-2');
 const F = shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1');
 const BM = shape('Bm', 'x-2-4-4-3-2', 'x-1-3-4-2-1');
 const shapes = [C, AM, D, F, BM];
+const study = { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes };
 const section = (more: Partial<Section>): Section => ({
   ...makeSection('s', 'S', cycleById('tangos')!),
   script: 'p:b ima:t p:b ima:t p:b ima:t p:b ima:t',
-  harmony: { per: 'turn', shapes: ['C', 'D'] },
+  chart: 'C | D',
   bpm: 120,
   ...more,
 });
@@ -73,14 +75,14 @@ describe('the right hand moves with the chord', () => {
     );
     expect(slip).toMatchObject({ tone: 'watch', title: 'The right hand stays behind a chord' });
     expect(slip.lines[0]).toMatch(/^C → D on 1: The script strikes string 5/);
-    const still = section({ harmony: { per: 'turn', shapes: ['C', 'Am'] } });
+    const still = section({ chart: 'C | Am' });
     expect(read(still).findings.some((f) => f.id === 'block')).toBe(false);
   });
 });
 
 describe('how long a barre is held', () => {
   const holds = (names: string[], bpm = 120, profile = DEFAULT_PROFILE) =>
-    barreHolds(section({ harmony: { per: 'turn', shapes: names }, bpm }), shapes, profile);
+    barreHolds(scoreOf(section({ chart: names.join(' | ') }), study), toBpm(bpm), profile);
   it('from its chord to the next without one; neighbouring barres count as one hold', () => {
     expect(holds(['C', 'Am'])).toEqual([]);
     expect(holds(['C', 'F'])).toEqual([{ names: ['F'], strings: 6, ms: 2000, staminaMs: 8000 }]);
@@ -93,7 +95,7 @@ describe('how long a barre is held', () => {
   });
   it('is a finding, to be watched when it is longer than this hand holds', () => {
     const finding = (s: Section, profile = DEFAULT_PROFILE) => read(s, profile).findings.find((f) => f.id === 'barre');
-    const s = section({ harmony: { per: 'turn', shapes: ['C', 'F'] } });
+    const s = section({ chart: 'C | F' });
     expect(finding(s)).toMatchObject({ tone: 'plain', title: 'Barre held 2.0 s at most' });
     const tired = { ...DEFAULT_PROFILE, left: { ...leftHandOf(DEFAULT_PROFILE), barre: millis(1500) } };
     expect(finding(s, tired)).toMatchObject({
@@ -101,24 +103,24 @@ describe('how long a barre is held', () => {
       lines: ['F, over 6 strings: 2.0 s at 120; this hand’s is 1.5 s.', expect.stringMatching(/stop at pain/)],
     });
     expect(finding({ ...s, bpm: 240 })).toBeUndefined();
-    expect(finding(section({ harmony: { per: 'turn', shapes: ['F'] } }))?.title).toBe('The barre is never let go');
+    expect(finding(section({ chart: 'F' }))?.title).toBe('The barre is never let go');
   });
 });
 
 describe('block chords', () => {
-  it('strike each shape once where it begins: a turn, or each group', () => {
-    expect(blockChords(section({}))).toEqual({ script: 'id - - -', stepsPerCount: 1, start: 0 });
-    const twelve = { ...section({}), cycle: cycleById('solea')!, harmony: { per: 'group' as const, shapes: ['C'] } };
+  it('strike each chord once where it begins, until the chart comes round', () => {
+    expect(blockChords(section({}))).toEqual({ script: 'id - - - id - - -', stepsPerCount: 1, start: 0 });
+    const twelve = { ...section({}), cycle: cycleById('solea')!, chart: 'C:3 D:3 C:2 D:2 C:2' };
     const made = blockChords(twelve)!;
     const { events, length } = flatten(parseScript(made.script, made).pattern);
     expect(events.map((e) => e.at / 5040)).toEqual([0, 3, 6, 8, 10]);
     expect(length).toBe(12 * 5040);
   });
-  it('cut the counts finer where groups begin between them', () => {
+  it('cut the counts finer where chords begin between them', () => {
     const made = blockChords({
       ...section({}),
       cycle: cycleById('three-three-two')!,
-      harmony: { per: 'group', shapes: ['C'] },
+      chart: 'C:3/2 D:3/2 C:1',
     });
     expect(made).toMatchObject({ stepsPerCount: 2, script: 'id - - id - - id -' });
   });
@@ -128,7 +130,7 @@ describe('a shape too wide for this hand', () => {
   const wide = shape('C maj9', 'x-3-2-4-0-7', 'x-2-1-3-0-4');
   const told = (profile: HandProfile, held: Shape) =>
     readAloud({
-      section: section({ harmony: { per: 'turn', shapes: [held.id] } }),
+      section: section({ chart: chartName(held.name) }),
       shapes: [held],
       tuning: STANDARD_TUNING,
       capo: 0,

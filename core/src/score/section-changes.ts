@@ -1,64 +1,63 @@
-import { harmonyTurns, heldInTurn, shapeAt } from '../chart/index.js';
 import { cycleLength, placeLabel } from '../cycle/index.js';
-import type { Tuning } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
-import { rightHandMove, type RightHandMove, soundStroke } from '../right-hand/index.js';
-import type { Layout } from '../round/index.js';
-import { bpm, lcm, ticks } from '../time/index.js';
+import { rightHandMove, type RightHandMove } from '../right-hand/index.js';
+import { hasMark } from '../stroke/index.js';
+import { bpm, type Ticks } from '../time/index.js';
 import { changes, type TimedChange } from './changes.js';
+import type { Score } from './model.js';
 
 /** One change of a section, in its place. */
 export interface PlacedChange extends TimedChange {
   readonly turn: number;
+  readonly bar: number;
   readonly label: string;
   readonly rightHand: RightHandMove;
 }
-/** Rounds of harmony against the pattern looked at; each pair of shapes is kept where it is hardest. */
-const MOST_TURNS = 64;
+/** Changes looked at; each pair of shapes is kept where it is hardest. */
+const MOST_LOOKED_AT = 1_024;
+
+/** The chords as they are played: one that a stroke takes early begins there. */
+export function playedChords({ chords, events }: Pick<Score, 'chords' | 'events'>): { at: Ticks; chord: number }[] {
+  const early = new Map<number, Ticks>();
+  for (const e of events) {
+    const c = chords[e.chord];
+    if (c && hasMark(e.motion, '>') && !early.has(e.chord) && e.at < (c.at || Infinity)) early.set(e.chord, e.at);
+  }
+  return chords.map((c, chord) => ({ at: chord === 0 ? c.at : (early.get(chord) ?? c.at), chord }));
+}
 
 /**
  * Every change between two shapes that a section makes, the hardest first: each pair once, at the place
- * where the right hand leaves it least time.
+ * where the right hand leaves it least time. Strokes under which nothing is pressed ask nothing of the left hand.
  */
-export function sectionChanges(
-  section: Section,
-  layout: Layout,
-  shapes: readonly Shape[],
-  profile: HandProfile,
-  { tuning, capo }: { readonly tuning: Tuning; readonly capo: number },
-): PlacedChange[] {
-  const turnLength = cycleLength(section.cycle);
-  const turns = Math.min(MOST_TURNS, lcm(Math.max(1, layout.turns), harmonyTurns(section)));
-  const whole = turns * turnLength;
-  const held = Array.from({ length: turns }, (_, turn) =>
-    heldInTurn(section, shapes, turn).map((h) => ({ at: ticks(turn * turnLength + h.from), turn, shape: h.shape })),
-  ).flat();
-  const strokes = Array.from({ length: turns }, (_, turn) => {
-    const here = heldInTurn(section, shapes, turn);
-    return layout.strokes
-      .filter((s) => s.turn === turn % Math.max(1, layout.turns))
-      .map((s) => ({
-        at: ticks(turn * turnLength + s.inTurn),
-        motion: s.motion,
-        strings: soundStroke(s.motion, shapeAt(here, s.inTurn), { tuning, capo }).map((n) => n.string),
-      }));
-  }).flat();
+export function sectionChanges(section: Section, score: Score, profile: HandProfile): PlacedChange[] {
+  const { cycle } = section;
+  const played = playedChords(score).slice(0, MOST_LOOKED_AT);
+  const shapeOf = (chord: number): Shape => score.chords[chord]?.shape as Shape;
+  const held = played.map((p) => ({ at: p.at, shape: shapeOf(p.chord) }));
+  const strokes = score.events
+    .filter((e) => !hasMark(e.motion, 'x'))
+    .map((e) => ({ at: e.at, strings: e.notes.map((n) => n.string) }));
+  const neck = neckOf(profile, score.instrument.capo);
+  const loop = score.loops ? { loop: score.length } : {};
+  const all = changes(held, strokes, bpm(section.bpm), profile, { neck, ...loop });
   const placed = new Map<string, PlacedChange>();
-  const all = changes(held, strokes, bpm(section.bpm), profile, { neck: neckOf(profile, capo), loop: ticks(whole) });
+  const turnLength = cycleLength(cycle);
   for (const change of all) {
     const key = `${change.from.id} ${change.to.id}`;
     // The hardest of a pair comes first.
     if (placed.has(key)) continue;
-    const until = held[change.index + 1]?.at ?? whole;
-    const under = strokes.filter((s) => s.at >= change.at && s.at < until).map((s) => s.motion);
-    const turn = held[change.index]?.turn ?? 0;
+    const until = held[change.index + 1]?.at ?? score.length;
+    const under = score.events.filter((e) => e.at >= change.at && e.at < until).map((e) => e.motion);
+    const turn = Math.floor(change.at / turnLength);
     placed.set(key, {
       ...change,
       turn,
+      bar: score.bars.findIndex((b) => change.at >= b.at && change.at < b.at + b.length),
       rightHand: rightHandMove(change.from, change.to, under),
-      label: placeLabel(section.cycle, change.at - turn * turnLength),
+      label: placeLabel(cycle, change.at - turn * turnLength),
     });
   }
   return [...placed.values()];

@@ -1,7 +1,9 @@
 import type { Range } from '../fault/index.js';
 import { onStrings, type Step } from '../stroke/index.js';
-import type { FlatPattern, Item, Pattern, StepItem } from './model.js';
-import { printStep } from './print.js';
+import type { FlatPattern, Item, Pattern, Slot, StepItem } from './model.js';
+import { parseScript, type ParseOptions } from './parse.js';
+import { printScript, printStep } from './print.js';
+import { readStep } from './read-step.js';
 
 /**
  * The script with one stretch of its text written anew.
@@ -10,10 +12,57 @@ import { printStep } from './print.js';
 export const replaceRange = (script: string, range: Range, text: string): string =>
   script.slice(0, range.from) + text + script.slice(range.to);
 
-/** Puts a step into a slot; a slot inside a repeat changes in every turn of the repeat. */
-export function writeSlot(script: string, flat: FlatPattern, slot: number, text: string): string {
+/**
+ * Puts a step into a slot; a slot inside a repeat changes in every turn of the repeat. A cell that is called there is
+ * written out first, for the cell itself stays as it is.
+ */
+export function writeSlot(
+  script: string,
+  flat: FlatPattern,
+  slot: number,
+  text: string,
+  options: ParseOptions = { stepsPerCount: 2 },
+): string {
   const there = flat.slots[slot];
-  return there ? replaceRange(script, there.range, text) : script;
+  if (!there) return script;
+  if (there.cell === undefined) return replaceRange(script, there.range, text);
+  const step = readStep(text).step;
+  const { pattern } = parseScript(script.slice(there.range.from, there.range.to), options);
+  const first = flat.slots.findIndex((s) => s.range === there.range || s.range.from === there.range.from);
+  const own = step ? mapLeaves(pattern, (s, leaf) => (leaf === slot - first ? step : s)) : pattern;
+  return replaceRange(script, there.range, printScript(own));
+}
+
+/**
+ * The script with some of its slots written anew. Texts stay as they are typed where every turn of a repeat gets the
+ * same; else repeats, and cells that are called there, are written out.
+ * @param steps what stands in a slot now, by its index
+ */
+export function writeSteps(
+  script: string,
+  pattern: Pattern,
+  flat: FlatPattern,
+  steps: ReadonlyMap<number, Step>,
+): string {
+  const byPlace = new Map<number, { range: Slot['range']; texts: Set<string> }>();
+  let [even, changed] = [true, false];
+  flat.slots.forEach((slot, n) => {
+    const own = steps.get(n);
+    changed ||= own !== undefined;
+    if (slot.cell !== undefined) even &&= own === undefined;
+    const there = byPlace.get(slot.range.from) ?? { range: slot.range, texts: new Set() };
+    byPlace.set(slot.range.from, there);
+    there.texts.add(own === undefined ? '' : printStep(own));
+  });
+  if (!changed) return script;
+  if (!even || [...byPlace.values()].some((p) => p.texts.size > 1))
+    return printScript(mapLeaves(writeOut(pattern), (step, slot) => steps.get(slot) ?? step));
+  return [...byPlace.values()]
+    .sort((a, b) => b.range.from - a.range.from)
+    .reduce((text, { range, texts }) => {
+      const [own = ''] = texts;
+      return own === '' ? text : replaceRange(text, range, own);
+    }, script);
 }
 
 /**
@@ -42,8 +91,17 @@ export function mapLeaves(pattern: Pattern, change: (step: Step, leaf: number) =
   let n = 0;
   const walk = (items: readonly Item[]): Item[] =>
     items.map((item): Item => {
-      if (item.kind === 'step') return { ...item, step: change(item.step, n++) } satisfies StepItem;
-      return item.kind === 'bar' ? item : { ...item, items: walk(item.items) };
+      if (item.kind === 'step') {
+        const step = change(item.step, n++);
+        return step === item.step ? item : ({ ...item, step } satisfies StepItem);
+      }
+      if (item.kind === 'bar' || item.kind === 'level') return item;
+      const items = walk(item.items);
+      if (item.kind === 'repeat') return { ...item, items };
+      // A cell of which something has become another step is the cell no longer.
+      const { cell, ...group } = item;
+      const same = items.every((own, i) => own === item.items[i]);
+      return cell === undefined || !same ? { ...group, items } : item;
     });
   return { ...pattern, items: walk(pattern.items) };
 }
@@ -59,14 +117,19 @@ export function pressOnStep(step: Step, key: SlotKey): string {
   if (key === '.') return '.';
   if (key === '-') return '-';
   if (key === 'g') {
-    if (step.kind === 'stroke' && !step.fingers.includes('a')) {
-      const marks = step.marks.includes('*') ? step.marks.filter((m) => m !== '*') : ([...step.marks, '*'] as const);
-      return printStep({ ...step, marks });
+    if (step.kind === 'stroke' && (step.marks.includes('*') || !step.fingers.includes('a'))) {
+      const { golpe, ...plain } = step;
+      const taps = step.marks.includes('*');
+      return printStep(
+        taps
+          ? { ...plain, marks: step.marks.filter((m) => m !== '*') }
+          : { ...plain, ...(golpe ? { golpe } : {}), marks: [...step.marks, '*'] },
+      );
     }
     return step.kind === 'golpe' ? '.' : 'G';
   }
   if (key === '!') {
-    if (step.kind !== 'stroke' && step.kind !== 'golpe' && step.kind !== 'slap') return printStep(step);
+    if (step.kind === 'ghost' || step.kind === 'rest' || step.kind === 'hold') return printStep(step);
     const loud = step.marks.includes('!');
     const others = step.marks.filter((m) => m !== '!' && m !== ',');
     return printStep({ ...step, marks: loud ? others : ['!', ...others] });
@@ -74,15 +137,27 @@ export function pressOnStep(step: Step, key: SlotKey): string {
   if (key === 'd' || key === 'u') {
     if (step.kind === 'stroke') {
       const marks = key === 'u' ? step.marks.filter((m) => m !== '_') : step.marks;
-      return printStep({ ...onStrings(step, null, undefined), dir: step.dir === key ? null : key, marks });
+      if (step.plectrum) {
+        const plectrum = step.plectrum === key && key === 'd' ? 'w' : key;
+        return printStep({ ...onStrings(step, { strings: null }), plectrum, dir: key, marks });
+      }
+      return printStep({ ...onStrings(step, { strings: null }), dir: step.dir === key ? null : key, marks });
     }
     return step.kind === 'ghost' && step.dir === key ? '.' : `(${key})`;
   }
   // A finger replaces what stood there and keeps its direction, so that a row of keys writes a cell.
   if (step.kind === 'stroke') {
-    const marks = key === 'a' ? step.marks.filter((m) => m !== '*') : step.marks;
-    const kept = step.dir ? step : onStrings(step, null, undefined);
-    return printStep({ ...kept, fingers: [key], marks });
+    const { open, plectrum, golpe, ...rest } = step;
+    // A string on which the finger was to be worked out keeps it.
+    const own = open === 1 || (step.dir && !plectrum) ? rest : onStrings(rest, { strings: null });
+    const busy = key === (golpe ?? 'a');
+    return printStep({
+      ...own,
+      fingers: [key],
+      dir: plectrum ? null : own.dir,
+      marks: busy ? step.marks.filter((m) => m !== '*') : step.marks,
+      ...(golpe && !busy ? { golpe } : {}),
+    });
   }
   return step.kind === 'ghost' ? `${key}${step.dir}` : key;
 }

@@ -1,4 +1,5 @@
 import type { Range } from '../fault/index.js';
+import type { Level } from '../stroke/index.js';
 import { stepTicks, ticks, type Ticks } from '../time/index.js';
 import type { FlatPattern, Item, Pattern, PatternEvent, Slot } from './model.js';
 import { shares } from './shares.js';
@@ -12,17 +13,22 @@ export function flatten(pattern: Pattern): FlatPattern {
   const slots: Slot[] = [];
   const bars: { at: Ticks; range: Range }[] = [];
   let at = 0;
-  const walk = (items: readonly Item[], step: number) => {
+  let level: Level = 'mf';
+  const walk = (items: readonly Item[], step: number, called: { cell: string; range: Range } | null) => {
     for (const item of items) {
-      if (item.kind === 'bar') bars.push({ at: ticks(at), range: item.range });
+      if (item.kind === 'bar') bars.push({ at: ticks(at), range: called?.range ?? item.range });
+      else if (item.kind === 'level') level = item.level;
       else if (item.kind === 'step') {
-        slots.push({ at: ticks(at), duration: ticks(step), step: item.step, range: item.range });
+        const place = { at: ticks(at), duration: ticks(step), step: item.step, level };
+        slots.push(called ? { ...place, ...called } : { ...place, range: item.range });
         at += step;
-      } else if (item.kind === 'group') walk(item.items, (step * item.steps) / shares(item.items));
-      else for (let n = 0; n < item.times; n++) walk(item.items, step);
+      } else if (item.kind === 'group') {
+        const inside = called ?? (item.cell === undefined ? null : { cell: item.cell, range: item.range });
+        walk(item.items, (step * item.steps) / shares(item.items), inside);
+      } else for (let n = 0; n < item.times; n++) walk(item.items, step, called);
     }
   };
-  walk(pattern.items, stepTicks(pattern.stepsPerCount) ?? 1);
+  walk(pattern.items, stepTicks(pattern.stepsPerCount) ?? 1, null);
   return { slots, events: eventsOf(slots), bars, length: ticks(at) };
 }
 
@@ -30,13 +36,13 @@ function eventsOf(slots: readonly Slot[]): PatternEvent[] {
   const events: PatternEvent[] = [];
   let last = -1;
   slots.forEach((slot, i) => {
-    const { step } = slot;
+    const { step, level } = slot;
     if (step.kind === 'rest') last = -1;
     else if (step.kind === 'hold') {
       const held = events[last];
       if (held) events[last] = { ...held, duration: ticks(slot.at + slot.duration - held.at) };
     } else {
-      events.push({ at: slot.at, duration: slot.duration, motion: step, slot: i, range: slot.range });
+      events.push({ at: slot.at, duration: slot.duration, motion: step, level, slot: i, range: slot.range });
       if (step.kind !== 'ghost') last = events.length - 1;
     }
   });

@@ -4,5 +4,7 @@ export * from './model.js';
 export * from './own-cell.js';
 export * from './parse.js';
 export * from './print.js';
-export * from './step-text.js';
+export * from './read-step.js';
+export { HIGHEST_STOP } from './read-strings.js';
 export * from './shares.js';
+export * from './write-out-text.js';

@@ -1,10 +1,12 @@
 import { type AccentCycle, cycleLength, groupStarts, placeLabel } from '../cycle/index.js';
-import type { Range, ScriptFault } from '../fault/index.js';
+import { quoted, type Range, textFault } from '../fault/index.js';
+import { type Level, LEVELS } from '../stroke/index.js';
 import { STEPS_PER_COUNT, stepTicks, wrap } from '../time/index.js';
 import { flatten } from './flatten.js';
-import type { Item, Pattern, StepItem } from './model.js';
+import type { Item, NamedCell, Pattern, ScriptFault, ScriptFaultCode, StepItem } from './model.js';
+import { readStep } from './read-step.js';
 import { shares } from './shares.js';
-import { readStep } from './step-text.js';
+import { type Token, tokens } from './tokens.js';
 
 export const LONGEST_SCRIPT = 20_000;
 export const DEEPEST_NESTING = 8;
@@ -22,34 +24,28 @@ export interface ParseOptions {
   readonly cycle?: AccentCycle;
   /** Where in the cycle the pattern begins, in ticks. */
   readonly start?: number;
+  /** Cells that can be called by name. */
+  readonly cells?: readonly NamedCell[];
 }
 export interface ParsedScript {
   readonly pattern: Pattern;
   readonly faults: readonly ScriptFault[];
 }
 
-interface Token extends Range {
-  readonly text: string;
-}
-
-/** Brackets and bars stand for themselves; `]:3` and `}x4` are one token; all else runs to white space. */
-function tokens(text: string): Token[] {
-  const found: Token[] = [];
-  const pattern = /\](?::[^\s[\]{}|]*)?|\}(?:x[^\s[\]{}|]*)?|[[{|]|[^\s[\]{}|]+/g;
-  for (const m of text.matchAll(pattern)) found.push({ text: m[0], from: m.index, to: m.index + m[0].length });
-  return found;
-}
-
 const restOf = (range: Range): StepItem => ({ kind: 'step', step: { kind: 'rest' }, range });
+const rangeOf = ({ from, to }: Range): Range => ({ from, to });
 
 class Reader {
   readonly faults: ScriptFault[] = [];
   private next = 0;
-  constructor(private readonly list: readonly Token[]) {}
+  private readonly known = new Map<string, { items: Item[]; steps: number } | 'faulty' | 'length'>();
+  constructor(
+    private readonly list: readonly Token[],
+    private readonly options: ParseOptions,
+  ) {}
 
-  fault(range: Range, message: string, fix?: string) {
-    if (this.faults.length >= MOST_FAULTS) return;
-    this.faults.push({ from: range.from, to: range.to, message, ...(fix === undefined ? {} : { fix }) });
+  fault(range: Range, code: ScriptFaultCode, about: readonly (string | number)[] = [], fix?: string) {
+    if (this.faults.length < MOST_FAULTS) this.faults.push(textFault(range, code, about, fix));
   }
 
   /** Reads until the closing bracket that `open` asks for, or the end of the text. */
@@ -58,34 +54,67 @@ class Reader {
     while (this.next < this.list.length) {
       const t = this.list[this.next++] as Token;
       const first = t.text[0];
-      if (first === '|') items.push({ kind: 'bar', range: { from: t.from, to: t.to } });
+      if (first === '|') items.push({ kind: 'bar', range: rangeOf(t) });
+      else if (first === '@') this.level(t, items);
+      else if (first === '<') items.push(this.call(t));
       else if (first === '[' || first === '{') this.nested(t, depth, items);
       else if (first === ']' || first === '}') {
         if (open && (open.text === '[') === (first === ']')) return { items, close: t };
-        this.fault(t, `Nothing is open that this ${first} could close; take it out.`, '');
+        this.fault(t, 'nothing to close', [first], '');
       } else items.push(this.step(t));
     }
-    if (open) this.fault(open, `This ${open.text} is never closed; end it with ${open.text === '[' ? ']' : '}x2'}.`);
+    if (open) this.fault(open, 'never closed', [open.text, open.text === '[' ? ']' : '}x2']);
     return { items, close: null };
+  }
+
+  private level(t: Token, into: Item[]) {
+    const level = t.text.slice(1) as Level;
+    if (LEVELS.includes(level)) into.push({ kind: 'level', level, range: rangeOf(t) });
+    else this.fault(t, 'no level', [quoted(t.text), LEVELS.map((l) => `@${l}`).join(' ')], '@mf');
+  }
+
+  /** A cell called by name stands as a group of its items, as long as the cell is. */
+  private call(t: Token): Item {
+    const range = rangeOf(t);
+    const name = t.text.replace(/^<|>$/g, '').trim();
+    const cells = this.options.cells ?? [];
+    const cell = cells.find((c) => c.name === name);
+    if (!cell) {
+      this.fault(t, 'no cell', [quoted(name), ...cells.slice(0, 6).map((c) => `<${c.name}>`)]);
+      return restOf(range);
+    }
+    const read = this.known.get(name) ?? this.cell(cell);
+    this.known.set(name, read);
+    if (read === 'faulty' || read === 'length') {
+      this.fault(t, read === 'faulty' ? 'cell with a fault' : 'cell’s length', [quoted(name)]);
+      return restOf(range);
+    }
+    return { kind: 'group', items: read.items, steps: read.steps, cell: name, range };
+  }
+  private cell({ script, stepsPerCount }: NamedCell): { items: Item[]; steps: number } | 'faulty' | 'length' {
+    const { pattern, faults } = parseScript(script, { stepsPerCount });
+    if (faults.length || shares(pattern.items) === 0) return 'faulty';
+    const steps = (shares(pattern.items) * this.options.stepsPerCount) / stepsPerCount;
+    return Number.isInteger(steps) ? { items: [...pattern.items], steps } : 'length';
   }
 
   private nested(open: Token, depth: number, into: Item[]) {
     if (depth >= DEEPEST_NESTING) {
-      this.fault(open, `Brackets stand ${DEEPEST_NESTING} deep at most; write this part out.`);
+      this.fault(open, 'too deep', [DEEPEST_NESTING]);
       into.push(restOf({ from: open.from, to: this.skip() }));
       return;
     }
     const { items, close } = this.items(open, depth + 1);
     const range = { from: open.from, to: close?.to ?? open.to };
-    if (!items.some((i) => i.kind !== 'bar')) {
-      this.fault(range, 'Nothing stands between these brackets; put a stroke in or take them out.', '');
+    if (shares(items) === 0) {
+      this.fault(range, 'nothing between', [], '');
       return;
     }
     if (open.text === '[') {
       const steps = this.number(close, ':', MOST_SHARED_STEPS, 1, 1);
       into.push({ kind: 'group', items, steps, range });
     } else {
-      if (close && close.text === '}') this.fault(close, 'Say how often it is played: }x2', '}x2');
+      if (close && close.text === '}') this.fault(close, 'how often', [], '}x2');
       const times = this.number(close, 'x', MOST_TIMES, 2, 1);
       into.push({ kind: 'repeat', items, times, range });
     }
@@ -110,19 +139,15 @@ class Reader {
     const text = close.text.slice(2);
     const n = Number(text);
     if (/^\d+$/.test(text) && n >= least && n <= most) return n;
-    this.fault(
-      close,
-      `After ${bracket}${sign} stands a whole number from ${least} to ${most}.`,
-      `${bracket}${sign}${otherwise}`,
-    );
+    this.fault(close, 'number wanted', [`${bracket}${sign}`, least, most], `${bracket}${sign}${otherwise}`);
     return otherwise;
   }
 
   private step(t: Token): StepItem {
-    const range = { from: t.from, to: t.to };
-    const { step, message, fix } = readStep(t.text);
+    const range = rangeOf(t);
+    const { step, fault } = readStep(t.text);
     if (step) return { kind: 'step', step, range };
-    this.fault(range, message ?? 'This is no stroke.', fix);
+    this.fault(range, fault?.code ?? 'no stroke', fault?.about ?? [quoted(t.text)], fault?.fix);
     return restOf(range);
   }
 }
@@ -134,28 +159,30 @@ class Reader {
  */
 export function parseScript(text: string, options: ParseOptions): ParsedScript {
   const empty: Pattern = { items: [], stepsPerCount: options.stepsPerCount };
-  if (stepTicks(options.stepsPerCount) === null) {
-    const message = `A count is cut into ${STEPS_PER_COUNT.join(', ')} steps, not ${options.stepsPerCount}.`;
-    return { pattern: { items: [], stepsPerCount: 2 }, faults: [{ from: 0, to: text.length, message }] };
-  }
+  const whole = { from: 0, to: text.length };
+  if (stepTicks(options.stepsPerCount) === null)
+    return {
+      pattern: { items: [], stepsPerCount: 2 },
+      faults: [textFault(whole, 'steps of a count', [STEPS_PER_COUNT.join(', '), options.stepsPerCount])],
+    };
   if (text.length > LONGEST_SCRIPT) {
-    const message = `A script holds ${LONGEST_SCRIPT} letters at most; this one has ${text.length}. Use { … }x for what repeats.`;
-    return { pattern: empty, faults: [{ from: LONGEST_SCRIPT, to: text.length, message }] };
+    const beyond = { from: LONGEST_SCRIPT, to: text.length };
+    return { pattern: empty, faults: [textFault(beyond, 'too long', [LONGEST_SCRIPT, text.length])] };
   }
-  const reader = new Reader(tokens(text));
+  const reader = new Reader(tokens(text), options);
   const { items } = reader.items(null, 0);
   const pattern: Pattern = { items, stepsPerCount: options.stepsPerCount };
   const { steps, brackets } = writtenSize(items);
   if (steps > MOST_STROKES || brackets > MOST_BRACKETS) {
-    const [n, what, most] =
+    const about =
       steps > MOST_STROKES ? [steps, 'steps', MOST_STROKES] : [brackets, 'bar lines and groups', MOST_BRACKETS];
     // It stands first, whatever else there is.
-    const message = `Written out this makes ${n} ${what}; ${most} is the most. Repeat less.`;
-    return { pattern: empty, faults: [{ from: 0, to: text.length, message }, ...reader.faults].slice(0, MOST_FAULTS) };
+    const fault = textFault(whole, 'too much written out', about);
+    return { pattern: empty, faults: [fault, ...reader.faults].slice(0, MOST_FAULTS) };
   }
   const uneven = unevenGroup(pattern);
   if (uneven) {
-    reader.fault(uneven, 'These don’t divide evenly into the steps they share; use 2 to 10, 12, 14, 15 or 16 of them.');
+    reader.fault(uneven, 'uneven group');
     return { pattern: { ...pattern, items: withoutUneven(pattern) }, faults: sorted(reader.faults) };
   }
   if (options.cycle) checkBars(pattern, options.cycle, options.start ?? 0, reader);
@@ -169,7 +196,7 @@ function writtenSize(items: readonly Item[]): { readonly steps: number; readonly
   let [steps, brackets] = [0, 0];
   for (const item of items) {
     if (item.kind === 'step') steps++;
-    else if (item.kind === 'bar') brackets++;
+    else if (item.kind === 'bar' || item.kind === 'level') brackets++;
     else {
       const inner = writtenSize(item.items);
       const times = item.kind === 'repeat' ? item.times : 1;
@@ -186,7 +213,8 @@ function unevenIn(items: readonly Item[], step: number): Range | null {
       const each = (step * item.steps) / shares(item.items);
       if (!Number.isInteger(each)) return item.range;
       const inner = unevenIn(item.items, each);
-      if (inner) return inner;
+      // A place in a cell's own text is told where it is called.
+      if (inner) return item.cell === undefined ? inner : item.range;
     } else if (item.kind === 'repeat') {
       const inner = unevenIn(item.items, step);
       if (inner) return inner;
@@ -202,6 +230,7 @@ function withoutUneven(p: Pattern): Item[] {
   return p.items.map((item) => (unevenIn([item], step) ? restOf(item.range) : item));
 }
 
+/** Bar lines stand where a group of the cycle begins, or one of its bars. */
 function checkBars(pattern: Pattern, cycle: AccentCycle, start: number, reader: Reader) {
   const length = cycleLength(cycle);
   const seams = new Set<number>(groupStarts(cycle));
@@ -211,10 +240,8 @@ function checkBars(pattern: Pattern, cycle: AccentCycle, start: number, reader: 
     const at = wrap(bar.at + start, length);
     if (!seams.has(at) && !told.has(bar.range.from)) {
       told.add(bar.range.from);
-      const named = groupStarts(cycle)
-        .map((s) => placeLabel(cycle, s))
-        .join(', ');
-      reader.fault(bar.range, `This | falls on ${placeLabel(cycle, at)}; groups of this cycle begin on ${named}.`, '');
+      const named = groupStarts(cycle).map((s) => placeLabel(cycle, s));
+      reader.fault(bar.range, 'bar off a seam', [placeLabel(cycle, at), named.join(', ')], '');
     }
   }
 }

@@ -1,18 +1,32 @@
-import type { Step, Stop, StringChoice } from '../stroke/index.js';
+import type { Mark, Step, Stop, Stroke, Strung } from '../stroke/index.js';
 import type { Item, Pattern } from './model.js';
 
-/** The strings of a stroke as they are written: digits, or places with their frets and left fingers. */
-export function stringsText(strings: StringChoice | null, stops: readonly (Stop | null)[] = []): string {
+const SET: Readonly<Record<string, string>> = { bass: 'b', treble: 't', fifth: 'f', lead: 'n' };
+const placeText = (string: number, stop: Stop | null, marks: readonly Mark[]): string =>
+  `${string}${stop ? `f${stop.fret}${stop.finger === undefined ? '' : `=${stop.finger}`}` : ''}${marks.join('')}`;
+const hasPlaces = ({ stops = [], placeMarks = [] }: Strung): boolean =>
+  stops.some((s) => s !== null) || placeMarks.some((m) => m.length > 0);
+
+/** The strings of a stroke as they are written: digits, or places with their frets, left fingers and marks. */
+export function stringsText(strung: Strung): string {
+  const { strings, stops = [], placeMarks = [] } = strung;
   if (strings === null) return '';
-  if (strings === 'bass') return ':b';
-  if (strings === 'treble') return ':t';
-  if (stops.every((s) => s === null)) return `:${strings.join('')}`;
-  const places = strings.map((string, i) => {
-    const stop = stops[i] ?? null;
-    if (!stop) return String(string);
-    return `${string}f${stop.fret}${stop.finger === undefined ? '' : `=${stop.finger}`}`;
-  });
-  return `:${places.join('+')}`;
+  if (typeof strings === 'string') return `:${SET[strings] ?? strings.replace('bass ', 'b')}`;
+  if (!hasPlaces(strung)) return `:${strings.join('')}`;
+  return `:${strings.map((s, i) => placeText(s, stops[i] ?? null, placeMarks[i] ?? [])).join('+')}`;
+}
+
+function strokeText(step: Stroke, little: string): string {
+  const { fingers, open = 0, plectrum, dir, golpe } = step;
+  const hand = plectrum
+    ? `P${plectrum}`
+    : open > 0
+      ? '?'.repeat(open)
+      : fingers.map((f) => (f === 'e' && dir ? little : f)).join('') + (dir ?? '');
+  const marks = step.marks.map((m) => (m === '*' && golpe ? `*${golpe}` : m)).join('');
+  const strings = stringsText(step);
+  // Behind several places a mark would belong to the last of them.
+  return hasPlaces(step) && (step.strings?.length ?? 0) > 1 ? hand + marks + strings : hand + strings + marks;
 }
 
 /**
@@ -31,10 +45,10 @@ export function printStep(step: Step, little = 'e'): string {
       return `G${step.marks.join('')}`;
     case 'slap':
       return `S${step.marks.join('')}`;
-    case 'stroke': {
-      const fingers = step.fingers.map((f) => (f === 'e' && step.dir ? little : f)).join('');
-      return fingers + (step.dir ?? '') + stringsText(step.strings, step.stops) + step.marks.join('');
-    }
+    case 'ligado':
+      return `L:${placeText(step.string, step.stop, step.marks)}`;
+    case 'stroke':
+      return strokeText(step, little);
   }
 }
 
@@ -42,7 +56,9 @@ const printItems = (items: readonly Item[], little: string): string => items.map
 
 function printItem(item: Item, little: string): string {
   if (item.kind === 'bar') return '|';
+  if (item.kind === 'level') return `@${item.level}`;
   if (item.kind === 'step') return printStep(item.step, little);
+  if (item.kind === 'group' && item.cell !== undefined) return `<${item.cell}>`;
   const inner = printItems(item.items, little);
   if (item.kind === 'group') return `[${inner}]${item.steps === 1 ? '' : `:${item.steps}`}`;
   return `{${inner}}x${item.times}`;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { sayFault, sayFaults } from '../words/en/index.js';
 import { CELLS, cycleById, startingCells } from '../catalogue/index.js';
 import { anyPattern, anySteps, withoutRanges } from '../testing/arbitrary.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
@@ -18,7 +19,7 @@ import {
 } from './index.js';
 
 const two = { stepsPerCount: 2 };
-const faultsOf = (text: string) => parseScript(text, two).faults;
+const faultsOf = (text: string) => sayFaults(parseScript(text, two).faults);
 
 describe('hand script', () => {
   it('parse ∘ print is the identity', () => {
@@ -113,13 +114,13 @@ describe('faults', () => {
     const cycle = cycleById('buleria')!;
     const good = parseScript('{i}x6 | {i}x6 | {i}x4 | {i}x4 | {i}x4', { ...two, cycle });
     expect(good.faults).toEqual([]);
-    expect(parseScript('{i}x5 |', { ...two, cycle }).faults[0]?.message).toBe(
+    expect(sayFault(parseScript('{i}x5 |', { ...two, cycle }).faults[0]!)).toBe(
       'This | falls on 2 and; groups of this cycle begin on 12, 3, 6, 8, 10.',
     );
   });
   it('a group that does not divide is named and the rest still plays', () => {
     const { faults, pattern } = parseScript('[p i m a p i m a p i m] i', two);
-    expect(faults[0]?.message).toMatch(/divide evenly/);
+    expect(sayFault(faults[0]!)).toMatch(/divide evenly/);
     expect(flatten(pattern).events).toHaveLength(1);
   });
   it('too long, too deep and too many are refused in words', () => {
@@ -133,7 +134,7 @@ describe('faults', () => {
     expect(long).toMatch(/^“z{15}…” is no stroke/);
     expect(faultsOf('['.repeat(9_000) + 'i' + ']'.repeat(9_000))[0]?.message).toMatch(/deep at most/);
     expect(faultsOf('{{{i}x99}x99}x99')[0]?.message).toMatch(/4096 is the most/);
-    expect(parseScript('i', { stepsPerCount: 11 }).faults[0]?.message).toMatch(/not 11/);
+    expect(sayFault(parseScript('i', { stepsPerCount: 11 }).faults[0]!)).toMatch(/not 11/);
   });
   it('no text at all makes it throw', () => {
     fc.assert(

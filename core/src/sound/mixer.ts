@@ -21,6 +21,9 @@ const TOUCH: Record<Touch, { readonly bright: number; readonly gain: number }> =
   nail: { bright: 0.8, gain: 0.9 },
   flick: { bright: 1, gain: 0.9 },
   rest: { bright: 0.65, gain: 1.1 },
+  // The string is sounding already; the left hand gives it a new length.
+  ligado: { bright: 0.35, gain: 0.6 },
+  plectrum: { bright: 1, gain: 1 },
 };
 
 /** Six strings, four knocks and three volumes; every sound begins on exactly its frame. */

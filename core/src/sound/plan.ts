@@ -1,16 +1,14 @@
-import { harmonyTurns, heldInTurn, shapeAt } from '../chart/index.js';
 import { type AccentCycle, cycleLength } from '../cycle/index.js';
-import type { Instrument } from '../instrument/index.js';
-import { type Shape, stopOver, stoppedAt } from '../left-hand/index.js';
-import type { Section } from '../piece/index.js';
-import { soundStroke } from '../right-hand/index.js';
-import type { Layout } from '../round/index.js';
-import { directionOf, fingersOf, hasMark, type Motion } from '../stroke/index.js';
-import { lcm, type Midi, type StringNumber, ticks, type Ticks, TICKS_PER_COUNT, wrap } from '../time/index.js';
+import type { Score, ScoreEvent, ScoreNote } from '../score/index.js';
+import { directionOf, golpeFinger, type Level, type Mark, marksOn, type Motion } from '../stroke/index.js';
+import { type Midi, type StringNumber, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 
 export type Damping = 'none' | 'left hand' | 'palm';
-/** What touches the string: the thumb's flesh, a nail, a nail flicked outward, or a finger leaning on to the next string. */
-export type Touch = 'flesh' | 'nail' | 'flick' | 'rest';
+/**
+ * What touches the string: the thumb's flesh, a nail, a nail flicked outward, a finger leaning on to the next string, a
+ * plectrum, or the left hand alone.
+ */
+export type Touch = 'flesh' | 'nail' | 'flick' | 'rest' | 'plectrum' | 'ligado';
 export interface PluckSound {
   readonly kind: 'pluck';
   readonly at: Ticks;
@@ -43,12 +41,12 @@ export interface Plan {
 
 /** Between neighbouring strings of one strum. */
 const SPREAD_MS = 7;
-const LONGEST_PLAN = 20_000;
+/** How loud a level is, against `mf`. */
+const LOUD: Record<Level, number> = { pp: 0.45, p: 0.6, mp: 0.8, mf: 1, f: 1.2, ff: 1.4 };
 
-function gainOf(m: Motion): number {
-  if (hasMark(m, '!')) return 0.95;
-  return hasMark(m, ',') ? 0.35 : 0.65;
-}
+const gainOf = (marks: readonly Mark[], level: Level): number =>
+  Math.min(1, (marks.includes('!') ? 0.95 : marks.includes(',') ? 0.35 : 0.65) * LOUD[level]);
+const ownMarks = (m: Motion): readonly Mark[] => (m.kind === 'ghost' ? [] : m.marks);
 
 /** Claps on the accents, by weight, and a click on every count of one turn. */
 export function beatsOfTurn(cycle: AccentCycle, turn: number): BeatSound[] {
@@ -74,66 +72,76 @@ const byPlace = (sounds: readonly PlanSound[]) => [...sounds].sort((a, b) => a.a
 const rank = (s: PlanSound) => (s.kind === 'stop' ? 0 : 1);
 
 /**
- * Everything that sounds until pattern, cycle and shapes come round together. A stroke rings until its
- * string is struck anew, a rest ends everything not marked to ring, staccato ends half-way.
+ * Everything that sounds in a score, with the beats of its cycle. A stroke rings until its string is struck anew, a rest
+ * ends everything not marked to ring, staccato ends half-way, and where the left hand lets go, what it stopped ends.
  */
-export function planPlayback(section: Section, layout: Layout, shapes: readonly Shape[], instrument: Instrument): Plan {
-  const perTurn = Math.max(1, layout.strokes.length / Math.max(1, layout.turns)) * 6;
-  const wanted = lcm(layout.turns, harmonyTurns(section));
-  const turns = Math.max(1, Math.min(wanted, Math.ceil(LONGEST_PLAN / perTurn)));
-  const turnLength = cycleLength(section.cycle);
-  const sounds: PlanSound[] = [];
+export function planPlayback(score: Score, cycle: AccentCycle): Plan {
+  const { events, length } = score;
+  const turns = Math.max(1, Math.ceil(length / cycleLength(cycle)));
+  const sounds: PlanSound[] = Array.from({ length: turns }, (_, turn) => beatsOfTurn(cycle, turn))
+    .flat()
+    .filter((s) => s.at < length);
   const ringing = new Map<StringNumber, boolean>();
-  const strokesIn = gatherByTurn(layout);
-  const starts = new Set(layout.strokes.filter((s) => s.motion.kind !== 'ghost').map((s) => s.at as number));
-  const stopped = stoppedAt(section.stopped ?? []);
-  const laid = layout.turns * turnLength;
-  for (let turn = 0; turn < turns; turn++) {
-    const held = heldInTurn(section, shapes, turn);
-    sounds.push(...beatsOfTurn(section.cycle, turn));
-    for (const s of strokesIn[turn % layout.turns] ?? []) {
-      const at = ticks(turn * turnLength + s.inTurn);
-      const own = stopped(wrap(s.at - section.start, layout.patternLength));
-      const notes = soundStroke(s.motion, stopOver(shapeAt(held, s.inTurn), own), instrument);
-      const gain = gainOf(s.motion);
-      const damping = dampingOf(s.motion);
-      const touch = touchOf(s.motion);
-      notes.forEach((note, n) => {
-        const delayMs = directionOf(s.motion) ? n * SPREAD_MS : 0;
-        sounds.push({ kind: 'pluck', at, string: note.string, midi: note.midi, gain, delayMs, damping, touch });
-        ringing.set(note.string, hasMark(s.motion, '~'));
-      });
-      if (s.motion.kind === 'golpe' || hasMark(s.motion, '*')) sounds.push({ kind: 'golpe', at, gain });
-      if (s.motion.kind === 'slap') {
-        sounds.push({ kind: 'stop', at, strings: [...ringing.keys()] }, { kind: 'slap', at, gain });
-        ringing.clear();
-      }
-      const end = s.at + s.duration;
-      if (hasMark(s.motion, "'")) {
-        sounds.push({ kind: 'stop', at: ticks(at + Math.floor(s.duration / 2)), strings: notes.map((n) => n.string) });
-      } else if (s.motion.kind !== 'ghost' && !starts.has(end % laid)) {
-        const strings = [...ringing].filter(([, rings]) => !rings).map(([string]) => string);
-        if (strings.length) sounds.push({ kind: 'stop', at: ticks(at + s.duration), strings });
-      }
-    }
+  const starts = new Set(events.filter((e) => e.motion.kind !== 'ghost').map((e) => e.at as number));
+  for (const e of events) {
+    sounds.push(...struck(e, ringing));
+    sounds.push(...ended(e, ringing, starts.has((e.at + e.duration) % Math.max(1, length))));
   }
-  const length = ticks(turns * turnLength);
   return {
-    sounds: byPlace(sounds.map((s) => (s.at >= length ? { ...s, at: ticks(s.at - length) } : s))),
+    sounds: byPlace(sounds.map((s) => (s.at >= length && length > 0 ? { ...s, at: ticks(s.at % length) } : s))),
     length,
     turns,
   };
 }
 
-function touchOf(m: Motion): Touch {
-  if (hasMark(m, '_')) return 'rest';
-  if (fingersOf(m)[0] === 'p') return 'flesh';
-  return directionOf(m) === 'd' ? 'flick' : 'nail';
+/** What begins to sound with a stroke. */
+function struck({ at, motion, level, notes }: ScoreEvent, ringing: Map<StringNumber, boolean>): PlanSound[] {
+  const gain = gainOf(ownMarks(motion), level);
+  const plucks = notes.map((note, n): PlanSound => {
+    const marks = marksOn(motion, note.string);
+    ringing.set(note.string, marks.includes('~'));
+    return {
+      kind: 'pluck',
+      at,
+      string: note.string,
+      midi: note.midi,
+      gain: gainOf(marks, level),
+      delayMs: directionOf(motion) ? n * SPREAD_MS : 0,
+      damping: marks.includes('x') ? 'left hand' : marks.includes('%') ? 'palm' : 'none',
+      touch: touchOf(motion, note, marks),
+    };
+  });
+  const golpe: PlanSound[] = golpeFinger(motion) ? [{ kind: 'golpe', at, gain }] : [];
+  if (motion.kind !== 'slap') return [...plucks, ...golpe];
+  const strings = [...ringing.keys()];
+  ringing.clear();
+  return [
+    { kind: 'stop', at, strings },
+    { kind: 'slap', at, gain },
+  ];
 }
-const dampingOf = (m: Motion): Damping => (hasMark(m, 'x') ? 'left hand' : hasMark(m, '%') ? 'palm' : 'none');
 
-function gatherByTurn(layout: Layout): Layout['strokes'][number][][] {
-  const turns: Layout['strokes'][number][][] = Array.from({ length: layout.turns }, () => []);
-  for (const s of layout.strokes) turns[s.turn]?.push(s);
-  return turns;
+/** What is stopped when a stroke is over. @param followed another one begins there */
+function ended(e: ScoreEvent, ringing: Map<StringNumber, boolean>, followed: boolean): PlanSound[] {
+  const { at, duration, motion, notes } = e;
+  if (motion.kind === 'ghost') return [];
+  const marked = (mark: Mark) => notes.filter((n) => marksOn(motion, n.string).includes(mark));
+  const short = marked("'").map((n) => n.string);
+  const stops: PlanSound[] = [];
+  if (short.length) stops.push({ kind: 'stop', at: ticks(at + Math.floor(duration / 2)), strings: short });
+  // Open strings sound on when the left hand lets go.
+  const letGo = marked('^').flatMap((n) => (n.fret > 0 ? [n.string] : []));
+  if (letGo.length) stops.push({ kind: 'stop', at: ticks(at + duration), strings: letGo });
+  const silent = short.length === notes.length && short.length > 0;
+  if (silent || followed) return stops;
+  const strings = [...ringing].filter(([, rings]) => !rings).map(([string]) => string);
+  return strings.length ? [...stops, { kind: 'stop', at: ticks(at + duration), strings }] : stops;
+}
+
+function touchOf(m: Motion, { right }: ScoreNote, marks: readonly Mark[]): Touch {
+  if (m.kind === 'ligado') return 'ligado';
+  if (marks.includes('_')) return 'rest';
+  if (m.kind === 'stroke' && m.plectrum) return 'plectrum';
+  if (right === 'p' || (m.kind === 'stroke' && m.fingers[0] === 'p')) return 'flesh';
+  return directionOf(m) === 'd' ? 'flick' : 'nail';
 }

@@ -1,4 +1,4 @@
-import { type Finger, hasMark, type Motion } from './model.js';
+import { type Finger, hasMark, type Motion, type PlectrumWay } from './model.js';
 
 /**
  * How much weight a stroke gives an accent, 0…1. House figures, ordered as teachers order the
@@ -7,6 +7,9 @@ import { type Finger, hasMark, type Motion } from './model.js';
 const FLICK: Record<Finger, number> = { p: 0.95, i: 1, m: 0.85, a: 0.7, e: 0.5 };
 const RETURN: Record<Finger, number> = { p: 0.8, i: 0.7, m: 0.55, a: 0.45, e: 0.3 };
 const PLUCK: Record<Finger, number> = { p: 0.95, i: 0.8, m: 0.85, a: 0.55, e: 0.4 };
+const PLECTRUM: Record<PlectrumWay, number> = { d: 1, u: 0.7, w: 0.95 };
+/** The left hand alone carries little. */
+const LIGADO = 0.35;
 const TOGETHER = 0.15;
 const MARKED = 0.2;
 const SOFT = -0.35;
@@ -26,8 +29,12 @@ export function strength(m: Motion): number {
   let s = m.kind === 'golpe' ? GOLPE_ALONE : SLAP;
   if (m.kind === 'stroke') {
     const table = m.dir === 'd' ? FLICK : m.dir === 'u' ? RETURN : PLUCK;
-    s = Math.max(...m.fingers.map((f) => table[f])) + TOGETHER * (m.fingers.length - 1);
+    if (m.plectrum) s = PLECTRUM[m.plectrum];
+    // Of a finger that is still to be worked out the weight of the middle one is expected.
+    else s = Math.max(...(m.fingers.length ? m.fingers : (['m'] as const)).map((f) => table[f]));
+    s += TOGETHER * Math.max(0, m.fingers.length - 1);
   }
+  if (m.kind === 'ligado') s = LIGADO;
   if (hasMark(m, '!')) s += MARKED;
   if (hasMark(m, ',')) s += SOFT;
   if (hasMark(m, '_')) s += REST_STROKE;

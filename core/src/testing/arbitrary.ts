@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type AccentCycle, makeCycle } from '../cycle/index.js';
 import type { Item, Pattern } from '../script/index.js';
-import { type Finger, FINGERS, type Mark, MARKS, type Step, type Stop } from '../stroke/index.js';
+import { type Finger, FINGERS, LEVELS, type Mark, MARKS, type Step, type Stop } from '../stroke/index.js';
 import { STEPS_PER_COUNT, STRINGS } from '../time/index.js';
 
 const RANGE = { from: 0, to: 0 };
@@ -64,10 +64,77 @@ const pluck: fc.Arbitrary<Step> = fingers.chain((f) =>
     })
     .map((r): Step => ({ kind: 'stroke', fingers: f, dir: null, strings: r.strings, marks: r.marks })),
 );
+/** Marks of single strings, each with what it goes together with. */
+const placeMarks = (n: number) =>
+  fc
+    .array(fc.constantFrom<Mark[]>([], ['!'], [','], ['~'], ['!', '~'], ['x'], ['%'], ['^'], ["'"]), {
+      minLength: n,
+      maxLength: n,
+    })
+    .filter((list) => n > 1 && list.some((m) => m.length > 0));
+const markedPlaces: fc.Arbitrary<Step> = fc.subarray([...STRINGS], { minLength: 2, maxLength: 4 }).chain((strings) =>
+  fc
+    .record({
+      f: fc.subarray([...FINGERS], { minLength: strings.length, maxLength: strings.length }),
+      stops: stopsFor(strings.length).filter(oneFretAFinger),
+      own: placeMarks(strings.length),
+      marks: fc.constantFrom<Mark[]>([], ['!'], ['>'], ['^', '>']),
+    })
+    .map(({ f, stops, own, marks: all }): Step => ({
+      kind: 'stroke',
+      fingers: f,
+      dir: null,
+      strings,
+      ...(stops.some((s) => s !== null) ? { stops } : {}),
+      placeMarks: own,
+      marks: all,
+    })),
+);
+const chosen: fc.Arbitrary<Step> = fc.oneof(
+  fc
+    .constantFrom('fifth' as const, 'lead' as const, 'bass' as const)
+    .map((strings): Step => ({ kind: 'stroke', fingers: ['p'], dir: null, strings, marks: ['~'] })),
+  fc.integer({ min: 2, max: 5 }).map((n): Step => ({
+    kind: 'stroke',
+    fingers: FINGERS.slice(0, n),
+    dir: null,
+    strings: `bass ${n}` as 'bass 2',
+    marks: ['>'],
+  })),
+);
+const plectrum: fc.Arbitrary<Step> = fc
+  .record({
+    way: fc.constantFrom('d' as const, 'u' as const, 'w' as const),
+    strings: fc.option(fc.constantFrom(...STRINGS).map((s) => [s])),
+  })
+  .map(({ way, strings }): Step => ({
+    kind: 'stroke',
+    fingers: [],
+    plectrum: way,
+    dir: way === 'u' ? 'u' : 'd',
+    strings,
+    marks: ['!'],
+  }));
+const toWorkOut: fc.Arbitrary<Step> = fc
+  .subarray([...STRINGS], { minLength: 1, maxLength: 3 })
+  .map((strings): Step => ({ kind: 'stroke', fingers: [], open: strings.length, dir: null, strings, marks: [] }));
+const ligado: fc.Arbitrary<Step> = fc
+  .record({ string: fc.constantFrom(...STRINGS), fret: fc.option(fc.integer({ min: 0, max: 24 })) })
+  .map(({ string, fret }): Step => ({ kind: 'ligado', string, stop: fret === null ? null : { fret }, marks: [] }));
+const tapping: fc.Arbitrary<Step> = fc.constantFrom<Step>(
+  { kind: 'stroke', fingers: ['p'], dir: null, strings: [5], marks: ['*'], golpe: 'm' },
+  { kind: 'stroke', fingers: ['a'], dir: 'd', strings: null, marks: ['*'], golpe: 'e' },
+);
 const step: fc.Arbitrary<Step> = fc.oneof(
   strum,
   pluck,
   stopped,
+  markedPlaces,
+  chosen,
+  plectrum,
+  toWorkOut,
+  ligado,
+  tapping,
   fc.constantFrom<Step>({ kind: 'rest' }, { kind: 'hold' }, { kind: 'ghost', dir: 'd' }, { kind: 'ghost', dir: 'u' }),
   fc.constantFrom<Step>({ kind: 'golpe', marks: ['!'] }, { kind: 'golpe', marks: [] }, { kind: 'slap', marks: [','] }),
 );
@@ -76,18 +143,22 @@ const nested = fc.letrec<{ item: Item }>((tie) => ({
   item: fc.oneof(
     { depthSize: 'small' },
     stepItem,
+    fc.constantFrom(...LEVELS).map((level): Item => ({ kind: 'level', level, range: RANGE })),
     fc
       .record({ items: fc.array(stepItem, { minLength: 2, maxLength: 5 }), steps: fc.integer({ min: 1, max: 4 }) })
       .map((g): Item => ({ kind: 'group', ...g, range: RANGE })),
     fc
-      .record({ items: fc.array(tie('item'), { minLength: 1, maxLength: 3 }), times: fc.integer({ min: 1, max: 3 }) })
+      .record({
+        items: fc.tuple(stepItem, fc.array(tie('item'), { maxLength: 2 })).map(([a, b]) => [a, ...b]),
+        times: fc.integer({ min: 1, max: 3 }),
+      })
       .map((r): Item => ({ kind: 'repeat', ...r, range: RANGE })),
   ),
 }));
 
 /** Patterns of every kind of item that a script can hold (bars are laid by hand: they need a cycle). */
 export const anyPattern: fc.Arbitrary<Pattern> = fc.record({
-  items: fc.array(nested.item, { minLength: 1, maxLength: 8 }),
+  items: fc.tuple(stepItem, fc.array(nested.item, { maxLength: 7 })).map(([a, b]) => [a, ...b]),
   stepsPerCount: fc.constantFrom(1, 2, 4),
 });
 

@@ -1,4 +1,4 @@
-import { sayFretting } from '../../words/en/index.js';
+import { sayFault, sayFretting } from '../../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
 import { STANDARD_TUNING } from '../../instrument/index.js';
@@ -26,8 +26,17 @@ describe('a melody by note names', () => {
     expect(read.accents[0]).toBe(true);
     expect(readNotes('[e2~ e4] f4 [a2~ e4]', 4).events[0]?.notes[0]?.rings).toBe(2 * 1260);
   });
+  it('takes places on the neck beside names, and repeats', () => {
+    const instrument = { tuning: STANDARD_TUNING, capo: 2 };
+    const read = readNotes('{1f5=3! [6f0~ 2f3]}x2 e4', 4, instrument);
+    expect(read.faults).toEqual([]);
+    expect(read.events.map((e) => e.notes.map((n) => n.midi))).toEqual([[71], [42, 64], [71], [42, 64], [64]]);
+    expect(read.events[0]?.notes[0]).toMatchObject({ string: 1, finger: 3 });
+    expect(transposeNotes('1f5 e4', 1, instrument)).toBe('c5 f4');
+    expect(readNotes('1f25', 4).faults[0]?.code).toBe('no note');
+  });
   it.each(['h4', 'e', 'e9', 'e4/7', '[]', 'e4 ]'])('what is no note is named: %s', (text) =>
-    expect(readNotes(text, 4).faults[0]?.message).toMatch(/is no note/),
+    expect(sayFault(readNotes(text, 4).faults[0]!)).toMatch(/is no note/),
   );
 });
 

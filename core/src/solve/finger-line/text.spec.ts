@@ -1,9 +1,19 @@
 import { explainLine, explainNotes } from '../../words/en/index.js';
 import { describe, expect, it } from 'vitest';
+import { sayFault } from '../../words/en/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { flatten, parseScript, printScript } from '../../script/index.js';
 import { bpm } from '../../time/index.js';
-import { fingerLine, lineSchool, lineScript, pinInText, plectrumScript, readLine, stoppedNotes } from './index.js';
+import {
+  fingerLine,
+  lineSchool,
+  lineScript,
+  pinInText,
+  plectrumHand,
+  plectrumScript,
+  readLine,
+  stoppedNotes,
+} from './index.js';
 
 const solve = (text: string, school: string, stroke: 'rest' | 'free' = 'rest') => {
   const read = readLine(text, 4);
@@ -57,10 +67,18 @@ describe('a line typed by strings', () => {
     expect(pinInText(text, range, 'a')).toBe('33 a2f5! 1');
     expect(pinInText(text, range, null)).toBe('33 2f5! 1');
   });
+  it('repeats are written out; a finger pinned in one is pinned in all', () => {
+    expect(readLine('1 {2 {3}x2}x2', 4).notes.map((n) => n.strings[0])).toEqual([1, 2, 3, 3, 2, 3, 3]);
+    const { steps } = readLine('{32}x2', 4);
+    const last = steps.at(-1);
+    expect(pinInText('{32}x2', last?.kind === 'note' ? last.range! : { from: 0, to: 0 }, 'a')).toBe('{3a2}x2');
+    expect(readLine('{3', 4).faults).toHaveLength(1);
+  });
   it('plectrum strokes become hand script: down that rests, up, down that leaps off', () => {
     expect(plectrumScript(readLine('333 2 1 .', 4).steps)).toBe('pd:3_ pu:3 pd:3_ pd:2_ pd:1 .');
     expect(plectrumScript(readLine('1 2 3', 4).steps)).toBe('pd:1 pd:2 pd:3');
     expect(plectrumScript(readLine('[32]', 4).steps)).toBeNull();
+    expect(plectrumHand(readLine('333 2! 3 .', 4).steps)).toBe('Pd:3 Pu:3 Pd:3 Pw:2! Pw:3 .');
     const { faults } = parseScript(plectrumScript(readLine('665544332211!', 4).steps)!, { stepsPerCount: 4 });
     expect(faults).toEqual([]);
   });
@@ -72,7 +90,7 @@ describe('a line typed by strings', () => {
     ['[33]', /each once/],
     ['[]', /1 to 6/],
     ['3'.repeat(60_001), /at most/],
-  ])('faults are named: %.10s', (text, words) => expect(readLine(text, 4).faults[0]?.message).toMatch(words));
+  ])('faults are named: %.10s', (text, words) => expect(sayFault(readLine(text, 4).faults[0]!)).toMatch(words));
   it('becomes hand script without fault, note for note', () => {
     const { script, answer } = solve('332211 [321] 5-.6', 'fingering');
     const { pattern, faults } = parseScript(script, { stepsPerCount: 4 });

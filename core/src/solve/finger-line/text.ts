@@ -1,10 +1,10 @@
-import { quoted, type ScriptFault } from '../../fault/index.js';
+import { quoted, type TextFault, textFault } from '../../fault/index.js';
 import type { StoppedNote } from '../../left-hand/index.js';
-import { printStep } from '../../script/index.js';
-import { type Finger, FINGERS, type Mark } from '../../stroke/index.js';
-import { isStringNumber, stepTicks, ticks, type Ticks } from '../../time/index.js';
+import { printStep, writeOutText } from '../../script/index.js';
+import { type Finger, FINGERS, type Mark, MARKS } from '../../stroke/index.js';
+import { isStringNumber, stepTicks, type StringNumber, ticks, type Ticks } from '../../time/index.js';
 import type { LineNote } from './model.js';
-import { plectrumStrokes } from './plectrum.js';
+import { plectrumStrokes, type PlectrumStroke } from './plectrum.js';
 
 /** One step of a line as typed. */
 export type LineStep =
@@ -21,8 +21,9 @@ export interface ReadLine {
   readonly steps: readonly LineStep[];
   readonly notes: readonly LineNote[];
   readonly length: Ticks;
-  readonly faults: readonly ScriptFault[];
+  readonly faults: readonly LineFault[];
 }
+export type LineFault = TextFault<'line too long' | 'no note in a line' | 'strings once'>;
 export const LONGEST_LINE_TEXT = 60_000;
 /** A string and the fret after it; of two digits the second belongs to the fret unless an f follows it. */
 const STRUCK = '(\\d)(?:f(1\\d(?!f)|2[0-4](?!f)|\\d))?';
@@ -36,33 +37,32 @@ function readTogether(text: string): { string: number; fret: string | undefined 
 /**
  * Reads a line typed by string numbers: `332211`, each a step. `.` is a rest, `-` holds, `[321]` are struck
  * together; after a string `f` and a number is its fret: `3f12`; after a note `!` is an accent and `~` lets it
- * ring; a letter before it pins its finger: `i3`. White space and `|` may stand anywhere.
+ * ring; a letter before it pins its finger: `i3`. `{…}x3` is played so often. White space and `|` may stand anywhere.
  * @example readLine('3321', 2).notes.map((n) => n.strings[0]) // [3, 3, 2, 1]
  */
 export function readLine(text: string, stepsPerCount: number): ReadLine {
   const step = stepTicks(stepsPerCount) ?? stepTicks(2) ?? ticks(2520);
   const steps: LineStep[] = [];
-  const faults: ScriptFault[] = [];
+  const faults: LineFault[] = [];
   if (text.length > LONGEST_LINE_TEXT) {
-    const message = `A line holds ${LONGEST_LINE_TEXT} letters at most; this one has ${text.length}.`;
-    return { steps, notes: [], length: ticks(0), faults: [{ from: LONGEST_LINE_TEXT, to: text.length, message }] };
+    const beyond = { from: LONGEST_LINE_TEXT, to: text.length };
+    const fault = textFault(beyond, 'line too long' as const, [LONGEST_LINE_TEXT, text.length]);
+    return { steps, notes: [], length: ticks(0), faults: [fault] };
   }
+  const out = writeOutText(text);
+  const placeIn = (from: number, to: number) => ({ from: out.from[from] ?? 0, to: (out.from[to - 1] ?? 0) + 1 });
   const token = new RegExp(`([pimae]*)(?:\\[([^\\]]*)\\]?|${STRUCK})([!~]*)|([.-])|[\\s|]+|(.)`, 'gs');
-  for (const m of text.matchAll(token)) {
+  for (const m of out.text.matchAll(token)) {
     const [whole, pins = '', together, single, fret, marks = '', quiet, odd] = m;
-    const place = { from: m.index, to: m.index + whole.length };
+    const place = placeIn(m.index, m.index + whole.length);
     if (quiet) steps.push({ kind: quiet === '.' ? 'rest' : 'hold' });
-    else if (odd)
-      faults.push({
-        ...place,
-        message: `${quoted(odd)} is no note. Write string numbers 1 to 6, 3f5 for fret 5, . for a rest, - to hold, [321] for notes together.`,
-      });
+    else if (odd) faults.push(textFault(place, 'no note in a line', [quoted(odd)]));
     else if (single !== undefined || together !== undefined) {
       const struck = together === undefined ? [{ string: Number(single), fret }] : readTogether(together);
       const digits = struck.map((n) => n.string);
       const strings = digits.filter(isStringNumber);
       if (strings.length !== digits.length || strings.length === 0 || new Set(strings).size !== strings.length) {
-        faults.push({ ...place, message: `${quoted(whole)}: strings are numbered 1 to 6, each once.` });
+        faults.push(textFault(place, 'strings once', [quoted(whole)]));
         steps.push({ kind: 'rest' });
         continue;
       }
@@ -102,11 +102,11 @@ export function pinInText(text: string, note: { from: number; to: number }, fing
   return text.slice(0, note.from) + (finger ?? '') + token + text.slice(note.to);
 }
 
-/**
- * Single notes with plectrum strokes as hand script: the thumb's letter stands for the pick, down lands
- * on the next string or leaps off it, up answers. Null where notes sound together.
- */
-export function plectrumScript(steps: readonly LineStep[]): string | null {
+/** Every note with its plectrum stroke, rests and holds between them; null where notes sound together. */
+function withPlectrum(
+  steps: readonly LineStep[],
+  print: (string: StringNumber, stroke: PlectrumStroke, marks: readonly Mark[]) => string,
+): string | null {
   const notes = steps.flatMap((s) => (s.kind === 'note' ? [s.note] : []));
   if (notes.some((n) => n.strings.length !== 1)) return null;
   const strokes = plectrumStrokes(notes.map((n) => n.strings[0] ?? 1));
@@ -114,15 +114,35 @@ export function plectrumScript(steps: readonly LineStep[]): string | null {
   return steps
     .map((s) => {
       if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
-      const stroke = strokes[n++];
-      const marks: Mark[] = s.accent ? ['!'] : [];
-      if (stroke === 'rest' && s.note.strings[0] !== 1) marks.push('_');
-      if (s.note.rings) marks.push('~');
-      const dir = stroke === 'up' ? 'u' : 'd';
-      return printStep({ kind: 'stroke', fingers: ['p'], dir, strings: s.note.strings, marks });
+      const marks: Mark[] = [...(s.accent ? ['!' as const] : []), ...(s.note.rings ? ['~' as const] : [])];
+      return print(s.note.strings[0] ?? 1, strokes[n++] ?? 'rest', marks);
     })
     .join(' ');
 }
+/**
+ * Single notes with plectrum strokes as hand script: `Pd` lands on the next string, `Pw` leaps off it, `Pu` answers.
+ * Null where notes sound together.
+ * @example plectrumHand(readLine('332', 2).steps) // 'Pd:3 Pu:3 Pd:2'
+ */
+export const plectrumHand = (steps: readonly LineStep[]): string | null =>
+  withPlectrum(steps, (string, stroke, marks) => {
+    const plectrum = stroke === 'up' ? 'u' : stroke === 'whip' ? 'w' : 'd';
+    const dir = plectrum === 'u' ? 'u' : 'd';
+    return printStep({ kind: 'stroke', fingers: [], plectrum, dir, strings: [string], marks });
+  });
+/** The same written with the thumb's letter in place of the plectrum's, as scripts had it before it was a hand of its own. */
+export const plectrumScript = (steps: readonly LineStep[]): string | null =>
+  withPlectrum(steps, (string, stroke, marks) => {
+    const rests = stroke === 'rest' && string !== 1;
+    const own: Mark[] = MARKS.filter((m) => marks.includes(m) || (m === '_' && rests));
+    return printStep({
+      kind: 'stroke',
+      fingers: ['p'],
+      dir: stroke === 'up' ? 'u' : 'd',
+      strings: [string],
+      marks: own,
+    });
+  });
 
 /** A fingered line as hand script: one finger for each string from the thickest on. */
 export function lineScript(

@@ -1,3 +1,4 @@
+import { quoted } from '../../fault/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
@@ -50,7 +51,11 @@ export function blocksOf(
 ): { blocks: Block[]; fault: string | null } {
   const { pattern, faults } = parseScript(cell.script, { stepsPerCount: 1 });
   const flat = flatten(pattern);
-  if (faults[0]) return { blocks: [], fault: `Cell “${cell.id}”: ${faults[0].message}` };
+  if (faults[0])
+    return {
+      blocks: [],
+      fault: `Cell “${cell.id}” can’t be read at ${quoted(cell.script.slice(faults[0].from, faults[0].to))}.`,
+    };
   if (flat.events.length === 0) return { blocks: [], fault: `Cell “${cell.id}” has no strokes.` };
   const motions = flat.events.map((e) => e.motion);
   const strong = strongOnes(motions);

@@ -8,6 +8,8 @@ export type RowTerm = (typeof ROW_TERMS)[number];
 export interface RowRequest extends Omit<VoicingRequest, 'chord' | 'notes' | 'k'> {
   /** Chord symbols in the order they are held. */
   readonly chords: readonly string[];
+  /** Shapes that are held already, by their symbols: the others are chosen to go with them. */
+  readonly given?: Readonly<Record<string, FrettedShape>>;
   /** The row is played round and round: the last change leads to the first shape. */
   readonly round?: boolean;
   readonly k?: number;
@@ -47,22 +49,27 @@ export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], o
  */
 export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResult {
   const request = settled<RowRequest>(ask);
-  const { chords, round, k = 5 } = request;
+  const { chords, round, given = {}, k = 5 } = request;
   if (chords.length === 0) return { infeasible: ['Write chord symbols one after another, e.g. Am7 D7 Gmaj7.'] };
   if (chords.length > LONGEST_ROW)
     return { infeasible: [`${chords.length} chords; ${LONGEST_ROW} are the most at once.`] };
   const known = new Map<string, ReturnType<typeof voicings>>();
   const choices = chords.map((chord) => {
+    if (given[chord]) return null;
     const there = known.get(chord) ?? voicings({ ...request, chord, k: SHAPES_A_CHORD });
     known.set(chord, there);
     return there;
   });
   const faults = choices.flatMap((c, i) =>
-    c.infeasible ? [`Chord ${i + 1}, ${chords[i] ?? ''}: ${c.infeasible[0] ?? ''}`] : [],
+    c?.infeasible ? [`Chord ${i + 1}, ${chords[i] ?? ''}: ${c.infeasible[0] ?? ''}`] : [],
   );
   if (faults.length) return { infeasible: [...new Set(faults)].slice(0, 20) };
-  const options = choices.map((c) =>
-    c.infeasible ? [] : c.answers.map((a) => ({ shape: a.steps[0] as FrettedShape, total: a.total })),
+  const options = choices.map((c, i) =>
+    c === null
+      ? [{ shape: given[chords[i] ?? ''] as FrettedShape, total: 0 }]
+      : c.infeasible
+        ? []
+        : c.answers.map((a) => ({ shape: a.steps[0] as FrettedShape, total: a.total })),
   );
   const ways = new Map<string, number>();
   const way = (a: FrettedShape, b: FrettedShape): number => {

@@ -10,3 +10,5 @@ export * from './come-round.js';
 export * from './raise.js';
 export * from './drills.js';
 export * from './read-aloud.js';
+export * from './faults.js';
+export * from './borrowed.js';

@@ -1,3 +1,4 @@
+import { heldChords } from '../../chart/index.js';
 import { readChord } from '../../chord/index.js';
 import { fretsText, handOn, reachFault, type Shape } from '../../left-hand/index.js';
 import { neckOf } from '../../player/index.js';
@@ -79,7 +80,8 @@ function barre({ barres, section }: FindingMatter): Finding[] {
 function spans(m: FindingMatter): Finding[] {
   const { section, shapes, capo, profile } = m;
   const hand = handOn(neckOf(profile, capo), profile);
-  const used = [...new Set(section.harmony.shapes)].flatMap((id) => shapes.filter((s) => s.id === id));
+  const called = new Set(heldChords(section, shapes).map((c) => c.shape));
+  const used = shapes.filter((s) => called.has(s));
   return used.flatMap((shape): Finding[] => {
     const fault = reachFault(shape, hand);
     return fault

@@ -1,4 +1,4 @@
-import { type Direction, type Finger, hasMark, type Motion } from '../../stroke/index.js';
+import { type Direction, type Finger, hasMark, type Motion, type PlectrumWay } from '../../stroke/index.js';
 
 export const WAY: Record<Direction, string> = { d: 'down', u: 'up' };
 export const FINGER_NAME: Record<Finger, string> = {
@@ -21,6 +21,9 @@ const ENDS: Record<number, string> = { 1: 'st', 2: 'nd', 3: 'rd' };
 /** @example ordinal(22) // '22nd' */
 export const ordinal = (n: number): string => `${n}${n % 100 >= 11 && n % 100 <= 13 ? 'th' : (ENDS[n % 10] ?? 'th')}`;
 
+/** What a plectrum does: down on to the next string, up in answer, down and off. */
+const PLECTRUM: Record<PlectrumWay, string> = { d: 'rest', u: 'up', w: 'whip' };
+
 /**
  * “e down”, “p i m a together”, “golpe”.
  * @example sayMotion(readStep('ed').step) // 'e down'
@@ -28,7 +31,9 @@ export const ordinal = (n: number): string => `${n}${n % 100 >= 11 && n % 100 <=
 export function sayMotion(m: Motion): string {
   if (m.kind === 'golpe' || m.kind === 'slap') return m.kind;
   if (m.kind === 'ghost') return `ghost ${WAY[m.dir]}`;
-  const fingers = m.fingers.join(' ');
+  if (m.kind === 'ligado') return `ligado on string ${m.string}`;
+  if (m.plectrum) return `plectrum ${PLECTRUM[m.plectrum]}${hasMark(m, '*') ? ' with golpe' : ''}`;
+  const fingers = m.fingers.join(' ') || '?';
   const golpe = hasMark(m, '*') ? ' with golpe' : '';
   return (m.dir ? `${fingers} ${WAY[m.dir]}` : fingers) + golpe;
 }
@@ -38,5 +43,5 @@ export const sayMet = (
 ): string => {
   if (!by) return 'nothing';
   if (by.kind !== 'stroke') return by.kind;
-  return by.fingers.join(' ') + (by.dir ? ` ${WAY[by.dir]}` : '');
+  return (by.fingers.join(' ') || (by.dir ? 'plectrum' : '?')) + (by.dir ? ` ${WAY[by.dir]}` : '');
 };

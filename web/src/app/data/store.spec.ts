@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { DEFAULT_PROFILE, type Kept, type LogEntry, makeStudy, type Study } from '@ruffle-wheel/core';
+import { DEFAULT_PROFILE, type Kept, type LogEntry, makeStudy, STANDARD_TUNING, type Study } from '@ruffle-wheel/core';
 import { otherTab } from '../testing/other-tab';
 import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
@@ -78,8 +78,10 @@ describe('storage', () => {
     expect(await store.perform(edit(makeStudy('s', 'Second'), 0))).toMatchObject({ ok: true });
   });
   it('a row that its own door would refuse is not written', async () => {
-    const refused = await store.perform(edit({ ...makeStudy('s', 'Study'), capo: 99 }, 0));
-    expect(refused).toEqual({ ok: false, refused: 'capo: It is 99; 12 is the most.' });
+    const refused = await store.perform(
+      edit({ ...makeStudy('s', 'Study'), instrument: { tuning: STANDARD_TUNING, capo: 99 } }, 0),
+    );
+    expect(refused).toEqual({ ok: false, refused: 'instrument.capo: It is 99; 12 is the most.' });
     const log = await store.perform({ kind: 'row', table: 'log', row: { ...entry, minutes: -1 } });
     expect(log).toMatchObject({ refused: expect.stringMatching(/^minutes/) as string });
     expect(await db.studies.count()).toBe(0);
@@ -87,13 +89,13 @@ describe('storage', () => {
 
   it('holds damaged rows back, names them by their keys, and leaves them stored', async () => {
     await store.perform(edit(makeStudy('s', 'Good'), 0));
-    await db.studies.put({ ...row({ ...makeStudy('bad', 'Bad'), capo: 99 }) });
+    await db.studies.put({ ...row({ ...makeStudy('bad', 'Bad'), instrument: { tuning: STANDARD_TUNING, capo: 99 } }) });
     await db.studies.put({ ...row(makeStudy('s', 'Twice')), id: 'elsewhere' });
     await db.log.put({ ...entry, minutes: 'lots' as never });
     const { rows, damaged } = await all('studies');
     expect(rows.map((r) => (r as StudyRow).study.name)).toEqual(['Good']);
     expect(damaged).toMatchObject([
-      { table: 'studies', id: 'bad', message: expect.stringMatching(/^capo/) as string },
+      { table: 'studies', id: 'bad', message: expect.stringMatching(/^instrument\.capo/) as string },
       { table: 'studies', id: 'elsewhere', message: expect.stringMatching(/under another/) as string },
     ]);
     expect((await all('log')).damaged).toHaveLength(1);
@@ -105,9 +107,13 @@ describe('storage', () => {
     expect(await store.perform(edit(makeStudy('s', 'Edited'), 0))).toMatchObject({ ok: true, row: { revision: 1 } });
   });
   it('a refused row is mended without touching it', async () => {
-    await db.studies.put(row({ ...makeStudy('bad', 'Bad'), capo: 99 }));
+    await db.studies.put(row({ ...makeStudy('bad', 'Bad'), instrument: { tuning: STANDARD_TUNING, capo: 99 } }));
     const mended = await TestBed.inject(Keeping).ask((k) => k.mend('studies', 'bad'));
-    expect(mended).toMatchObject({ ok: true, row: { id: 'bad', capo: 12 }, changes: [expect.stringMatching(/^capo/)] });
+    expect(mended).toMatchObject({
+      ok: true,
+      row: { id: 'bad', instrument: { capo: 12 } },
+      changes: [expect.stringMatching(/^instrument\.capo/)],
+    });
     expect((await all('studies')).damaged).toHaveLength(1);
     await db.studies.put({ ...row(makeStudy('s', 'Twice')), id: 'elsewhere' });
     const own = await TestBed.inject(Keeping).ask((k) => k.mend('studies', 'elsewhere'));
@@ -167,7 +173,11 @@ describe('storage', () => {
   });
   it('what lies damaged in the bin or waits for a choice is not offered, and does no harm', async () => {
     await db.bin.put({ id: 'x', at: 'never', what: 'eaten' as never, name: 'X', rows: 1, came: [] });
-    await db.unsettled.put({ key: 'k', id: 's', mine: { ...makeStudy('s', 'S'), capo: 99 } });
+    await db.unsettled.put({
+      key: 'k',
+      id: 's',
+      mine: { ...makeStudy('s', 'S'), instrument: { tuning: STANDARD_TUNING, capo: 99 } },
+    });
     expect(await store.readBin()).toEqual([]);
     expect(await store.readUnsettled()).toEqual([]);
     await store.perform({ kind: 'settings', change: { loop: false, odd: 1 } as never });

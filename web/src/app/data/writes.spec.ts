@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { DEFAULT_PROFILE, makeStudy, type Study } from '@ruffle-wheel/core';
+import { DEFAULT_PROFILE, makeStudy, STANDARD_TUNING, type Study } from '@ruffle-wheel/core';
 import { otherTab, refusingStorage } from '../testing/other-tab';
 import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
@@ -58,10 +58,10 @@ describe('the one path of writes', () => {
     expect(writes.failing()).toBe(false);
   });
   it('a refused row says why, lets the others through, and is still counted as here', async () => {
-    writes.put(edit({ ...named('Study'), capo: 99 }));
+    writes.put(edit({ ...named('Study'), instrument: { tuning: STANDARD_TUNING, capo: 99 } }));
     writes.put({ kind: 'row', table: 'profiles', row: DEFAULT_PROFILE });
     await writes.settled();
-    expect(writes.refused()?.why).toMatch(/^capo/);
+    expect(writes.refused()?.why).toMatch(/^instrument\.capo/);
     expect(writes.overlay('studies', [])).toHaveLength(1);
     expect(writes.leave()).toBe(false);
     expect(await db.profiles.count()).toBe(1);

@@ -4,3 +4,4 @@ export * from './collection';
 export * from './exports';
 export * from './leaving';
 export * from './open-study';
+export * from './typed-texts';

@@ -59,13 +59,13 @@ describe('the open study', () => {
   });
   it('what is tried out is shown, not stored, until it is kept; keeping it is one step of undo', () => {
     open.apply(setScript('s-a', 'p'));
-    open.tryOut({ script: 'id iu', stepsPerCount: 4, start: 0 });
+    open.tryTrial({ script: 'id iu', stepsPerCount: 4, start: 0 });
     expect(script()).toBe('id iu');
     expect(open.study()?.sections[0]?.script).toBe('p');
     open.tryOut(null);
     expect(script()).toBe('p');
-    open.tryOut({ script: 'ed ad', stepsPerCount: 4, start: 0 });
-    open.keepPreview();
+    open.tryTrial({ script: 'ed ad', stepsPerCount: 4, start: 0 });
+    open.keepTried();
     expect(open.study()?.sections[0]).toMatchObject({ script: 'ed ad', stepsPerCount: 4 });
     open.undo();
     expect(script()).toBe('p');

@@ -1,73 +1,64 @@
-import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type Command,
   copyStudy,
   freeName,
   keepTrial,
   neckOf,
-  type ReadingRequest,
-  type SaidReading,
-  type Section,
   setTempo,
   type Shape,
   type Study,
   type Trial,
 } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import { Compute } from '../compute/compute';
 import { type Place, Store, type StudyRow, Writes } from '../data';
 import { Collection, type Conflict } from './collection';
+import { History } from './history';
+import { SectionReading } from './section-reading';
 
 export type SaveState = 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
-export type Preview = Trial;
 /** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */
 const OVERTAKEN = -1;
-/** Changes of one kind that follow each other so fast are undone in one step. */
-const ONE_STEP_MS = 900;
-const MOST_UNDONE = 200;
 
 /** The study that every place shows: commands with undo and redo, saved as it is made. */
 @Injectable({ providedIn: 'root' })
 export class OpenStudy {
   private readonly store = inject(Store);
   private readonly collection = inject(Collection);
-  private readonly compute = inject(Compute);
 
   private readonly current = signal<Study | null>(null);
-  private readonly past = signal<readonly Study[]>([]);
-  private readonly future = signal<readonly Study[]>([]);
+  private readonly history = new History();
   private readonly sectionChoice = signal('');
   private readonly writes = inject(Writes);
-  private lastStep = { key: '', at: 0 };
   /** The open study was deleted in another tab. */
   private readonly gone = signal(false);
   private readonly said = new Subject<string>();
   /** Why a gesture changed nothing, in words. */
   readonly refusals = this.said.asObservable();
 
-  private readonly previewed = signal<Preview | null>(null);
+  /** A command not yet kept: it is shown and heard, and not stored. */
+  private readonly triedNow = signal<Command | null>(null);
+  readonly tried = this.triedNow.asReadonly();
 
   readonly study = this.current.asReadonly();
-  /** Something tried out in place of the written script; it is shown and heard, and not stored. */
-  readonly preview = this.previewed.asReadonly();
+  /** Something is tried out in place of what is written. */
+  readonly trying = computed(() => this.tried() !== null);
+  /** The study as it is seen: with what is tried out. */
+  readonly seen = computed((): Study | null => {
+    const study = this.current();
+    return study ? (this.tried()?.(study) ?? study) : null;
+  });
   /** The open section as it is stored, whatever is tried out. */
-  readonly written = computed(() => {
-    const sections = this.current()?.sections ?? [];
+  readonly written = computed(() => this.sectionIn(this.current()));
+  readonly section = computed(() => this.sectionIn(this.seen()));
+  private sectionIn(study: Study | null) {
+    const sections = study?.sections ?? [];
     return sections.find((s) => s.id === this.sectionChoice()) ?? sections[0] ?? null;
-  });
-  readonly section = computed(() => {
-    const written = this.written();
-    const preview = this.previewed();
-    if (!written || !preview) return written;
-    return { ...written, ...sectionPart(preview) };
-  });
+  }
   /** The study's shapes, with those that are tried out. */
-  readonly shapes = computed((): readonly Shape[] => [
-    ...(this.current()?.shapes ?? []),
-    ...(this.previewed()?.shapes ?? []),
-  ]);
+  readonly shapes = computed((): readonly Shape[] => this.seen()?.shapes ?? []);
   /** The study's capo, or that of what is tried out. */
-  readonly capo = computed(() => this.previewed()?.capo ?? this.current()?.capo ?? 0);
+  readonly capo = computed(() => this.seen()?.instrument.capo ?? 0);
   /** The player's neck with the capo on. */
   readonly neck = computed(() => neckOf(this.collection.profile(), this.capo()));
   /** This tab's own version that waits for a choice. */
@@ -86,40 +77,20 @@ export class OpenStudy {
   });
   /** What of the storage's refusal can be said. */
   readonly refusedWhy = computed(() => this.writes.refused()?.why ?? '');
-  readonly canUndo = computed(() => this.past().length > 0);
-  readonly canRedo = computed(() => this.future().length > 0);
-  private readonly request = computed((): ReadingRequest | null => {
-    const study = this.current();
-    const section = this.section();
-    if (!study || !section) return null;
-    return {
-      section,
-      shapes: this.shapes(),
-      tuning: study.tuning,
-      capo: this.capo(),
-      profile: this.collection.profile(),
-      cells: this.collection.ownCells(),
-    };
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
+  private readonly found = new SectionReading({
+    study: this.seen,
+    section: this.section,
+    profile: this.collection.profile,
+    cells: this.collection.ownCells,
+    trying: this.trying,
   });
-  /** What the worker found about the open section; the one before stays until the next arrives. */
-  readonly reading = computed(() => {
-    const answered = this.compute.answered();
-    return answered && answered.request.section.id === this.section()?.id ? answered.reading : null;
-  });
-  /** Faults and findings belong to the text as it stands. */
-  readonly settled = computed(() => this.compute.answered()?.request === this.request());
-
-  /** The reading of what is written; it stays while something else is tried out. */
-  readonly writtenReading = linkedSignal<SaidReading | null, SaidReading | null>({
-    source: () => (this.previewed() || !this.settled() ? null : this.reading()),
-    computation: (reading, before) => reading ?? before?.value ?? null,
-  });
+  readonly reading = this.found.reading;
+  readonly settled = this.found.settled;
+  readonly writtenReading = this.found.writtenReading;
 
   constructor() {
-    effect(() => {
-      const request = this.request();
-      if (request) untracked(() => this.compute.ask(request));
-    });
     this.collection.changed.subscribe((places) => this.follow(places));
   }
 
@@ -129,12 +100,11 @@ export class OpenStudy {
     const study = this.collection.conflicts().find((c) => c.key === key)?.mine ?? row.study;
     this.current.set(study);
     this.gone.set(false);
-    this.past.set([]);
-    this.future.set([]);
+    this.history.clear();
     this.chooseSection(section || (study.sections[0]?.id ?? ''));
   }
   chooseSection(id: string) {
-    this.previewed.set(null);
+    this.triedNow.set(null);
     this.sectionChoice.set(id);
     this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
   }
@@ -148,7 +118,7 @@ export class OpenStudy {
    * @param key commands with the same key that follow within a moment become one step of undo
    */
   apply(command: Command, key = '') {
-    this.keepPreview();
+    this.keepTried();
     this.run(command, key);
   }
   /** A command on what lies beside the script, such as tempo and ladder: what is tried out stays so. */
@@ -162,45 +132,40 @@ export class OpenStudy {
     if (refusal) return this.said.next(refusal.message);
     const after = command(before);
     if (after === before) return;
-    const now = performance.now();
-    const joined =
-      key !== '' && key === this.lastStep.key && now - this.lastStep.at < ONE_STEP_MS && this.future().length === 0;
-    this.lastStep = { key, at: now };
-    if (!joined) this.past.update((p) => [...p, before].slice(-MOST_UNDONE));
-    this.future.set([]);
+    this.history.step(before, key);
     this.put(after);
   }
-  /** Shows and plays something else in place of the script; null goes back to what is written. */
-  tryOut(preview: Preview | null) {
-    this.previewed.set(preview);
+  /** Shows and plays what a command would make of the study; null goes back to what is written. */
+  tryOut(command: Command | null) {
+    this.triedNow.set(command);
   }
-  /** What was tried out becomes the script, as one step of undo. */
-  keepPreview() {
-    const preview = this.previewed();
+  /** The same for another script in place of the open section's, and what goes with it. */
+  tryTrial(trial: Trial) {
     const id = this.written()?.id;
-    if (!preview || !id) return;
-    this.previewed.set(null);
-    this.apply(keepTrial(id, preview));
+    if (id) this.tryOut(keepTrial(id, trial));
+  }
+  /** What was tried out is kept, as one step of undo. */
+  keepTried() {
+    const command = this.tried();
+    if (!command) return;
+    this.triedNow.set(null);
+    this.apply(command);
   }
   undo() {
-    this.previewed.set(null);
-    this.step(this.past, this.future);
+    this.go((now) => this.history.undo(now));
   }
   redo() {
-    this.step(this.future, this.past);
+    this.go((now) => this.history.redo(now));
   }
-  private step(from: typeof this.past, to: typeof this.past) {
-    const next = from().at(-1);
+  private go(way: (now: Study) => Study | null) {
+    this.triedNow.set(null);
     const now = this.current();
-    if (!next || !now) return;
-    from.update((list) => list.slice(0, -1));
-    to.update((list) => [...list, now]);
-    this.lastStep = { key: '', at: performance.now() };
-    this.put(next);
+    const next = now ? way(now) : null;
+    if (next) this.put(next);
   }
   /** When the study was last changed here, on the clock of the page. */
   changedAt(): number {
-    return this.canUndo() ? this.lastStep.at : 0;
+    return this.history.changedAt();
   }
   /** The way back from what was just done; it says false when something was changed since. */
   wayBack(): () => boolean {
@@ -242,10 +207,8 @@ export class OpenStudy {
   /** Shows another version; what was there is one step of undo away. */
   private takeOver(study: Study) {
     const before = this.current();
-    this.previewed.set(null);
-    if (before) this.past.update((p) => [...p, before].slice(-MOST_UNDONE));
-    this.future.set([]);
-    this.lastStep = { key: '', at: performance.now() };
+    this.triedNow.set(null);
+    if (before) this.history.step(before);
     this.current.set(study);
   }
 
@@ -278,15 +241,4 @@ export class OpenStudy {
     this.gone.set(false);
     this.collection.saveStudy(study, { revision: 0 });
   }
-}
-/** What of a preview belongs to the section; shapes and capo are the study's. */
-function sectionPart({ script, stepsPerCount, start, stopped, harmony, cycle }: Preview): Partial<Section> {
-  return {
-    script,
-    stepsPerCount,
-    start,
-    ...(stopped ? { stopped } : {}),
-    ...(harmony ? { harmony } : {}),
-    ...(cycle ? { cycle } : {}),
-  };
 }

@@ -1,17 +1,8 @@
-import {
-  bothHands,
-  compareSchools,
-  easier,
-  fingerLine,
-  fitCycle,
-  type FitRequest,
-  type KeyRequest,
-  rankKeys,
-  type RowRequest,
-  shapeRow,
-  voicings,
-} from '@ruffle-wheel/core';
-import type { LineAnswers, LineAsk, MelodyAsk, ShapeAnswers, ShapeAsk } from '../compute/protocol';
+import type { FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
+import type { LineAnswers, LineAsk, MelodyAsk, ShapeAsk } from '../compute/protocol';
+import { solver } from '../compute/solver';
+
+const silent = () => undefined;
 
 /** The solvers in the page; keeps what it was asked. */
 export class InstantSolve {
@@ -24,7 +15,7 @@ export class InstantSolve {
   waits = false;
   fit(request: FitRequest) {
     this.fits.push(request);
-    return Promise.resolve(fitCycle(request));
+    return Promise.resolve(solver.fitCycle(request, silent));
   }
   /** How far the latest line has come, as its worker would tell. */
   tells: (share: number) => void = () => undefined;
@@ -33,23 +24,19 @@ export class InstantSolve {
     this.tells = progress;
     if (this.breaks) return Promise.reject(new Error(this.breaks));
     if (this.waits) return new Promise(() => undefined);
-    const { line, school, k } = request;
-    return Promise.resolve({ best: fingerLine({ ...line, school, k }), schools: compareSchools(line) });
+    return Promise.resolve(solver.fingerLine(request, silent));
   }
-  shapes({ request, hard }: ShapeAsk): Promise<ShapeAnswers> {
-    const { chord } = request;
-    const found = voicings(request);
-    const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
-    return Promise.resolve({ found, easier: from && chord !== undefined ? easier({ ...request, chord }, from) : [] });
+  shapes(ask: ShapeAsk) {
+    return Promise.resolve(solver.voicings(ask, silent));
   }
-  melody({ read, request }: MelodyAsk) {
-    return Promise.resolve(bothHands(read, request));
+  melody(ask: MelodyAsk) {
+    return Promise.resolve(solver.bothHands(ask, silent));
   }
   keys(request: KeyRequest) {
-    return Promise.resolve(rankKeys(request));
+    return Promise.resolve(solver.rankKeys(request, silent));
   }
   row(request: RowRequest) {
-    return Promise.resolve(shapeRow(request));
+    return Promise.resolve(solver.shapeRow(request, silent));
   }
   cancel() {
     this.cancelled++;

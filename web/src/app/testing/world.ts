@@ -7,7 +7,7 @@ import {
   putShape,
   readAloud,
   readShape,
-  setHarmony,
+  setChart,
   setScript,
   type Shape,
   type Study,
@@ -65,7 +65,7 @@ export function fiveOverTwelve(): Study {
   const commands = [
     putShape(shape('c', 'x-3-2-0-1-0')),
     putShape(shape('em', '0-2-2-0-0-0', '0-1-2-0-0-0')),
-    setHarmony('s-a', { per: 'turn', shapes: ['c', 'em'] }),
+    setChart('s-a', 'C | EM'),
     setScript('s-a', 'ed ad md id iu'),
   ];
   return commands.reduce((study, command) => command(study), base);

@@ -17,6 +17,7 @@ export const neck = {
     finer: 'The groups of this cycle begin between all steps: block chords can’t be written for it.',
     empty: 'No shape yet: every string is open. Find one by its symbol, or write a row of chords.',
     lineAlone: 'A line of its own, no shape held under it. ← → walk through its notes.',
+    lineOver: 'A line over the shapes. Shift ← → walk through its notes; Escape goes back to the shapes.',
     theLine: 'The line, note by note',
     note: 'Note',
     of: 'of',

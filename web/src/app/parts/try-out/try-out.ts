@@ -1,14 +1,19 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Keys } from '../../shell/keys';
 import { Transport } from '../../sound/transport';
-import { OpenStudy, type Preview } from '../../study';
+import { type Command, scriptWithStops, type StoppedNote, type Trial } from '@ruffle-wheel/core';
+import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 
 /** The reading of what is tried out is there by then; a later one takes over while it plays. */
 const HEARD_AFTER_MS = 100;
 
-/** What is shown: its script and steps; it begins on the first count and stops no strings unless it says so. */
-export type Shown = Pick<Preview, 'script' | 'stepsPerCount'> & Partial<Preview>;
+/** What is shown: its script and steps; it begins on the first count unless it says otherwise. */
+export type Shown = Pick<Trial, 'script' | 'stepsPerCount'> &
+  Partial<Trial> & {
+    /** Frets of its notes that do not stand in its strokes yet. */
+    readonly stopped?: readonly StoppedNote[];
+  };
 
 /** An answer of a solver shown on the wheel and heard before it is taken over. */
 @Injectable({ providedIn: 'root' })
@@ -18,25 +23,30 @@ export class TryOut {
   private readonly transport = inject(Transport);
   private readonly notice = inject(Notice);
   private readonly key = signal<string | null>(null);
+  /** What was tried out under that key: something else may be tried out by now. */
+  private readonly command = signal<Command | null>(null);
   /** Which answer is on the wheel now. */
-  readonly shown = computed(() => (this.open.preview() ? this.key() : null));
+  readonly shown = computed(() => (this.command() && this.open.tried() === this.command() ? this.key() : null));
 
   /** Shows and plays an answer; the one shown already goes back to what is written. */
   show(key: string, shown: Shown) {
     if (this.shown() === key) return this.leave();
-    this.open.tryOut(withPlace(shown));
+    this.open.tryTrial(trialOf(shown));
     this.key.set(key);
+    this.command.set(this.open.tried());
     if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
   }
   take(shown: Shown, said: string) {
     const before = this.open.study();
-    this.open.tryOut(withPlace(shown));
-    this.open.keepPreview();
+    this.open.tryTrial(trialOf(shown));
+    this.open.keepTried();
     if (this.open.study() !== before) this.notice.withStudyUndo(said, this.open.wayBack(), true);
   }
   leave() {
     this.open.tryOut(null);
   }
 }
-/** Frets of what stood there before belong to no other script. */
-const withPlace = (shown: Shown) => ({ start: 0, stopped: [], ...shown });
+/** Frets go into the strokes they belong to. */
+function trialOf({ stopped = [], ...shown }: Shown): Trial {
+  return { start: 0, ...shown, script: scriptWithStops(shown.script, shown.stepsPerCount, stopped).script };
+}

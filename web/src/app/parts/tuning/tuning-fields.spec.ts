@@ -6,7 +6,7 @@ let world: World;
 beforeEach(async () => {
   world = await aWorld();
 });
-const tuning = () => world.open.study()?.tuning;
+const tuning = () => world.open.study()?.instrument.tuning;
 
 describe('capo and tuning', () => {
   it('offers every shipped tuning by name; own strings show no field until they are wanted', async () => {

@@ -12,7 +12,7 @@ import { words } from '../../words/en';
         {{ words.capo }}
         <select #capo class="field" (change)="open.apply(setCapo(+capo.value))">
           @for (n of capos; track n) {
-            <option [value]="n" [selected]="n === open.study()?.capo">{{ n }}</option>
+            <option [value]="n" [selected]="n === open.capo()">{{ n }}</option>
           }
         </select>
       </label>
@@ -82,7 +82,7 @@ export class TuningFields {
   /** The field for own strings is open, whatever they are. */
   protected readonly writing = signal(false);
   protected readonly faults = signal<readonly string[]>([]);
-  private readonly tuning = computed(() => this.open.study()?.tuning ?? []);
+  private readonly tuning = computed(() => this.open.study()?.instrument.tuning ?? []);
   protected readonly now = computed(() => tuningText(this.tuning()));
   protected readonly own = computed(() => this.writing() || !TUNINGS.some((t) => tuningText(t.strings) === this.now()));
   protected readonly warnings = computed(() => tuningWarnings(this.tuning()));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
+  chartName,
   fingersText,
   fretsText,
   holdShape,
@@ -18,18 +19,12 @@ import { Working } from '../../parts/asking/working';
 import type { ShapeAnswers, ShapeAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
+import { shapeFrom } from '../../parts/shape-from';
 import { TryOut } from '../../parts/try-out/try-out';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 
 const ANSWERS = 8;
-/** The same frets under the same fingers are the same shape of a study. */
-export const shapeFrom = (name: string, held: FrettedShape): Shape => ({
-  id: `${name} ${fretsText(held)} ${fingersText(held)}`.slice(0, 80),
-  name: name.slice(0, 60),
-  ...held,
-});
-
 /** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
 @Component({
   selector: 'app-find-panel',
@@ -46,7 +41,7 @@ export class FindPanel {
   private readonly notice = inject(Notice);
   protected readonly tryOut = inject(TryOut);
   /** Place in the row that another shape can take. */
-  readonly index = input(0);
+  readonly index = input<number | null>(null);
   readonly present = input<Shape | null>(null);
 
   protected readonly chord = signal('');
@@ -73,7 +68,7 @@ export class FindPanel {
       request: {
         // Several names with their octave are notes, each wanted once; one alone, such as G7, is a symbol.
         ...(notes.length > 1 && pitches.length === notes.length ? { notes: pitches } : { chord }),
-        tuning: study.tuning,
+        tuning: study.instrument.tuning,
         neck: this.open.neck(),
         profile: this.collection.profile(),
         strings: this.strings(),
@@ -133,15 +128,8 @@ export class FindPanel {
   protected hear(key: string, shape: Shape) {
     const written = this.open.written();
     if (!written) return;
-    const { script, stepsPerCount, start, stopped = [] } = written;
-    this.tryOut.show(key, {
-      script,
-      stepsPerCount,
-      start,
-      stopped,
-      harmony: { per: 'turn', shapes: [shape.id] },
-      shapes: [shape],
-    });
+    const { script, stepsPerCount, start } = written;
+    this.tryOut.show(key, { script, stepsPerCount, start, chart: chartName(shape.name), shapes: [shape] });
   }
   /** Into the row: after the last shape, or in place of the present one. */
   protected put(shape: Shape, replace: boolean) {

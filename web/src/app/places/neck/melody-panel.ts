@@ -6,10 +6,10 @@ import {
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
-  type Harmony,
   neckOf,
   type RankedKey,
   readNotes,
+  sayFault,
   sayFretting,
   sayKey,
   setCapo,
@@ -19,7 +19,7 @@ import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { TryOut } from '../../parts/try-out/try-out';
 import { LineTable } from '../../ui/line-table';
@@ -29,7 +29,7 @@ import { KeyRanking } from './key-ranking';
 
 const ANSWERS = 3;
 /** A melody stops all of its strings itself: no shape lies under it, and the neck walks through its notes. */
-const NO_SHAPES: Harmony = { per: 'turn', shapes: [] };
+const NO_SHAPES = '';
 /** Notes written out for each way; the wheel shows all. */
 const SHOWN = 48;
 
@@ -119,11 +119,12 @@ export class MelodyPanel {
   private readonly notice = inject(Notice);
   protected readonly reasonsOpen = signal<ReadonlySet<number>>(new Set());
   protected readonly schools = FRET_SCHOOLS;
-  protected readonly text = signal('');
+  protected readonly text = inject(TypedTexts).of('melody');
   protected readonly school = signal('position');
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
-  private readonly read = computed(() => readNotes(this.text(), this.steps()));
+  private readonly instrument = computed(() => this.open.study()?.instrument);
+  private readonly read = computed(() => readNotes(this.text(), this.steps(), this.instrument()));
 
   protected readonly ask = computed((): MelodyAsk | null => {
     const study = this.open.study();
@@ -131,11 +132,11 @@ export class MelodyPanel {
     if (!study || read.events.length === 0 || read.faults.length) return null;
     const profile = this.collection.profile();
     // The written capo: one that is only tried out asks for nothing anew.
-    const neck = neckOf(profile, study.capo);
+    const neck = neckOf(profile, study.instrument.capo);
     return {
       read,
       request: {
-        tuning: study.tuning,
+        tuning: study.instrument.tuning,
         neck,
         profile,
         bpm: bpm(this.tempo()),
@@ -149,9 +150,7 @@ export class MelodyPanel {
   );
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
   protected readonly faults = computed(() => [
-    ...this.read()
-      .faults.slice(0, 5)
-      .map((f) => f.message),
+    ...this.read().faults.slice(0, 5).map(sayFault),
     ...(this.seen()?.answer.infeasible ?? []),
   ]);
   protected readonly rows = computed(() => {
@@ -176,7 +175,7 @@ export class MelodyPanel {
       more: left.steps.length > SHOWN,
       reasons: reasons.slice(0, SHOWN).map(sayFretting),
       fault,
-      shown: { script, stepsPerCount: this.steps(), stopped, harmony: NO_SHAPES },
+      shown: { script, stepsPerCount: this.steps(), stopped, chart: NO_SHAPES },
     };
   }
   protected reasoned(n: number, open: boolean) {
@@ -186,7 +185,9 @@ export class MelodyPanel {
   private inKey({ transposed, capo }: RankedKey): MelodyAsk | null {
     const ask = this.ask();
     if (!ask) return null;
-    const read = readNotes(transposeNotes(this.text(), transposed), this.steps());
+    const instrument = this.instrument();
+    const tuned = instrument && { ...instrument, capo };
+    const read = readNotes(transposeNotes(this.text(), transposed, instrument), this.steps(), tuned);
     return { read, request: { ...ask.request, neck: { ...ask.request.neck, capo }, k: 1 } };
   }
   /** Best fingers of both hands in that key, heard in place of the pattern; a second press goes back. */
@@ -201,7 +202,7 @@ export class MelodyPanel {
       script: best.script,
       stepsPerCount: this.steps(),
       stopped: best.stopped,
-      harmony: NO_SHAPES,
+      chart: NO_SHAPES,
       capo: key.capo,
     });
   }
@@ -210,6 +211,6 @@ export class MelodyPanel {
   protected takeKey({ transposed, capo }: RankedKey) {
     this.tryOut.leave();
     this.open.apply(setCapo(capo));
-    this.text.set(transposeNotes(this.text(), transposed));
+    this.text.set(transposeNotes(this.text(), transposed, this.instrument()));
   }
 }

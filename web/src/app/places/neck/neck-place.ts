@@ -5,20 +5,19 @@ import {
   changeBetween,
   fretsText,
   handOn,
+  heldChords,
   heldInTurn,
   OPEN_SHAPE,
   type PlacedChange,
   reachFault,
   type Shape,
-  type StoppedNote,
+  sayBorrowed,
   sayRightHand,
+  type ScoreNote,
   shapeAt,
   shapeSpan,
-  stopOver,
-  stopsOf,
-  STRINGS,
   cycleLength,
-  wrap,
+  writtenChords,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
@@ -36,6 +35,7 @@ import { FindPanel } from './find-panel';
 import { MelodyPanel } from './melody-panel';
 import { RowPanel } from './row-panel';
 import { ShapeWriting } from './shape-writing';
+import { NeckWalk } from './walk';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
@@ -63,8 +63,13 @@ export class NeckPlace {
   protected readonly writing = new ShapeWriting(() => this.present());
   protected readonly draft = this.writing.draft;
 
-  protected readonly row = computed(() =>
-    (this.open.section()?.harmony.shapes ?? []).map((id) => this.open.shapes().find((s) => s.id === id) ?? OPEN_SHAPE),
+  /** The chart's chords in their order; one that is all through is one. */
+  private readonly chords = computed(() => {
+    const section = this.open.section();
+    return section ? heldChords(section, this.open.shapes()) : [];
+  });
+  protected readonly row = computed((): Shape[] =>
+    this.chords().map((c) => c.shape ?? { ...OPEN_SHAPE, id: `open ${c.name}`, name: c.name || OPEN_SHAPE.name }),
   );
   /** What is held where the music is heard; shapes go round with the harmony. */
   private readonly heardShape = computed(() => {
@@ -73,8 +78,13 @@ export class NeckPlace {
     if (!section || !heard || heard.countingIn) return null;
     return shapeAt(heldInTurn(section, this.open.shapes(), heard.turn), heard.inTurn);
   });
+  /** The chord under the note that is walked to. */
+  private readonly walkedShape = computed(() => {
+    const event = this.walk.place()?.event;
+    return event ? (this.open.reading()?.score.chords[event.chord]?.shape ?? null) : null;
+  });
   protected readonly index = computed(() => {
-    const heard = this.heardShape();
+    const heard = this.walkedShape() ?? this.heardShape();
     const row = this.row();
     if (!heard) return Math.min(this.choice(), Math.max(0, row.length - 1));
     const from = Math.min(this.choice(), Math.max(0, row.length - 1));
@@ -82,6 +92,16 @@ export class NeckPlace {
     for (let n = 0; n < row.length; n++)
       if (row[(from + n) % row.length]?.id === heard.id) return (from + n) % row.length;
     return from;
+  });
+  /** The place of the present chord among those that the chart writes: what is put there takes it. */
+  protected readonly written = computed((): number | null => {
+    const section = this.open.section();
+    const here = this.chords()[this.index()];
+    if (!section || !here) return null;
+    const all = writtenChords(section.chart, section.cycle);
+    const n = all.findIndex((c) => c.range.from === here.range.from);
+    const named = n >= 0 ? n : all.findIndex((c) => c.name === here.name);
+    return named >= 0 ? named : null;
   });
   protected readonly present = computed(() => this.row()[this.index()] ?? OPEN_SHAPE);
   protected readonly former = computed(() => {
@@ -96,7 +116,11 @@ export class NeckPlace {
   /** The way from the former shape; without strokes where the section does not make it. */
   protected readonly change = computed(() => {
     if (this.draft()) return null;
-    if (this.lineOnly()) return this.here() > 0 ? this.wayOf(this.lineShape(this.here() - 1), this.drawn()) : null;
+    const here = this.walk.here();
+    if (here !== null) {
+      const before = this.walk.alone() && here > 0 ? this.walk.placeOf(here - 1) : null;
+      return before ? this.wayOf({ ...before.shape, name: this.noteName(here - 1) }, this.drawn()) : null;
+    }
     const [from, to] = [this.former(), this.present()];
     return from ? (this.changeOf(from, to) ?? this.wayOf(from, to)) : null;
   });
@@ -110,53 +134,35 @@ export class NeckPlace {
     return placed ? sayRightHand(placed.rightHand).join(' ') : '';
   });
   protected readonly blocks = computed(() => this.tryOut.shown() === BLOCKS);
-  /** The notes that a line stops for itself, by their places in the pattern. */
-  private readonly places = computed(() => {
-    const byPlace = new Map<number, StoppedNote[]>();
-    const flat = this.open.reading()?.flat;
-    const inStrokes = flat ? stopsOf(flat) : [];
-    for (const n of [...(this.open.section()?.stopped ?? []), ...inStrokes])
-      byPlace.set(n.at, [...(byPlace.get(n.at) ?? []), n]);
-    return [...byPlace].sort((a, b) => a[0] - b[0]);
-  });
-  /** The place heard last; without music the chosen one where a line stands alone, else its first. */
-  protected readonly here = computed(() => {
-    const places = this.places();
-    const section = this.open.section();
-    const length = this.open.reading()?.flat.length ?? 0;
-    const heard = section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
-    if (!section || length === 0 || !heard || heard.countingIn)
-      return this.lineOnly() ? Math.min(this.choice(), Math.max(0, places.length - 1)) : 0;
-    const at = wrap(heard.turn * cycleLength(section.cycle) + heard.inTurn - section.start, length);
-    return Math.max(
-      0,
-      places.findLastIndex(([place]) => place <= at),
-    );
-  });
-  private readonly stopped = computed(() => this.places()[this.here()]?.[1] ?? []);
-  /** No shapes are held: the neck shows the line alone. */
-  protected readonly lineOnly = computed(() => this.row().length === 0 && this.places().length > 0);
+  /** Note by note through the frets that strokes bring with them. */
+  protected readonly walk = new NeckWalk();
   protected readonly line = computed(() => {
-    const each = (name: string, of: (n: StoppedNote) => string) => ({
+    const each = (name: string, of: (n: ScoreNote) => string) => ({
       name,
-      cells: this.places().map(([, notes]) => notes.map(of).join(' ')),
+      cells: this.walk.events().map((e) => e.notes.map(of).join(' ')),
     });
     return [
       each(this.words.string, (n) => String(n.string)),
       each(this.words.fret, (n) => String(n.fret)),
-      each(this.words.left, (n) => String(n.finger ?? (n.fret === 0 ? 0 : ''))),
+      each(this.words.left, (n) => String(n.left ?? '')),
     ];
   });
-  protected readonly drawn = computed((): Shape => {
-    const draft = this.draft();
-    return draft ?? (this.lineOnly() ? this.lineShape(this.here()) : stopOver(this.present(), this.stopped()));
-  });
-  /** What is stopped at one place of the line, as a shape of those strings alone. */
-  private lineShape(n: number): Shape {
-    const nothing = { frets: STRINGS.map(() => null), fingers: STRINGS.map(() => null) };
-    const name = `${this.words.note} ${n + 1} ${this.words.of} ${this.places().length}`;
-    return stopOver({ id: `line ${n}`, name, ...nothing }, this.places()[n]?.[1] ?? []);
+  private noteName(n: number): string {
+    return `${this.words.note} ${n + 1} ${this.words.of} ${this.walk.events().length}`;
   }
+  protected readonly drawn = computed((): Shape => {
+    const here = this.walk.here();
+    const place = this.walk.place();
+    if (this.draft() || here === null || !place) return this.draft() ?? this.present();
+    const name = this.walk.alone() ? this.noteName(here) : `${this.present().name} · ${this.noteName(here)}`;
+    return { ...place.shape, name };
+  });
+  /** Fingers that have left the held shape for this note, and by when they are needed there. */
+  protected readonly borrowed = computed(() => {
+    const section = this.open.section();
+    const place = this.draft() ? null : this.walk.place();
+    return section && place ? place.borrowed.map((b) => sayBorrowed(b, section.cycle)) : [];
+  });
   protected readonly cards = computed(() => {
     const row = this.row();
     return row.map((shape, n) => {
@@ -191,7 +197,9 @@ export class NeckPlace {
   }
 
   protected to(n: number) {
-    const length = this.row().length || this.places().length;
+    const length = this.row().length;
+    if (this.walk.alone()) return this.walk.to(n);
+    this.walk.leave();
     if (length) this.choice.set((n + length) % length);
   }
   /** A change of the list shown on the neck. */
@@ -206,15 +214,22 @@ export class NeckPlace {
   private pressed(e: KeyboardEvent): boolean {
     const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
     if (inTabs) return false;
-    const now = this.lineOnly() ? this.here() : this.index();
-    if (e.key === 'ArrowLeft') this.to(now - 1);
+    const now = this.walk.alone() ? (this.walk.here() ?? 0) : this.index();
+    if (e.shiftKey && e.key === 'ArrowLeft') this.walk.step(-1);
+    else if (e.shiftKey && e.key === 'ArrowRight') this.walk.step(1);
+    else if (e.key === 'ArrowLeft') this.to(now - 1);
     else if (e.key === 'ArrowRight') this.to(now + 1);
     else if (this.writing.pressed(e.key)) return true;
     else if (e.key === 'b' || e.key === 'B') this.playBlocks();
-    else if (e.key === 'Escape') this.writing.leave();
-    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.writing.keep(this.index());
+    else if (e.key === 'Escape') this.leave();
+    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.writing.keep(this.written());
     else return this.panels.pressed(e);
     return true;
+  }
+  /** From writing, or from a line, back to the shapes. */
+  private leave() {
+    if (this.draft()) this.writing.leave();
+    else this.walk.leave();
   }
   /** The shapes alone, one strum with each, in place of the pattern; the same key goes back to it. */
   protected playBlocks() {

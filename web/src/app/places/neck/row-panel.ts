@@ -1,13 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { fretsText, MOST_SHAPES, type RowRequest, type RowResult } from '@ruffle-wheel/core';
+import {
+  type AccentCycle,
+  barTicks,
+  fretsText,
+  MOST_SHAPES,
+  printChart,
+  type RowRequest,
+  type RowResult,
+  type Shape,
+} from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import { Solve } from '../../compute/solve';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
 import { words } from '../../words/en';
-import { shapeFrom } from './find-panel';
+import { shapeFrom } from '../../parts/shape-from';
 
 const ANSWERS = 3;
 /** Rows of harmony are comping: fewer strings than four are a last resort. */
@@ -76,7 +85,7 @@ export class RowPanel {
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
   protected readonly pers = ['turn', 'group'] as const;
-  protected readonly text = signal('');
+  protected readonly text = inject(TypedTexts).of('row');
   /** The thumb takes the root, unless the symbol names another bass. */
   protected readonly root = signal(true);
   protected readonly per = signal<'turn' | 'group'>('turn');
@@ -90,7 +99,7 @@ export class RowPanel {
     return {
       chords,
       round: true,
-      tuning: study.tuning,
+      tuning: study.instrument.tuning,
       neck: this.open.neck(),
       profile: this.collection.profile(),
       atLeast: LEAST_STRINGS,
@@ -115,13 +124,12 @@ export class RowPanel {
     if (!seen || seen.answer.infeasible || !written || this.faults().length) return [];
     return seen.answer.answers.map((a, n) => {
       const shapes = a.shapes.map((held, i) => shapeFrom(seen.ask.chords[i] ?? '', held));
-      const { script, stepsPerCount, start, stopped = [] } = written;
+      const { script, stepsPerCount, start } = written;
       const shown: Shown = {
         script,
         stepsPerCount,
         start,
-        stopped,
-        harmony: { per: this.per(), shapes: shapes.map((s) => s.id) },
+        chart: this.chartOf(shapes, written.cycle),
         shapes: [...new Map(shapes.map((s) => [s.id, s])).values()],
       };
       return {
@@ -134,4 +142,17 @@ export class RowPanel {
       };
     });
   });
+  /** A chord a bar, or a chord with each group, round and round until they meet. */
+  private chartOf(shapes: readonly Shape[], cycle: AccentCycle): string {
+    const lengths = this.per() === 'turn' ? barTicks(cycle) : cycle.groups;
+    const whole = Math.ceil(shapes.length / lengths.length) * lengths.length;
+    const rounds = this.per() === 'turn' ? shapes.length : whole;
+    return printChart(
+      Array.from({ length: rounds }, (_, i) => ({
+        name: shapes[i % shapes.length]?.name ?? '',
+        ticks: lengths[i % lengths.length] ?? 0,
+      })),
+      cycle,
+    );
+  }
 }

@@ -70,7 +70,7 @@ export class ShapeWriting {
     this.string.set(null);
   }
   /** The written shape takes the place of the one it was made from; undo brings that back. */
-  keep(index: number) {
+  keep(index: number | null) {
     const draft = this.draft();
     const section = this.open.section();
     if (!draft || !section || !this.held()) return;

@@ -65,7 +65,7 @@ export class PractisePlace {
   /** The shape held now and the one that comes next. */
   protected readonly shapes = computed(() => {
     const section = this.section();
-    if (!section || section.harmony.shapes.length === 0) return null;
+    if (!section || section.chart.trim() === '') return null;
     const shapes = this.open.shapes();
     const heard = this.heard();
     const turn = heard && !heard.countingIn ? heard.turn : 0;
@@ -92,7 +92,7 @@ export class PractisePlace {
     const written = this.open.written();
     if (!written) return [];
     const changes = this.open.writtenReading()?.changes ?? [];
-    return sayDrills(sectionDrills(written, this.collection.profile(), changes));
+    return sayDrills(sectionDrills(written, this.collection.profile(), changes, this.open.study()?.cells));
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */
   private readonly queue = signal<readonly string[]>([]);
@@ -154,7 +154,7 @@ export class PractisePlace {
       this.session.drill.set(null);
       return this.open.tryOut(null);
     }
-    this.open.tryOut(drill.make());
+    this.open.tryTrial(drill.make());
     this.session.drill.set(drill.name);
   }
   /** The next of the drills asked for, or of all; after the last comes the first. */

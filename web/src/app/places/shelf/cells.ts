@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  sayCellFaults,
   type AccentCycle,
   type Cell,
-  checkCell,
   cleanName,
   cycleLength,
   FAMILIES,
@@ -92,7 +92,7 @@ export class Cells {
     const editing = this.editing();
     if (!editing) return;
     const cell = { ...editing, name: cleanName(name), script: script.trim(), stepsPerCount: Number(steps) };
-    this.faults.set(checkCell(cell).map((f) => f.message));
+    this.faults.set(sayCellFaults(cell));
     if (this.faults().length) return;
     this.collection.saveCell(cell);
     this.editing.set(null);

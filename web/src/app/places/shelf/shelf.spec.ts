@@ -1,5 +1,5 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { makeStudy, setScript } from '@ruffle-wheel/core';
+import { makeStudy, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
 import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
@@ -128,7 +128,7 @@ describe('shelf', () => {
     const text = (await exportedText()).replace('"capo": 0', '"capo": 40');
     await choose(f, text);
     await vi.waitFor(() => expect(texts(f, '.refused').join(' ')).toMatch(/a fault; nothing was taken/));
-    expect(texts(f, '.refused code')).toEqual(['studies[0].capo']);
+    expect(texts(f, '.refused code')).toEqual(['studies[0].instrument.capo']);
     expect(names()).toEqual(['Study']);
   });
   it('takes a good file in and opens its one study', async () => {
@@ -170,15 +170,15 @@ describe('shelf', () => {
   });
   it('a row that can’t be read is listed, mended once it was asked, or deleted with undo', async () => {
     const db = new Database(TestBed.inject(DATABASE_NAME));
-    const bad = { ...makeStudy('bad', 'Bad'), capo: 99 };
+    const bad = { ...makeStudy('bad', 'Bad'), instrument: { tuning: STANDARD_TUNING, capo: 99 } };
     await db.studies.put({ id: 'bad', revision: 1, savedAt: '', study: bad });
     await world.collection.reload();
     const f = await show(ShelfPlace);
-    expect(texts(f, 'app-unread li')[0]).toMatch(/^study bad capo: It is 99; 12 is the most/);
+    expect(texts(f, 'app-unread li')[0]).toMatch(/^study bad instrument\.capo: It is 99; 12 is the most/);
     answers.push(true);
     await press(f, 'Mend bad');
     await vi.waitFor(() => expect(names()).toEqual(['Bad', 'Study']));
-    expect(asked[0]?.list).toEqual(['capo: It is 99; 12 is the most.']);
+    expect(asked[0]?.list).toEqual(['instrument.capo: It is 99; 12 is the most.']);
     await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(0));
     bar.action.next();
     await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(1));

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { lineSchool, setHarmony, setScript, setStart } from '@ruffle-wheel/core';
+import { lineSchool, setChart, setScript, setStart } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
 import { Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -71,7 +71,7 @@ describe('fit panel', () => {
   it('shows a chain on the wheel, plays it, and takes it over as one step of undo', async () => {
     const f = await panel();
     await press(f, 'Show and hear');
-    expect(world.open.preview()).not.toBeNull();
+    expect(world.open.trying()).toBe(true);
     await vi.waitFor(() => expect(world.transport.played).toHaveLength(1));
     await press(f, 'Back to what is written');
     expect(world.open.section()?.script).toBe('ed ad md id iu');
@@ -151,7 +151,7 @@ describe('line panel', () => {
     await press(f, 'Plectrum');
     expect(texts(f, '.detail .why')[0]).toMatch(/0 whips/);
     await press(f, 'Take over: Plectrum');
-    expect(world.open.study()?.sections[0]?.script).toBe('pd:3_ pu:3 pd:2_ pd:1');
+    expect(world.open.study()?.sections[0]?.script).toBe('Pd:3 Pu:3 Pd:2 Pd:1');
   });
   it('an answer that fails is said, and asked anew', async () => {
     solve.breaks = 'the worker gave no answer';
@@ -239,7 +239,7 @@ describe('drills panel', () => {
     rhythm.dispatchEvent(new Event('toggle'));
     await f.whenStable();
     await press(f, 'Show and hear: Long, short');
-    expect(world.open.preview()?.script).toMatch(/^\[ed - - ad\]:2/);
+    expect(world.open.section()?.script).toMatch(/^\[ed - - ad\]:2/);
     await press(f, 'Practise: Long, short');
     expect(TestBed.inject(AskedDrills).take()).toEqual(['rhythm long-short']);
   });
@@ -254,7 +254,7 @@ describe('drills panel', () => {
   });
   it('has nothing to drill in silence', async () => {
     world.open.apply(setScript('s-a', '. .'));
-    world.open.apply(setHarmony('s-a', { per: 'turn', shapes: [] }));
+    world.open.apply(setChart('s-a', ''));
     const f = await show(DrillsPanel);
     expect(texts(f, 'p')[1]).toMatch(/Nothing to drill/);
     expect(() => button(f, 'Practise')).toThrow();
@@ -263,8 +263,8 @@ describe('drills panel', () => {
 
 it('a panel that goes takes what it tried out with it', async () => {
   const f = await show(LinePanel);
-  world.open.tryOut({ script: 'p', stepsPerCount: 2, start: 0 });
+  world.open.tryTrial({ script: 'p', stepsPerCount: 2, start: 0 });
   f.destroy();
-  expect(world.open.preview()).toBeNull();
+  expect(world.open.trying()).toBe(false);
   TestBed.resetTestingModule();
 });

@@ -50,13 +50,14 @@ export class DrillsPanel {
 
   private readonly pattern = computed(() => {
     const written = this.open.written();
-    return written ? parseScript(written.script, written).pattern : null;
+    const cells = this.open.study()?.cells ?? [];
+    return written ? parseScript(written.script, { stepsPerCount: written.stepsPerCount, cells }).pattern : null;
   });
   private readonly drills = computed(() => {
     const written = this.open.written();
     if (!written) return [];
     const changes = this.open.writtenReading()?.changes ?? [];
-    const all = sayDrills(sectionDrills(written, this.collection.profile(), changes));
+    const all = sayDrills(sectionDrills(written, this.collection.profile(), changes, this.open.study()?.cells));
     const kinds = [...new Set(all.map(kindOf))];
     return kinds.map((kind) => ({ kind, drills: all.filter((d) => kindOf(d) === kind) }));
   });

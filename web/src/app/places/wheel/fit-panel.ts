@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import {
   bpm,
-  checkCell,
   explainFit,
   FIT_SCHOOLS,
   FIT_TERMS,
@@ -14,6 +13,7 @@ import {
   parseScript,
   placeLabel,
   printScript,
+  sayCellFaults,
   STEPS_PER_COUNT,
   type Ticks,
   ticks,
@@ -186,8 +186,8 @@ export class FitPanel {
     const script = printScript(pattern);
     const stepsPerCount = STEPS_PER_COUNT.find((n) => n >= flatten(pattern).slots.length) ?? 4;
     const cell = { name: cleanName(`${this.words.ownName} ${script}`), script, stepsPerCount, note: '' };
-    const faults = family ? checkCell({ ...cell, script: field.value, family }) : [];
-    this.ownFault.set(faults[0]?.message ?? '');
+    const faults = family ? sayCellFaults({ ...cell, script: field.value, family }) : [];
+    this.ownFault.set(faults[0] ?? '');
     if (!family || faults.length) return;
     field.value = '';
     this.rules.update((r) => ({ ...r, [script]: 'must' }));

@@ -19,15 +19,16 @@ import {
   lineSchool,
   lineScript,
   pinInText,
-  plectrumScript,
+  plectrumHand,
   plectrumStrokes,
   type ReadLine,
   readLine,
+  sayFault,
   stoppedNotes,
 } from '@ruffle-wheel/core';
 import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
@@ -56,12 +57,13 @@ interface Asked {
 export class LinePanel {
   protected readonly words = words.line;
   protected readonly answerWords = words.answer;
+  protected readonly say = sayFault;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
   private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
 
-  protected readonly text = signal('');
+  protected readonly text = inject(TypedTexts).of('line');
   protected readonly stroke = signal<'rest' | 'free'>('rest');
   protected readonly chosen = signal('habit');
   protected readonly way = signal(0);
@@ -148,7 +150,7 @@ export class LinePanel {
     const stopped = stoppedNotes(steps);
     const base = { stepsPerCount: this.steps(), stopped };
     if (this.chosen() === PLECTRUM) {
-      const script = plectrumScript(steps);
+      const script = plectrumHand(steps);
       if (script === null) return null;
       const whips = this.plectrum()?.filter((s) => s === 'whip').length ?? 0;
       const why = [this.words.plectrumNote, `${whips} ${this.words.whips}.`];

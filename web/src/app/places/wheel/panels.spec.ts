@@ -1,5 +1,7 @@
 import { heldInTurn, setScript, setTempo } from '@ruffle-wheel/core';
 import { all, aWorld, button, element, field, press, show, texts, type, type World } from '../../testing/world';
+import { Solve } from '../../compute/solve';
+import { InstantSolve } from '../../testing/instant-solve';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
 import { FindingsPanel } from './findings-panel';
@@ -7,7 +9,7 @@ import { ShapePanel } from './shape-panel';
 
 let world: World;
 beforeEach(async () => {
-  world = await aWorld();
+  world = await aWorld(undefined, [{ provide: Solve, useValue: new InstantSolve() }]);
 });
 
 describe('findings panel', () => {
@@ -53,15 +55,33 @@ describe('shape panel', () => {
     expect(texts(f, 'h3')[0]).toBe('Held now: C');
     expect(element(f).textContent).toMatch(/x-3-2-0-1-0 · span \d+ mm/);
   });
-  it('changes the order: another shape, one more, one less, per group', async () => {
+  it('writes the chart as it is typed, with its faults, bars and pushes', async () => {
     const f = await panel();
-    await type(f, all(f, 'ol select')[0] as HTMLSelectElement, 'em');
-    expect(world.open.section()?.harmony.shapes).toEqual(['em', 'em']);
-    await press(f, 'Add to the order: C');
-    await press(f, 'Take out of the order: EM 1');
-    expect(world.open.section()?.harmony.shapes).toEqual(['em', 'c']);
-    await type(f, field(f, 'Shapes change'), 'group');
-    expect(world.open.section()?.harmony.per).toBe('group');
+    await press(f, 'Add to the chart: C');
+    expect(world.open.section()?.chart).toBe('C | EM | C');
+    await type(f, field(f, 'Chart'), 'C:3 "EM');
+    expect(world.open.study()?.sections[0]?.chart).toBe('C:3 "EM');
+    expect(texts(f, '.faults li')[0]).toMatch(/quotation mark is never closed.*Write "EM"/);
+    await press(f, 'Write "EM"');
+    expect(world.open.section()?.chart).toBe('C:3 "EM"');
+    await type(f, field(f, 'Bars of this section'), '8');
+    expect(world.open.section()?.bars).toBe(8);
+    await type(f, field(f, 'Bars of this section'), '');
+    expect(world.open.section()?.bars).toBeNull();
+    world.open.apply(setScript('s-a', '{id . . .}x6'));
+    await f.whenStable();
+    expect(() => button(f, 'Push every change')).not.toThrow();
+  });
+  it('finds shapes for symbols as they are typed; they are heard then, and kept when the field is left', async () => {
+    const f = await panel();
+    await type(f, field(f, 'Chart'), 'C | Am7 | C');
+    await vi.waitFor(() => expect(texts(f, '.found b')).toEqual(['Am7']));
+    expect(world.open.study()?.shapes).toHaveLength(2);
+    expect(world.open.shapes().map((s) => s.name)).toContain('Am7');
+    field(f, 'Chart').dispatchEvent(new Event('blur'));
+    await f.whenStable();
+    expect(world.open.study()?.shapes.at(-1)?.name).toBe('Am7');
+    expect(texts(f, '.found')).toEqual([]);
   });
   it('keeps a new shape only without faults, and says each of them', async () => {
     const f = await panel();
@@ -94,19 +114,19 @@ describe('shape panel', () => {
     expect(texts(f, '.faults li')[0]).toMatch(/String 2: “5” is no finger/);
     expect(button(f, 'Keep shape').disabled).toBe(true);
   });
-  it('takes a shape away, out of every order too; undo brings both back', async () => {
+  it('takes a shape away: its chords are open strings; undo brings both back', async () => {
     const f = await panel();
     await press(f, 'Remove EM');
     expect(world.open.study()?.shapes).toHaveLength(1);
-    expect(world.open.section()?.harmony.shapes).toEqual(['c']);
+    expect(world.open.section()?.chart).toBe('C | .');
     world.open.undo();
-    expect(world.open.section()?.harmony.shapes).toEqual(['c', 'em']);
+    expect(world.open.section()?.chart).toBe('C | EM');
   });
   it('capo and tuning belong to the study', async () => {
     const f = await panel();
     await type(f, field(f, 'Capo'), '3');
     await type(f, field(f, 'Tuning'), 'D2 A2 D3 G3 B3 E4');
-    expect(world.open.study()).toMatchObject({ capo: 3, tuning: [38, 45, 50, 55, 59, 64] });
+    expect(world.open.study()).toMatchObject({ instrument: { capo: 3, tuning: [38, 45, 50, 55, 59, 64] } });
   });
 });
 

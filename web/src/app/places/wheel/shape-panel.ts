@@ -5,14 +5,13 @@ import {
   fingerShape,
   fretsText,
   handOn,
-  type Harmony,
   type HeldShape,
+  holdShape,
   OPEN_SHAPE,
   putShape,
   reachFault,
   readShape,
   removeShape,
-  setHarmony,
   type Shape,
   shapeAt,
   shapeSpan,
@@ -24,11 +23,12 @@ import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { words } from '../../words/en';
+import { ChartField } from './chart-field';
 
-/** The left hand under the pattern: what is held, in which order shapes come, and the study's shapes as text. */
+/** The left hand under the pattern: what is held, the chart, and the study's shapes as text. */
 @Component({
   selector: 'app-shape-panel',
-  imports: [Fretboard, Icon, TuningFields],
+  imports: [ChartField, Fretboard, Icon, TuningFields],
   templateUrl: './shape-panel.html',
   styleUrl: './shape-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -64,10 +64,6 @@ export class ShapePanel {
   });
 
   protected readonly shapes = computed(() => this.open.study()?.shapes ?? []);
-  protected readonly harmony = computed((): Harmony => this.open.section()?.harmony ?? { per: 'turn', shapes: [] });
-  protected readonly order = computed(() =>
-    this.harmony().shapes.map((id, n) => ({ n, shape: this.shapes().find((s) => s.id === id) ?? OPEN_SHAPE })),
-  );
   protected readonly now = computed(() => {
     const section = this.open.section();
     return section ? shapeAt(this.held(), Math.floor((this.heard() ?? 0) * cycleLength(section.cycle))) : OPEN_SHAPE;
@@ -87,21 +83,10 @@ export class ShapePanel {
     return fretsText(s);
   }
 
-  protected per(value: string) {
-    this.change({ per: value === 'group' ? 'group' : 'turn' });
-  }
-  protected add(id: string) {
-    this.change({ shapes: [...this.harmony().shapes, id] });
-  }
-  protected replace(n: number, id: string) {
-    this.change({ shapes: this.harmony().shapes.map((s, i) => (i === n ? id : s)) });
-  }
-  protected take(n: number) {
-    this.change({ shapes: this.harmony().shapes.filter((_, i) => i !== n) });
-  }
-  private change(part: Partial<Harmony>) {
+  /** Behind the last chord of the chart, in a bar of its own. */
+  protected add(shape: Shape) {
     const section = this.open.section();
-    if (section) this.open.apply(setHarmony(section.id, { ...this.harmony(), ...part }));
+    if (section) this.open.apply(holdShape(section.id, shape));
   }
   protected edit(shape: Shape | null) {
     this.editing.set(shape ?? { ...OPEN_SHAPE, id: crypto.randomUUID(), name: '' });

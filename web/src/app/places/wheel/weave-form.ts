@@ -5,6 +5,7 @@ import {
   lineScript,
   PEDAL_HABIT_NAME,
   readLine,
+  sayFault,
   stoppedNotes,
   type StringNumber,
   STRINGS,
@@ -12,7 +13,7 @@ import {
   weaveHabits,
   weavePedal,
 } from '@ruffle-wheel/core';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 
@@ -63,7 +64,7 @@ export class WeaveForm {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   protected readonly strings = [...STRINGS].reverse();
-  protected readonly text = signal('');
+  protected readonly text = inject(TypedTexts).of('pedal weave');
   protected readonly pedal = signal<StringNumber>(2);
 
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
@@ -72,7 +73,7 @@ export class WeaveForm {
   protected readonly fault = computed(() => {
     const { faults, notes } = this.melody();
     if (notes.length > MOST_NOTES) return `${notes.length} notes; ${MOST_NOTES} are the most here. Weave it in parts.`;
-    return faults[0]?.message ?? this.woven().fault;
+    return faults[0] ? sayFault(faults[0]) : this.woven().fault;
   });
   protected readonly rows = computed(() => {
     const woven = this.woven();

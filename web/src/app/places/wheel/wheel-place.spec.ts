@@ -39,7 +39,7 @@ describe('the wheel, by keys', () => {
     await hit('ArrowRight');
     expect(texts(f, '.hint')[0]).toMatch(/^Slot 12 ed/);
     await hit('ArrowLeft');
-    expect(element(f).textContent).toMatch(/turn 5 of 5/);
+    expect(element(f).textContent).toMatch(/turn 10 of 10/);
     expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 and iu/);
     await hit('Escape');
     expect(texts(f, '.hint')[0]).toMatch(/choose a slot/);
@@ -59,9 +59,9 @@ describe('the wheel, by keys', () => {
   it('page keys turn the turns', async () => {
     const { f, hit } = await place();
     await hit('PageDown', 'PageDown');
-    expect(element(f).textContent).toMatch(/turn 3 of 5/);
+    expect(element(f).textContent).toMatch(/turn 3 of 10/);
     await hit('PageUp', 'PageUp', 'PageUp');
-    expect(element(f).textContent).toMatch(/turn 5 of 5/);
+    expect(element(f).textContent).toMatch(/turn 10 of 10/);
   });
 });
 
@@ -87,7 +87,7 @@ describe('the wheel, seen', () => {
     world.transport.heard.set((12 + 3.25) * TICKS_PER_COUNT);
     await f.whenStable();
     expect(element(f).querySelector('.big')?.textContent).toContain('3');
-    expect(element(f).textContent).toMatch(/turn 2 of 5/);
+    expect(element(f).textContent).toMatch(/turn 2 of 10/);
     expect(texts(f, '.held-name')[0]).toBe('EM');
     world.transport.heard.set(0 - TICKS_PER_COUNT * 2);
     await f.whenStable();
@@ -96,7 +96,7 @@ describe('the wheel, seen', () => {
   it('says turn, accents and shapes to a screen reader', async () => {
     const { f } = await place();
     expect(element(f).querySelector('app-wheel-drawing svg')?.getAttribute('aria-label')).toBe(
-      'Bulería, turn 1 of 5. Accents: 12 e down, 3 a down, 6 m down, 8 a down and 10 e down. Shapes: C.',
+      'Bulería, turn 1 of 10. Accents: 12 e down, 3 a down, 6 m down, 8 a down and 10 e down. Shapes: C.',
     );
   });
 });

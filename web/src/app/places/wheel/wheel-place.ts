@@ -13,7 +13,9 @@ import {
 import { MatTabsModule } from '@angular/material/tabs';
 import {
   cycleLength,
+  harmonyTurns,
   heldInTurn,
+  lcm,
   type LaidStroke,
   LONGEST_SCRIPT,
   MOST_FAULTS,
@@ -40,7 +42,7 @@ import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { Notice } from '../../ui/notice';
-import { Strip } from '../../ui/strip/strip';
+import { type LeftStretch, Strip } from '../../ui/strip/strip';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { words } from '../../words/en';
@@ -101,8 +103,18 @@ export class WheelPlace {
   protected readonly section = this.open.section;
   private readonly sectionId = computed(() => this.section()?.id);
   protected readonly reading = this.open.reading;
-  protected readonly turns = computed(() => this.reading()?.layout.turns ?? 1);
-  protected readonly allTurns = computed(() => this.reading()?.layout.realign.cycles ?? 1);
+  /** Turns until pattern and chart come round together, as far as they are written out. */
+  protected readonly turns = computed(() => {
+    const [reading, section] = [this.reading(), this.section()];
+    if (!reading || !section) return 1;
+    return Math.max(reading.layout.turns, Math.ceil(reading.score.length / cycleLength(section.cycle)));
+  });
+  protected readonly allTurns = computed(() => {
+    const [reading, section] = [this.reading(), this.section()];
+    return reading && section ? Math.max(this.turns(), lcm(reading.layout.realign.cycles, harmonyTurns(section))) : 1;
+  });
+  /** The turn among those of the pattern alone: a chart may go on longer. */
+  protected readonly patternTurn = computed(() => this.turn() % (this.reading()?.layout.turns ?? 1));
   private readonly heardAt = computed(() => {
     const section = this.section();
     return section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
@@ -113,19 +125,15 @@ export class WheelPlace {
     if (heard && !heard.countingIn) return heard.turn % this.turns();
     return Math.min(this.turnChoice(), this.turns() - 1);
   });
-  private readonly harmonyTurn = computed(() => {
-    const heard = this.heardAt();
-    return heard && !heard.countingIn ? heard.turn : this.turn();
-  });
   protected readonly strokes = computed((): readonly LaidStroke[] => {
-    const turn = this.turn();
+    const turn = this.patternTurn();
     return this.reading()?.layout.strokes.filter((s) => s.turn === turn) ?? [];
   });
   protected readonly slots = computed((): readonly TurnSlot[] => {
     const section = this.section();
     const flat = this.reading()?.flat;
     if (!section) return [];
-    if (flat && flat.slots.length > 0) return slotsInTurn(flat, section.cycle, section.start, this.turn());
+    if (flat && flat.slots.length > 0) return slotsInTurn(flat, section.cycle, section.start, this.patternTurn());
     const step = stepTicks(section.stepsPerCount) ?? 1;
     const n = Math.floor(cycleLength(section.cycle) / step);
     return Array.from({ length: n }, (_, slot) => ({ slot, inTurn: ticks(slot * step), duration: ticks(step) }));
@@ -137,9 +145,29 @@ export class WheelPlace {
   });
   protected readonly held = computed(() => {
     const section = this.section();
-    return section ? heldInTurn(section, this.open.shapes(), this.harmonyTurn()) : [];
+    return section ? heldInTurn(section, this.open.shapes(), this.turn()) : [];
   });
-  protected readonly arcs = computed(() => (this.section()?.harmony.shapes.length ? this.held() : []));
+  protected readonly arcs = computed(() => (this.section()?.chart.trim() ? this.held() : []));
+  protected readonly workedOut = computed((): ReadonlySet<number> => new Set(this.reading()?.workedOut ?? []));
+  /** What the left hand holds in this turn, from the score; nothing where no chord is and no finger goes down. */
+  protected readonly leftHand = computed((): LeftStretch[] => {
+    const [section, score] = [this.section(), this.reading()?.score];
+    if (!section?.chart.trim() || !score) return [];
+    const length = cycleLength(section.cycle);
+    const begin = this.turn() * length;
+    const stretches: (LeftStretch & { chord: number })[] = [];
+    for (const g of score.grips) {
+      const [from, to] = [Math.max(g.at, begin) - begin, Math.min(g.until, begin + length) - begin];
+      if (from >= to) continue;
+      const last = stretches.at(-1);
+      if (last?.chord === g.chord && last.pressed === g.pressed) stretches[stretches.length - 1] = { ...last, to };
+      else {
+        const name = last?.chord === g.chord ? '' : score.chords[g.chord]?.name || this.words.openStrings;
+        stretches.push({ from, to, pressed: g.pressed, chord: g.chord, name });
+      }
+    }
+    return stretches;
+  });
   /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
   protected readonly heard = computed(() => {
     const section = this.section();
@@ -166,9 +194,9 @@ export class WheelPlace {
     const section = this.section();
     const reading = this.reading();
     if (!section || !reading) return '';
-    const here = reading.layout.meetings.filter((m) => m.turn === this.turn());
+    const here = reading.layout.meetings.filter((m) => m.turn === this.patternTurn());
     const met = here.map((m) => `${m.label} ${sayMet(m.by)}`);
-    const shapes = this.arcs().map((h) => h.shape.name);
+    const shapes = this.arcs().map((h) => h.name || h.shape.name);
     return `${section.cycle.name}, turn ${this.turn() + 1} of ${this.allTurns()}. Accents: ${listed(met)}.${shapes.length ? ` Shapes: ${shapes.join(', ')}.` : ''}`;
   });
   protected readonly selectedSlot = computed(() => {
@@ -245,6 +273,12 @@ export class WheelPlace {
     this.turnChoice.set((this.turn() + way + n) % n);
   }
 
+  /** Fingers that were worked out are written into the script. */
+  protected writeIn() {
+    const [section, reading] = [this.open.section(), this.reading()];
+    if (section && reading && reading.workedOut.length > 0 && this.open.settled())
+      this.open.apply(setScript(section.id, reading.workedScript));
+  }
   private pressed(e: KeyboardEvent): boolean {
     const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
     if (inTabs) return false;
@@ -253,6 +287,7 @@ export class WheelPlace {
     else if (e.key === 'PageDown') this.toTurn(1);
     else if (e.key === 'PageUp') this.toTurn(-1);
     else if (e.key === 's' || e.key === 'S') this.toScript();
+    else if (e.key === 'k' || e.key === 'K') this.writeIn();
     else if (this.panels.pressed(e)) return true;
     else if (e.key === 'Escape') this.selected.set(null);
     else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);

@@ -37,6 +37,10 @@ export class NeckDrawing {
   readonly mirrored = input(false);
   /** Strings that are not stopped are only not in play just now: neither silent nor open. */
   readonly lineOnly = input(false);
+  /** Strings that a line stops over the shape. */
+  readonly line = input<readonly StringNumber[]>([]);
+  /** Places of the shape that fingers have left for it. */
+  readonly away = input<readonly { readonly string: StringNumber; readonly fret: number }[]>([]);
   /** String that digits set, when shapes are written by keys. */
   readonly chosen = input<StringNumber | null>(null);
   readonly pick = output<{ readonly string: StringNumber; readonly fret: number }>();
@@ -112,6 +116,9 @@ export class NeckDrawing {
     const former = this.former();
     return former ? this.tipsOf(former) : [];
   });
+  protected readonly left = computed(() =>
+    this.away().map(({ string, fret }) => ({ key: `${string} ${fret}`, ...this.at(string, fret) })),
+  );
   private tipsOf(shape: Shape) {
     const fingers = [...new Set(shape.fingers.filter((f) => f !== null && f !== 0))];
     const unnamed = shape.frets.flatMap((fret, i) =>
@@ -137,6 +144,7 @@ export class NeckDrawing {
           y: top - TIP_MM,
           height: bottom - top + 2 * TIP_MM,
           middle: (top + bottom) / 2,
+          line: held.some((i) => this.line().includes(STRINGS[i] ?? 1)),
           stays: change?.action === 'stays',
           order: change && change.action !== 'stays' ? change.order : null,
         };

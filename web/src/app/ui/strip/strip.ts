@@ -28,10 +28,24 @@ const LETTER_PX = 9.6;
 
 /** A step as the right hand sees it: frets stand in a lane below. */
 const rightHandOf = (step: Step): Step =>
-  step.kind === 'stroke' && step.stops ? onStrings(step, step.strings, undefined) : step;
+  step.kind === 'stroke' && step.stops
+    ? onStrings(step, { strings: step.strings, ...(step.placeMarks ? { placeMarks: step.placeMarks } : {}) })
+    : step;
 /** Frets that a stroke brings with it, in the order of its strings: “2·3”. */
 const fretsOf = (step: Step | undefined): string =>
   step?.kind === 'stroke' ? (step.stops ?? []).map((stop) => (stop ? String(stop.fret) : '–')).join('·') : '';
+
+/** What the left hand does over a stretch of the turn. */
+export interface LeftStretch {
+  /** Places in the turn, in ticks. */
+  readonly from: number;
+  readonly to: number;
+  /** False while the fingers lie on the strings or are off them. */
+  readonly pressed: boolean;
+  /** The chord, where it begins; '' where it goes on. */
+  readonly name: string;
+}
+const PRESSED = { true: 'pressed', false: 'released' };
 
 /** One turn unrolled: counts above, the script's steps below, each under its count. */
 @Component({
@@ -45,6 +59,9 @@ export class Strip {
   readonly flat = input.required<FlatPattern | null>();
   readonly slots = input.required<readonly TurnSlot[]>();
   readonly little = input('e');
+  /** Slots whose fingers are not all written. */
+  readonly workedOut = input<ReadonlySet<number>>(new Set());
+  readonly left = input<readonly LeftStretch[]>([]);
   readonly selected = input<number | null>(null);
   readonly heard = input<number | null>(null);
   readonly label = input('');
@@ -80,10 +97,20 @@ export class Strip {
         frets: fretsOf(step),
         thumb: step?.kind === 'stroke' && step.fingers[0] === 'p' && step.fingers.length === 1,
         quiet: !step || step.kind === 'rest' || step.kind === 'hold' || step.kind === 'ghost',
+        worked: this.workedOut().has(s.slot),
         accent: accentAt(this.cycle(), s.inTurn) > 0,
         chosen: n === this.selected(),
       };
     }),
+  );
+
+  protected readonly stretches = computed(() =>
+    this.left().map((l) => ({
+      ...l,
+      left: (100 * l.from) / this.length(),
+      width: (100 * (l.to - l.from)) / this.length(),
+      said: `${l.name ? `${l.name}, ` : ''}${PRESSED[`${l.pressed}`]}`,
+    })),
   );
 
   constructor() {

@@ -14,10 +14,17 @@ export interface Stitch {
   readonly ghost: boolean;
   readonly golpe: boolean;
   readonly soft: boolean;
+  /** Its fingers are not written. */
+  readonly workedOut: boolean;
 }
 
 /** The strokes of one turn as stitches in their lanes; a stroke of thumb and fingers has one in each. */
-export function stitchesOf(strokes: readonly LaidStroke[], cycle: AccentCycle, slots: number): Stitch[] {
+export function stitchesOf(
+  strokes: readonly LaidStroke[],
+  cycle: AccentCycle,
+  slots: number,
+  workedOut: ReadonlySet<number> = new Set(),
+): Stitch[] {
   const length = cycleLength(cycle);
   return strokes.flatMap((s) => {
     const share = s.inTurn / length;
@@ -36,13 +43,19 @@ export function stitchesOf(strokes: readonly LaidStroke[], cycle: AccentCycle, s
         ghost: motion.kind === 'ghost',
         golpe: hasMark(motion, '*'),
         soft: hasMark(motion, ','),
+        workedOut: workedOut.has(s.slot),
       };
     };
     if (motion.kind === 'ghost') return [make('fingers', '', 'ghost')];
     if (motion.kind === 'golpe') return [make('tap', 'G', 'golpe')];
     if (motion.kind === 'slap') return [make('tap', 'S', 'slap')];
+    if (motion.kind === 'ligado') return [make('fingers', 'L', 'pluck')];
     const shape = motion.dir === 'd' ? 'down' : motion.dir === 'u' ? 'up' : 'pluck';
-    const upper = motion.fingers.filter((f) => f !== 'p').join('');
+    const upper = motion.plectrum
+      ? motion.plectrum === 'w'
+        ? 'Pw'
+        : 'P'
+      : motion.fingers.filter((f) => f !== 'p').join('') || '?'.repeat(motion.open ?? 0);
     return [
       ...(upper ? [make('fingers', upper, shape)] : []),
       ...(motion.fingers.includes('p') ? [make('thumb', 'p', shape)] : []),

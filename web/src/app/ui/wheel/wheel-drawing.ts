@@ -24,6 +24,8 @@ export class WheelDrawing {
   readonly strokes = input.required<readonly LaidStroke[]>();
   readonly slots = input.required<readonly TurnSlot[]>();
   readonly held = input<readonly HeldShape[]>([]);
+  /** Slots of the pattern whose fingers are not all written. */
+  readonly workedOut = input<ReadonlySet<number>>(new Set());
   /** Index in `slots`. */
   readonly selected = input<number | null>(null);
   /** Place heard in the turn, 0…1. */
@@ -75,7 +77,7 @@ export class WheelDrawing {
       : [],
   );
   protected readonly stitches = computed(() =>
-    stitchesOf(this.strokes(), this.cycle(), Math.max(12, this.slots().length)),
+    stitchesOf(this.strokes(), this.cycle(), Math.max(12, this.slots().length), this.workedOut()),
   );
   protected readonly arcs = computed(() =>
     this.held().map((h) => {
@@ -85,7 +87,7 @@ export class WheelDrawing {
       const below = to - from <= 0.999 && middle > 0.25 && middle < 0.75;
       // Letters about 7.5 wide must fit along the arc.
       const room = Math.floor(((to - from) * 2 * Math.PI * RADIUS.harmony - 8) / 7.5);
-      const { name } = h.shape;
+      const name = h.name || h.shape.name;
       const shown = name.length <= room ? name : room > 2 ? `${name.slice(0, room - 1)}…` : '';
       return {
         path: arc(from, to, RADIUS.harmony),

@@ -1,0 +1,75 @@
+import { chartOf, heldChords, printChart, type Span } from '../chart/index.js';
+import { cycleLength } from '../cycle/index.js';
+import type { Section } from '../piece/index.js';
+import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
+import { lcm, wrap } from '../time/index.js';
+import type { Variant } from './model.js';
+import { keepsPlaces } from './vary.js';
+import { sourceSlots } from './source-slots.js';
+
+/** Passes of a drill over which its chart is written out. */
+const MOST_PASSES = 64;
+
+/**
+ * The chart under a drill: every stroke keeps the chord that is due at its place in the passage, wherever the drill
+ * puts the stroke.
+ */
+export function drilledChart(section: Section, pattern: Pattern, made: Pattern, variant: Variant): string {
+  const chart = chartOf(section);
+  if (variant.kind === 'open strings' || chart.length === 0) return '';
+  const [flat, drilled] = [flatten(pattern), flatten(made)];
+  if ((keepsPlaces(variant) && flat.length === drilled.length) || flat.length === 0 || drilled.length === 0)
+    return section.chart;
+  const chords = heldChords(section, []);
+  if (chords.length === 1) return section.chart;
+  const nameAt = (at: number) => {
+    const here = wrap(at, chart.length);
+    return chords.find((c) => here >= c.at && here < c.until)?.name ?? '';
+  };
+  // A burst is one passage, played again and again; the rest goes on with the music.
+  const passes = variant.kind === 'burst' ? 1 : lcm(flat.length, chart.length) / flat.length;
+  const rounds = lcm(drilled.length * Math.min(passes, MOST_PASSES), cycleLength(section.cycle));
+  const once = Math.min(passes, MOST_PASSES) * drilled.length;
+  const sources = sourceSlots(pattern, variant);
+  const spans = onePass(flat, drilled, sources, Math.min(passes, MOST_PASSES), (at) => nameAt(at + section.start));
+  // Where the drill does not begin with the cycle, the chart is turned along.
+  const turned = rotate(spans, once, wrap(0 - section.start, once));
+  const times = rounds / once > MOST_PASSES ? 1 : rounds / once;
+  return printChart(Array.from({ length: times }, () => turned).flat(), section.cycle);
+}
+
+function onePass(
+  flat: FlatPattern,
+  drilled: FlatPattern,
+  sources: readonly number[],
+  passes: number,
+  nameAt: (at: number) => string,
+): Span[] {
+  const spans: Span[] = [];
+  const n = flat.slots.length;
+  for (let pass = 0; pass < passes; pass++)
+    drilled.slots.forEach((slot, i) => {
+      const source = sources[i] ?? i;
+      // Beyond the last slot the next pass goes on.
+      const from = flat.slots[source % n]?.at ?? 0;
+      const at = (pass + Math.floor(source / n)) * flat.length + from;
+      const name = nameAt(at);
+      const last = spans.at(-1);
+      if (last?.name === name) spans[spans.length - 1] = { name, ticks: last.ticks + slot.duration };
+      else spans.push({ name, ticks: slot.duration });
+    });
+  return spans;
+}
+
+/** The spans beginning so far on. */
+function rotate(spans: readonly Span[], length: number, by: number): Span[] {
+  const [before, after]: [Span[], Span[]] = [[], []];
+  let at = 0;
+  for (const s of spans) {
+    const cut = Math.min(Math.max(0, by - at), s.ticks);
+    if (cut > 0) before.push({ name: s.name, ticks: cut });
+    if (s.ticks > cut) after.push({ name: s.name, ticks: s.ticks - cut });
+    at += s.ticks;
+  }
+  return length === 0 ? [...spans] : [...after, ...before];
+}

@@ -1,0 +1,88 @@
+import { readChord } from '../chord/index.js';
+import { type Instrument, openPitch } from '../instrument/index.js';
+import { type StringNumber, STRINGS } from '../time/index.js';
+import { bassString, HIGHEST_FRET, type Shape } from './shape.js';
+
+/** A place on the neck: string and fret from the capo. */
+export interface NeckPlace {
+  readonly string: StringNumber;
+  readonly fret: number;
+}
+type Named = Pick<Shape, 'frets' | 'name' | 'chord'>;
+const BASS_STRINGS = [6, 5, 4] as const;
+const PERFECT_FIFTH = 7;
+
+/** Chord symbols are read once: charts ask for them stroke after stroke. */
+const known = new Map<string, { readonly root: number; readonly fifth: number } | null>();
+const MOST_KNOWN = 500;
+function namedTones(symbol: string): { readonly root: number; readonly fifth: number } | null {
+  const before = known.get(symbol);
+  if (before !== undefined) return before;
+  const read = readChord(symbol);
+  const fifth = read.ok ? read.chord.tones.find((t) => t.interval.startsWith('5'))?.pitchClass : undefined;
+  const tones = read.ok ? { root: read.chord.root, fifth: fifth ?? (read.chord.root + PERFECT_FIFTH) % 12 } : null;
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(symbol, tones);
+  return tones;
+}
+const fretOn = (shape: Named, string: StringNumber): number | null => shape.frets[STRINGS.indexOf(string)] ?? null;
+function bassOf(shape: Named, { tuning, capo }: Instrument) {
+  const string = bassString(shape) ?? 6;
+  const fret = fretOn(shape, string) ?? 0;
+  return { string, fret, pitch: openPitch(tuning, string, capo) + fret };
+}
+
+/** Frets that a bass costs whose string the shape holds elsewhere. */
+const TAKEN = 3;
+/** The bass of a chord should not climb: what lies over it counts as so many frets more for each string. */
+const THINNER = 1;
+
+/**
+ * Where a chord's fifth lies as a bass, beside its root: on another bass string, under the hand. Of a chord that is no
+ * symbol it is the fifth over its bass.
+ * @example fifthInBass({ name: 'Cmaj7', frets: [null, 3, 5, 4, 5, null] }, { tuning: STANDARD_TUNING, capo: 0 }) // { string: 6, fret: 3 }
+ */
+export function fifthInBass(shape: Named, instrument: Instrument): NeckPlace {
+  const bass = bassOf(shape, instrument);
+  const tones = namedTones(shape.chord ?? shape.name);
+  // The capo lifts what is written and what sounds alike: names are of the shape as it is held.
+  const root = tones ? tones.root : (bass.pitch - instrument.capo) % 12;
+  const wanted = ((tones ? tones.fifth : root + PERFECT_FIFTH) + instrument.capo) % 12;
+  const places = BASS_STRINGS.flatMap((string) => {
+    const open = openPitch(instrument.tuning, string, instrument.capo);
+    const first = (((wanted - open) % 12) + 12) % 12;
+    return [first, first + 12].filter((fret) => fret <= HIGHEST_FRET).map((fret) => ({ string, fret }));
+  });
+  return (
+    best(
+      places.filter((p) => p.string !== bass.string),
+      shape,
+      bass,
+    ) ?? bass
+  );
+}
+
+/**
+ * A note that leads on to the next chord's bass, from a semitone below, or above where there is none below.
+ * @example leadNote({ name: 'G', frets: [3, 2, 0, 0, 0, 3] }, { name: 'C', frets: [null, 3, 2, 0, 1, 0] }, { tuning: STANDARD_TUNING, capo: 0 }) // { string: 5, fret: 2 }
+ */
+export function leadNote(shape: Named, next: Named, instrument: Instrument): NeckPlace {
+  const bass = bassOf(shape, instrument);
+  const to = bassOf(next, instrument);
+  const from = (by: number) =>
+    BASS_STRINGS.flatMap((string) => {
+      const fret = to.pitch + by - openPitch(instrument.tuning, string, instrument.capo);
+      return fret >= 0 && fret <= HIGHEST_FRET ? [{ string, fret }] : [];
+    });
+  return best(from(-1), shape, { ...bass, fret: to.fret, string: to.string }) ?? best(from(1), shape, bass) ?? bass;
+}
+
+function best(places: readonly NeckPlace[], shape: Named, from: NeckPlace): NeckPlace | null {
+  const cost = ({ string, fret }: NeckPlace) => {
+    const held = fretOn(shape, string);
+    // An open string needs no finger wherever the hand is.
+    const way = fret === 0 ? 0 : Math.abs(fret - from.fret);
+    return way + (held === null || held === fret ? 0 : TAKEN) + THINNER * Math.max(0, from.string - string);
+  };
+  return [...places].sort((a, b) => cost(a) - cost(b) || b.string - a.string)[0] ?? null;
+}

@@ -1,0 +1,64 @@
+import { type AccentCycle, checkCycle } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
+import type { Shape } from '../left-hand/index.js';
+import { type Command, refusable } from './command.js';
+import { LONGEST_ID, type Section, type Study } from './model.js';
+
+export const sectionOf = (study: Study, id: string) => study.sections.find((s) => s.id === id);
+const replaced = (study: Study, id: string, change: (s: Section) => Section): Study => {
+  const sections = study.sections.map((s) => (s.id === id ? change(s) : s));
+  return sections.some((s, i) => s !== study.sections[i]) ? { ...study, sections } : study;
+};
+/** A change of one section; `ask` is put to the section as it is and as it would be. */
+export const inSection = (
+  id: string,
+  change: (s: Section, study: Study) => Section,
+  ask: (after: Section, study: Study) => DataFault | null = () => null,
+): Command =>
+  refusable(
+    (study) => replaced(study, id, (s) => change(s, study)),
+    (study) => {
+      const before = sectionOf(study, id);
+      const after = before && change(before, study);
+      return after && after !== before ? ask(after, study) : null;
+    },
+  );
+/** The thing with these values; itself where they are its own. */
+export const put = <T extends object>(thing: T, values: Partial<T>): T =>
+  (Object.keys(values) as (keyof T)[]).every((k) => thing[k] === values[k]) ? thing : { ...thing, ...values };
+export const bounded = (n: number, low: number, high: number, otherwise: number): number =>
+  Number.isFinite(n) ? Math.min(high, Math.max(low, n)) : otherwise;
+export const within = (path: string, faults: readonly DataFault[]): DataFault | null =>
+  faults[0] ? { path: `${path}.${faults[0].path}`, message: faults[0].message } : null;
+
+/** A thing with these fields alone: what came along with it must not reach the table. */
+export function only<T extends object>(thing: T, fields: readonly (keyof T)[]): T {
+  if (Object.keys(thing).every((k) => fields.includes(k as keyof T))) return thing;
+  return Object.fromEntries(fields.flatMap((k) => (k in thing ? [[k, thing[k]]] : []))) as T;
+}
+export const plainShape = (shape: Shape): Shape => only(shape, ['id', 'name', 'chord', 'frets', 'fingers']);
+export const plainCycle = (cycle: AccentCycle): AccentCycle => {
+  const fields = only(cycle, [
+    'id',
+    'name',
+    'family',
+    'counts',
+    'labels',
+    'accents',
+    'groups',
+    'bars',
+    'countNote',
+    'tempo',
+    'school',
+    'note',
+  ]);
+  const accents = fields.accents.map((a) => only(a, ['at', 'weight']));
+  const tempo = only(fields.tempo, ['low', 'usual', 'high']);
+  const same = tempo === fields.tempo && accents.every((a, n) => a === fields.accents[n]);
+  return same ? fields : { ...fields, accents, tempo };
+};
+
+export const cycleFault = (cycle: AccentCycle): DataFault | null =>
+  cycle.id === '' || cycle.id.length > LONGEST_ID
+    ? { path: 'cycle.id', message: 'The cycle has no id.' }
+    : within('cycle', checkCycle(cycle));

@@ -1,0 +1,132 @@
+import { chordInChart, LONGEST_CHART } from '../chart/index.js';
+import { type AccentCycle, cycleLength } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
+import { checkStopped, scriptWithStops, type Shape, type StoppedNote } from '../left-hand/index.js';
+import {
+  flatten,
+  LONGEST_SCRIPT,
+  MOST_STROKES,
+  parseScript,
+  pressOnStep,
+  scriptWithOne,
+  type SlotKey,
+  writeSlot,
+} from '../script/index.js';
+import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks } from '../time/index.js';
+import { bounded, cycleFault, inSection, plainCycle, put } from './changing.js';
+import { type Command, inOrder, refusable } from './command.js';
+import type { Ladder } from './ladder.js';
+import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
+import { putShape, shapeToPut } from './shape-commands.js';
+
+const scriptFault = ({ script }: Section): DataFault | null =>
+  script.length <= LONGEST_SCRIPT
+    ? null
+    : {
+        path: 'script',
+        message: `A script holds ${LONGEST_SCRIPT} letters at most; this would make ${script.length}. Write what repeats as { … }x, or begin another section.`,
+      };
+export const setScript = (section: string, script: string): Command =>
+  inSection(section, (s) => put(s, { script }), scriptFault);
+export const setTempo = (section: string, bpm: number): Command =>
+  inSection(section, (s) => put(s, { bpm: clampBpm(bpm) }));
+export const setStart = (section: string, start: number): Command =>
+  inSection(section, (s) => put(s, { start: Math.round(bounded(start, 0, LATEST_START, s.start)) }));
+export const setLadder = (section: string, ladder: Ladder): Command =>
+  inSection(section, (s) => {
+    const { step, passes } = LADDER_BOUNDS;
+    return put(s, {
+      ladder: put(s.ladder, {
+        start: bounded(ladder.start, LOWEST_BPM, HIGHEST_BPM, s.ladder.start),
+        end: bounded(ladder.end, LOWEST_BPM, HIGHEST_BPM, s.ladder.end),
+        step: bounded(ladder.step, step.low, step.high, s.ladder.step),
+        passes: Math.round(bounded(ladder.passes, passes.low, passes.high, s.ladder.passes)),
+      }),
+    });
+  });
+
+const chartFault = ({ chart }: Section): DataFault | null =>
+  chart.length <= LONGEST_CHART
+    ? null
+    : {
+        path: 'chart',
+        message: `A chart holds ${LONGEST_CHART} letters at most; this would make ${chart.length}. Write what repeats as { … }x, or begin another section.`,
+      };
+/** Which chord when, as typed. */
+export const setChart = (section: string, chart: string): Command =>
+  inSection(section, (s) => put(s, { chart }), chartFault);
+/** How many bars a section lasts; null = until script and chart come round together. */
+export const setBars = (section: string, bars: number | null): Command =>
+  inSection(section, (s) =>
+    put(s, { bars: bars === null ? null : Math.round(bounded(bars, 1, MOST_BARS, s.bars ?? 1)) }),
+  );
+
+/** How many steps a count is cut into; a number that 5040 ticks can't hold changes nothing. */
+export const setSteps = (section: string, stepsPerCount: number): Command =>
+  inSection(section, (s) => (stepTicks(stepsPerCount) === null ? s : put(s, { stepsPerCount })));
+
+/**
+ * A key pressed on a slot of the wheel. On an empty script the slot is counted from the cycle's first
+ * count, and the line is filled up with rests to one turn.
+ */
+export const pressSlot = (section: string, slot: number, key: SlotKey): Command =>
+  inSection(
+    section,
+    (s, { cells }) => {
+      if (!Number.isInteger(slot) || slot < 0 || slot >= MOST_STROKES) return s;
+      const flat = flatten(parseScript(s.script, { stepsPerCount: s.stepsPerCount, cells }).pattern);
+      const there = flat.slots[slot];
+      if (there) {
+        const options = { stepsPerCount: s.stepsPerCount, cells };
+        return put(s, { script: writeSlot(s.script, flat, slot, pressOnStep(there.step, key), options) });
+      }
+      // What is written and can't be read is mended first.
+      if (flat.slots.length > 0 || s.script.length > LONGEST_SCRIPT) return s;
+      const steps = cycleLength(s.cycle) / (stepTicks(s.stepsPerCount) ?? 1);
+      return put(s, { script: scriptWithOne(steps, slot, pressOnStep({ kind: 'rest' }, key)) });
+    },
+    scriptFault,
+  );
+
+/** Another cycle under the same script; the pattern begins on its first count and the tempo stays. */
+export const setCycle = (section: string, cycle: AccentCycle): Command =>
+  inSection(
+    section,
+    (s) => put(s, { cycle: plainCycle(cycle), start: 0 }),
+    (s) => cycleFault(s.cycle),
+  );
+
+/**
+ * A cell or a line put into a section: its script, its steps, and the frets it names, which are written into the
+ * strokes.
+ */
+export const setCell = (
+  section: string,
+  script: string,
+  stepsPerCount: number,
+  stopped: readonly StoppedNote[] = [],
+): Command =>
+  inSection(
+    section,
+    (s) => {
+      if (stepTicks(stepsPerCount) === null) return s;
+      const own = checkStopped(stopped).length ? script : scriptWithStops(script, stepsPerCount, stopped).script;
+      return put(s, { script: own, stepsPerCount });
+    },
+    (s) => scriptFault(s) ?? checkStopped(stopped)[0] ?? null,
+  );
+
+/** Puts a shape into the study and into a section's chart: in place of its n-th chord, or in a bar behind the last. */
+export const holdShape = (section: string, shape: Shape, at: number | null = null): Command => {
+  const named = (study: Parameters<Command>[0]) => shapeToPut(study, shape);
+  return refusable(
+    (study) => hold(named(study))(study),
+    (study) => hold(named(study)).refusal?.(study) ?? null,
+  );
+  function hold(own: Shape): Command {
+    return inOrder(
+      putShape(own),
+      inSection(section, (s) => put(s, { chart: chordInChart(s.chart, own.name, at, s.cycle) }), chartFault),
+    );
+  }
+};

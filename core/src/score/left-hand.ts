@@ -1,0 +1,198 @@
+import type { Shape } from '../left-hand/index.js';
+import { hasMark, type LeftFinger, marksOn, type Motion, stopOn } from '../stroke/index.js';
+import { type StringNumber, STRINGS, type Ticks, ticks } from '../time/index.js';
+import type { Borrowed, ScoreEvent, TimedGrip } from './model.js';
+
+/** A finger on a place that the held shape does not have, for as long as its note lasts. */
+interface Away {
+  readonly string: StringNumber;
+  readonly fret: number;
+  readonly until: number;
+}
+type Holding = Exclude<LeftFinger, 0>;
+const indexOf = (string: StringNumber) => STRINGS.indexOf(string);
+const fretIn = (shape: Shape, string: StringNumber): number | null => shape.frets[indexOf(string)] ?? null;
+const fingerIn = (shape: Shape, string: StringNumber): LeftFinger | null => shape.fingers[indexOf(string)] ?? null;
+
+/** What the left hand stops on one string for a motion; null where the held shape decides. */
+export const stopFor = (motion: Motion, string: StringNumber) =>
+  motion.kind === 'ligado'
+    ? motion.string === string
+      ? motion.stop
+      : null
+    : motion.kind === 'stroke'
+      ? stopOn(motion, string)
+      : null;
+const isMuted = (motion: Motion): boolean => hasMark(motion, 'x');
+
+/**
+ * The left hand from stroke to stroke: a finger stays where the held shape has it until a note takes it away, and is
+ * away until that note ends; the strings it held are open meanwhile.
+ */
+export class LeftHandState {
+  private away = new Map<Holding, Away>();
+  private chord = -1;
+
+  /** What a string has for this stroke. Strokes are asked in their order; a string's own stop goes before all. */
+  take(motion: Motion, strings: readonly StringNumber[], at: number, end: number, chord: number, shape: Shape) {
+    if (chord !== this.chord) this.away.clear();
+    this.chord = chord;
+    for (const [finger, a] of this.away) if (a.until <= at) this.away.delete(finger);
+    for (const string of strings) {
+      // A string that is struck anew ends what rang on it.
+      for (const [finger, a] of this.away) if (a.string === string) this.away.delete(finger);
+      const stop = stopFor(motion, string);
+      const finger = stop?.finger;
+      if (!stop || finger === undefined || finger === 0) continue;
+      if (fingerIn(shape, string) === finger && fretIn(shape, string) === stop.fret) continue;
+      const rings = marksOn(motion, string).includes('~');
+      this.away.set(finger, { string, fret: stop.fret, until: rings ? Infinity : end });
+    }
+  }
+  /** The shape's fret on a string, or 0 where its finger is away. */
+  fret(shape: Shape, string: StringNumber): number | null {
+    const fret = fretIn(shape, string);
+    return fret && this.isAway(fingerIn(shape, string)) ? 0 : fret;
+  }
+  finger(shape: Shape, string: StringNumber): LeftFinger | null {
+    const finger = fingerIn(shape, string);
+    return this.isAway(finger) ? 0 : finger;
+  }
+  private isAway(finger: LeftFinger | null): boolean {
+    return finger !== null && finger !== 0 && this.away.has(finger);
+  }
+  /** Where every finger stands now. */
+  now(shape: Shape): Pick<TimedGrip, 'frets' | 'fingers' | 'borrowed'> {
+    const frets = [...shape.frets];
+    const fingers = [...shape.fingers];
+    const borrowed: Borrowed[] = [];
+    STRINGS.forEach((string, i) => {
+      if (!this.isAway(shape.fingers[i] ?? null)) return;
+      frets[i] = this.fret(shape, string);
+      fingers[i] = 0;
+    });
+    for (const [finger, a] of this.away) {
+      frets[indexOf(a.string)] = a.fret;
+      fingers[indexOf(a.string)] = finger;
+      const from = STRINGS.filter((s, i) => shape.fingers[i] === finger && s !== a.string);
+      if (from.length)
+        borrowed.push({
+          finger,
+          to: { string: a.string, fret: a.fret },
+          from,
+          free: ticks(Number.isFinite(a.until) ? a.until : -1),
+          due: null,
+        });
+    }
+    return { frets, fingers, borrowed };
+  }
+  /** Places that fingers leave at a time: the note that needed them is over. */
+  release(at: number): boolean {
+    let left = false;
+    for (const [finger, a] of this.away)
+      if (a.until <= at) {
+        this.away.delete(finger);
+        left = true;
+      }
+    return left;
+  }
+  get anyAway(): boolean {
+    return this.away.size > 0;
+  }
+}
+
+/** What the grips are made of: the events, and what is held on each of them. */
+interface Held {
+  readonly events: readonly ScoreEvent[];
+  readonly length: Ticks;
+  /** When a chord of the chart begins, and its shape. */
+  readonly chords: readonly { readonly at: Ticks; readonly shape: Shape }[];
+}
+type Moment = Omit<TimedGrip, 'until'>;
+
+/** The left hand in time, from the events in their order. Neighbours that are the same are one. */
+export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
+  const state = new LeftHandState();
+  const moments: Moment[] = [];
+  const shapeOf = (chord: number) => chords[chord]?.shape;
+  let [pressed, next] = [true, 0];
+  const put = (at: number, chord: number, is: boolean) => {
+    const shape = shapeOf(chord);
+    if (shape) moments.push({ at: ticks(at), chord, pressed: is, ...state.now(shape) });
+  };
+  /** Chords that begin before a time without a stroke on them yet. */
+  const changesUntil = (at: number, chord: number) => {
+    for (; next < chords.length && (chords[next]?.at ?? 0) <= at; next++)
+      if (next > chord) put(chords[next]?.at ?? 0, next, pressed);
+  };
+  let chord = 0;
+  put(0, 0, true);
+  events.forEach((e, i) => {
+    changesUntil(e.at, chord);
+    if (e.motion.kind === 'ghost' || e.motion.kind === 'golpe') return;
+    const shape = shapeOf(e.chord);
+    if (!shape) return;
+    chord = e.chord;
+    const end = e.at + e.duration;
+    state.take(
+      e.motion,
+      e.notes.map((n) => n.string),
+      e.at,
+      end,
+      chord,
+      shape,
+    );
+    pressed = !isMuted(e.motion) && (e.motion.kind !== 'slap' || pressed);
+    put(e.at, chord, pressed);
+    const following = events[i + 1]?.at ?? length;
+    // What ends before the next stroke ends where it is written.
+    if (end >= following) return;
+    const letGo = hasMark(e.motion, '^') && pressed;
+    changesUntil(end, chord);
+    // Held over a change, it ends on the chord that has come.
+    chord = Math.max(chord, next - 1);
+    if (state.release(end) || letGo) put(end, chord, pressed && !letGo);
+    if (letGo) pressed = false;
+  });
+  changesUntil(length, chord);
+  return joined(moments, length).map((g) => ({ ...g, borrowed: g.borrowed.map((b) => due(b, g, events, length)) }));
+}
+
+/** By when a borrowed finger is needed at home. */
+function due(b: Borrowed, grip: TimedGrip, events: readonly ScoreEvent[], length: Ticks): Borrowed {
+  const free = b.free >= 0 ? b.free : grip.until;
+  for (let i = firstFrom(events, free); i < events.length; i++) {
+    const e = events[i] as ScoreEvent;
+    if (e.chord !== grip.chord) break;
+    if (e.notes.some((n) => b.from.includes(n.string)) && !isMuted(e.motion))
+      return { ...b, free: ticks(Math.min(free, length)), due: e.at };
+  }
+  return { ...b, free: ticks(Math.min(free, length)), due: null };
+}
+function firstFrom(events: readonly ScoreEvent[], at: number): number {
+  let [low, high] = [0, events.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if ((events[mid]?.at ?? 0) < at) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
+
+function joined(moments: readonly Moment[], length: Ticks): TimedGrip[] {
+  const grips: TimedGrip[] = [];
+  moments.forEach((m, i) => {
+    const until = moments[i + 1]?.at ?? length;
+    const last = grips.at(-1);
+    if (last && same(last, m)) grips[grips.length - 1] = { ...last, until };
+    else if (until > m.at) grips.push({ ...m, until });
+  });
+  return grips;
+}
+const same = (a: Moment, b: Moment): boolean =>
+  a.chord === b.chord &&
+  a.pressed === b.pressed &&
+  a.frets.every((f, i) => f === b.frets[i]) &&
+  a.fingers.every((f, i) => f === b.fingers[i]) &&
+  a.borrowed.length === b.borrowed.length &&
+  a.borrowed.every((x, i) => x.free === b.borrowed[i]?.free);

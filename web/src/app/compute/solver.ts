@@ -1,0 +1,32 @@
+import {
+  bothHands,
+  compareSchools,
+  easier,
+  fingerLine,
+  fitCycle,
+  LINE_SCHOOLS,
+  rankKeys,
+  shapeRow,
+  voicings,
+} from '@ruffle-wheel/core';
+import type { Solver } from './protocol';
+
+/** What each question is answered with: the worker exposes it, tests call it in the page. */
+export const solver: Solver = {
+  fitCycle: (request, progress) => fitCycle(request, { progress }),
+  fingerLine: ({ line, school, k }, progress) => {
+    const own = 1 / (LINE_SCHOOLS.length + 1);
+    const best = fingerLine({ ...line, school, k }, { progress: (share) => progress(share * own) });
+    const schools = compareSchools(line, LINE_SCHOOLS, { progress: (share) => progress(own + share * (1 - own)) });
+    return { best, schools };
+  },
+  voicings: ({ request, hard }, progress) => {
+    const { chord } = request;
+    const found = voicings(request, { progress });
+    const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
+    return { found, easier: from && chord !== undefined ? easier({ ...request, chord }, from) : [] };
+  },
+  bothHands: ({ read, request }, progress) => bothHands(read, request, undefined, { progress }),
+  rankKeys: (request, progress) => rankKeys(request, { progress }),
+  shapeRow: (request, progress) => shapeRow(request, { progress }),
+};

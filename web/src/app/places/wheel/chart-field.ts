@@ -1,0 +1,159 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  chartOf,
+  type Command,
+  fretsText,
+  inOrder,
+  isPushed,
+  MOST_BARS,
+  putShape,
+  pushedScript,
+  readNames,
+  type RowRequest,
+  type RowResult,
+  sayFaults,
+  setBars,
+  setChart,
+  setScript,
+} from '@ruffle-wheel/core';
+import { Solve } from '../../compute/solve';
+import { Asking } from '../../parts/asking/asking';
+import { Working } from '../../parts/asking/working';
+import { Collection, OpenStudy } from '../../study';
+import { words } from '../../words/en';
+import { shapeFrom } from '../../parts/shape-from';
+
+/** Chords on few strings are a last resort. */
+const LEAST_STRINGS = 4;
+const SHOWN_FAULTS = 5;
+
+/** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */
+@Component({
+  selector: 'app-chart-field',
+  imports: [Working],
+  templateUrl: './chart-field.html',
+  styleUrl: './chart-field.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartField {
+  protected readonly words = words.chart;
+  protected readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly solve = inject(Solve);
+  private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
+  /** Shapes are kept when the field is left: what is typed on the way may be a symbol too. */
+  private readonly typing = signal(false);
+  protected readonly mostBars = MOST_BARS;
+
+  protected readonly section = this.open.written;
+  protected readonly text = computed(() => this.section()?.chart ?? '');
+  private readonly shapes = computed(() => this.open.study()?.shapes ?? []);
+  private readonly names = computed(() => {
+    const section = this.section();
+    return section ? readNames(section, this.shapes()) : null;
+  });
+  protected readonly faults = computed(() => sayFaults(this.names()?.chartFaults ?? []).slice(0, SHOWN_FAULTS));
+  protected readonly bars = computed(() => {
+    const section = this.section();
+    return section ? chartOf(section).bars : 0;
+  });
+
+  private readonly ask = computed((): RowRequest | null => {
+    const study = this.open.study();
+    const section = this.section();
+    const wanting = this.names()?.wanting ?? [];
+    if (!study || !section || wanting.length === 0) return null;
+    const wanted = new Set(wanting);
+    const held = new Map(study.shapes.map((s) => [s.name, s]));
+    const chords = chartOf(section).chords.flatMap((c) => (wanted.has(c.name) || held.has(c.name) ? [c.name] : []));
+    return {
+      chords: chords.filter((c, i) => c !== chords[i - 1]),
+      given: Object.fromEntries(
+        chords.flatMap((c) => {
+          const shape = held.get(c);
+          return shape ? [[c, { frets: shape.frets, fingers: shape.fingers }]] : [];
+        }),
+      ),
+      round: true,
+      tuning: study.instrument.tuning,
+      neck: this.open.neck(),
+      profile: this.collection.profile(),
+      atLeast: LEAST_STRINGS,
+      bass: 'root',
+      k: 1,
+    };
+  });
+  protected readonly asking: Asking<RowRequest, RowResult>;
+  /** Shapes of least movement for the symbols that have none yet. */
+  protected readonly found = computed(() => {
+    const latest = this.asking.latest();
+    if (!latest || latest.answer.infeasible) return [];
+    const wanted = new Set(this.names()?.wanting ?? []);
+    const [best] = latest.answer.answers;
+    return latest.ask.chords.flatMap((name, i) => {
+      const held = best?.shapes[i];
+      if (!held || !wanted.delete(name)) return [];
+      return [{ shape: shapeFrom(name, held), frets: fretsText(held) }];
+    });
+  });
+  protected readonly unfound = computed(() => {
+    const latest = this.asking.latest();
+    return latest && latest.ask === this.ask() ? (latest.answer.infeasible ?? []) : [];
+  });
+
+  /** Null where no stroke could take a chord early. */
+  protected readonly pushed = computed(() => {
+    const [section, study] = [this.section(), this.open.study()];
+    return section && study && section.chart.trim() ? isPushed(section, study) : null;
+  });
+
+  constructor() {
+    // What was found is kept before the question goes with the panel.
+    inject(DestroyRef).onDestroy(() => this.keepShapes());
+    this.asking = new Asking<RowRequest, RowResult>(
+      this.ask,
+      (ask, progress) => this.solve.row(ask, progress),
+      () => (this.typing() ? this.open.tryOut(this.shapesFound()) : this.keepShapes()),
+    );
+  }
+  private shapesFound(): Command {
+    return inOrder(...this.found().map((f) => putShape(f.shape)));
+  }
+  private keepShapes() {
+    if (this.found().length) this.open.adjust(this.shapesFound());
+  }
+
+  protected type(chart: string) {
+    const section = this.section();
+    this.typing.set(true);
+    if (section) this.open.adjust(setChart(section.id, chart), `chart ${section.id}`);
+  }
+  protected left() {
+    if (!this.typing()) return;
+    this.typing.set(false);
+    this.open.tryOut(null);
+    this.keepShapes();
+  }
+  protected fix(from: number, to: number, text: string) {
+    const section = this.section();
+    if (section) this.open.apply(setChart(section.id, section.chart.slice(0, from) + text + section.chart.slice(to)));
+    this.field().nativeElement.focus();
+  }
+  protected barsTo(value: string) {
+    const section = this.section();
+    if (section) this.open.apply(setBars(section.id, value.trim() === '' ? null : Number(value)));
+  }
+  protected push() {
+    const [section, study] = [this.section(), this.open.study()];
+    if (section && study) this.open.apply(setScript(section.id, pushedScript(section, study, this.pushed() !== true)));
+  }
+}
