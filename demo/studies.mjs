@@ -176,8 +176,8 @@ const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', 
   ],
   sections: [
     section('hl-a', 'Comping', 'bossa-three-two', {
-      // The last stroke of each bar takes the coming chord; the thumb goes to the fifth on 3.
-      script: 'pima:t! - p:b ima:t p:f - pima:t> - | p:b - pima:t - p:f ima:t p:b ima:t>',
+      // The last stroke takes the coming chord; the thumb goes to the fifth on 3.
+      script: 'pima:t! - p:b ima:t p:f - pima:t - | p:b - pima:t - p:f ima:t p:b ima:t>',
       chart: '"G maj 7" | "E 7 ♭9" | "Am 7" | %',
       bpm: 126,
       ladder: { start: 90, end: 150, step: 5, passes: 4 },

@@ -19,6 +19,7 @@ import {
   readSection,
   renderPlan,
   rotations,
+  scoreOf,
   shapeRow,
   STANDARD_TUNING,
   voicings,
@@ -26,7 +27,7 @@ import {
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 function measure(work, runs = 31) {
-  for (let n = 0; n < 5; n++) work();
+  for (let n = 0; n < Math.min(30, runs); n++) work();
   return median(
     Array.from({ length: runs }, () => {
       const from = performance.now();
@@ -52,6 +53,45 @@ const reading = (script) => () =>
 say('whole reading, five strokes over 12 counts', ms(measure(reading('ed ad md id iu'))), 'keystroke to findings');
 say('whole reading, 61 strokes that come round after 61 turns', ms(measure(reading(strokes(61)), 9)), 'under 50 ms');
 say('whole reading, 4 000 strokes', ms(measure(reading(strokes(4000)), 3)), 'in the worker');
+/** 64 bars of tangos, sixteen strokes a bar, a chord a bar, frets in a quarter of the strokes. */
+const SIXTY_FOUR = Array.from({ length: 64 }, (_, bar) =>
+  Array.from({ length: 16 }, (_, n) =>
+    n % 4 === 0 ? 'p:b' : n % 4 === 3 ? `i:2f${(bar % 4) + 1}=${(bar % 4) + 1}` : 'ima:t'[0] + ':3',
+  ).join(' '),
+).join(' | ');
+const NAMES = ['C', 'G', 'Am', 'F'];
+const FRETS = { C: [null, 3, 2, 0, 1, 0], G: [3, 2, 0, 0, 0, 3], Am: [null, 0, 2, 2, 1, 0], F: [1, 3, 3, 2, 1, 1] };
+const FINGERS = { C: [null, 3, 2, 0, 1, 0], G: [2, 1, 0, 0, 0, 3], Am: [null, 0, 2, 3, 1, 0], F: [1, 3, 4, 2, 1, 1] };
+const held = NAMES.map((name) => ({ id: name, name, frets: FRETS[name], fingers: FINGERS[name] }));
+const tangos = cycleById('tangos');
+const bars64 = (script) => ({
+  section: {
+    ...makeSection('s', 'S', tangos),
+    stepsPerCount: 4,
+    script,
+    chart: Array.from({ length: 64 }, (_, n) => NAMES[n % 4]).join(' | '),
+  },
+  shapes: held,
+  tuning: STANDARD_TUNING,
+  capo: 0,
+  profile: DEFAULT_PROFILE,
+});
+{
+  const { section, shapes } = bars64(SIXTY_FOUR);
+  const study = { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes };
+  say(
+    'scoreOf, 64 bars',
+    ms(measure(() => scoreOf(section, study), 31)),
+    `${scoreOf(section, study).events.length} strokes`,
+  );
+  say('scoreOf + whole reading, 64 bars', ms(measure(() => readSection(bars64(SIXTY_FOUR)), 31)), 'under 50 ms');
+  let n = 0;
+  say(
+    'a keystroke in it',
+    ms(measure(() => readSection(bars64(SIXTY_FOUR.slice(0, -7) + (++n % 2 ? 'i:3' : 'i:2'))), 31)),
+    'under 16 ms',
+  );
+}
 const parse = (n) => {
   const text = strokes(n);
   return measure(() => parseScript(text, { stepsPerCount: 2 }));

@@ -1,6 +1,6 @@
 import type { Cell } from '../catalogue/index.js';
 import type { HandProfile } from '../player/index.js';
-import { handLoad } from '../right-hand/index.js';
+import { exchangedLoad, handLoad } from '../right-hand/index.js';
 import { flatten, mapLeaves, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
 import { fingerLine, LINE_SCHOOLS, type LineNote } from '../solve/finger-line/index.js';
 import { type Finger, FINGERS, fingersOf, type Stroke } from '../stroke/index.js';
@@ -42,6 +42,9 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
   const from = cause.kind === 'joint' ? cause.from : cause.finger;
   for (const to of FINGERS) {
     if (to === from) continue;
+    // Reckoned on the strokes themselves: the pattern is made only where it is worth it.
+    const reached = exchangedLoad(flat, [from, to], bpm, profile).ceiling;
+    if (reached === null || reached <= ceiling * WORTH) continue;
     const other = vary(pattern, { kind: 'pair', from, to });
     // An exchange that puts two fingers' strokes on one is another pattern.
     if (flatten(other).events.every((e) => new Set(fingersOf(e.motion)).size === fingersOf(e.motion).length))

@@ -76,8 +76,28 @@ const isHalf = (a: Touch, b: Touch) => a.dir !== null && b.dir !== null && a.dir
  * way twice needs its whole return in between; after an opposite stroke it is already on its way, half
  * does. Available time falls as 1/tempo, so each pair's own ceiling is tempo × available ÷ needed.
  */
-export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): HandLoad {
+export const handLoad = (flat: FlatPattern, tempo: Bpm, profile: HandProfile): HandLoad =>
+  loadOf(touches(flat), flat.length, tempo, profile);
+/**
+ * The load after two fingers have changed places. A golpe stays with the finger that taps it; where that finger would
+ * stroke at once, the golpe is left out.
+ */
+export function exchangedLoad(
+  flat: FlatPattern,
+  [from, to]: readonly [Finger, Finger],
+  tempo: Bpm,
+  profile: HandProfile,
+): HandLoad {
   const all = touches(flat);
+  const other = (f: Finger): Finger => (f === from ? to : f === to ? from : f);
+  const busy = new Set(all.flatMap((t) => (t.golpe ? [] : [`${t.slot} ${other(t.finger)}`])));
+  const exchanged = all.flatMap((t): Touch[] =>
+    t.golpe ? (busy.has(`${t.slot} ${t.finger}`) ? [] : [t]) : [{ ...t, finger: other(t.finger) }],
+  );
+  return loadOf(exchanged, flat.length, tempo, profile);
+}
+
+function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandProfile): HandLoad {
   const fingers: FingerLoad[] = [];
   let ceiling: number | null = null;
   let cause: CeilingCause | null = null;
@@ -86,7 +106,7 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
     ceiling = bpmLimit;
     cause = why;
   };
-  const loopMs = millisOf(flat.length, tempo);
+  const loopMs = millisOf(length, tempo);
   for (const finger of FINGERS) {
     const own = all.filter((t) => t.finger === finger);
     if (own.length === 0) continue;
@@ -94,7 +114,7 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
     own.forEach((t, i) => {
       const last = i === own.length - 1;
       const next = (last ? own[0] : own[i + 1]) as Touch;
-      const gap = millisOf(ticks(next.at + (last ? flat.length : 0) - t.at), tempo);
+      const gap = millisOf(ticks(next.at + (last ? length : 0) - t.at), tempo);
       const half = isHalf(t, next);
       const needed = returnTime(profile, finger, half);
       const share = needed / gap;
@@ -117,7 +137,7 @@ export function handLoad(flat: FlatPattern, tempo: Bpm, profile: HandProfile): H
     fingers.push(load);
     limit(load.ceiling, load.golpe ? { kind: 'golpe', finger } : { kind: 'finger', finger, half: load.half });
   }
-  const joints = jointLoads(flat.length, all, tempo, profile);
+  const joints = jointLoads(length, all, tempo, profile);
   const worst = joints[0];
   if (worst) limit(worst.ceiling, { kind: 'joint', from: worst.from, to: worst.to });
   return { fingers, joints, ceiling, cause };

@@ -1,4 +1,4 @@
-import type { Finger } from '../stroke/index.js';
+import { type Finger, ringingBefore } from '../stroke/index.js';
 import type { Midi, StringNumber, Ticks } from '../time/index.js';
 
 /** A stroke with its strings resolved: what planting is decided from. */
@@ -35,20 +35,6 @@ function figureStarts(events: readonly PlantEvent[]): number[] {
   return starts;
 }
 
-/** Strings that an earlier stroke, marked to ring, still holds when stroke `index` plays. The pattern loops. */
-function ringingBefore(events: readonly PlantEvent[], index: number): Set<StringNumber> {
-  const ringing = new Set<StringNumber>();
-  if (!events.some((e) => e.rings)) return ringing;
-  for (let n = events.length; n >= 1; n--) {
-    const e = events[(index - n + events.length * 2) % events.length];
-    for (const t of e?.touches ?? []) {
-      if (e?.rings) ringing.add(t.string);
-      else ringing.delete(t.string);
-    }
-  }
-  return ringing;
-}
-
 /**
  * Which fingers can be set on their strings beforehand. From a figure's first stroke the longest run of
  * different fingers that rises in pitch is planted; the rest plays unplanted; nothing is planted on a
@@ -57,9 +43,14 @@ function ringingBefore(events: readonly PlantEvent[], index: number): Set<String
 export function plantPlan(events: readonly PlantEvent[]): Plant[] {
   const plants: Plant[] = [];
   const starts = figureStarts(events);
+  // The pattern goes round.
+  const ringing = ringingBefore(
+    events.map((e) => ({ strings: e.touches.map((t) => t.string), rings: e.rings })),
+    true,
+  );
   starts.forEach((start, n) => {
     const end = starts[n + 1] ?? events.length;
-    const reasons = runReasons(events, start, end);
+    const reasons = runReasons(events, start, end, ringing[start] ?? new Set());
     const planted = reasons.findIndex((r) => r !== null);
     const run = planted === -1 ? end - start : planted;
     const set = events.slice(start, start + run).flatMap((e) => e.touches.flatMap((t) => t.finger ?? []));
@@ -72,9 +63,13 @@ export function plantPlan(events: readonly PlantEvent[]): Plant[] {
   return plants;
 }
 
-function runReasons(events: readonly PlantEvent[], start: number, end: number): (NotPlanted | null)[] {
+function runReasons(
+  events: readonly PlantEvent[],
+  start: number,
+  end: number,
+  ringing: ReadonlySet<StringNumber>,
+): (NotPlanted | null)[] {
   const used = new Set<Finger>();
-  const ringing = events.length ? ringingBefore(events, start) : new Set<StringNumber>();
   let highest = -Infinity;
   let over = false;
   const reasons: (NotPlanted | null)[] = [];

@@ -35,6 +35,28 @@ export function soundStroke(
   instrument: Instrument,
   next: Shape = OPEN_SHAPE,
 ): SoundedNote[] {
+  if (motion.kind === 'golpe' || motion.kind === 'slap' || motion.kind === 'ghost') return [];
+  const key = motion.kind === 'stroke' && motion.strings === 'lead' ? next : null;
+  const known = met.get(motion)?.find((m) => m.shape === shape && m.instrument === instrument && m.next === key);
+  if (known) return known.notes;
+  const notes = soundAnew(motion, shape, instrument, next);
+  const own = met.get(motion) ?? [];
+  if (own.length >= MOST_KEPT) own.length = 0;
+  own.push({ shape, instrument, next: key, notes });
+  met.set(motion, own);
+  return notes;
+}
+/** The same few strokes meet the same few shapes all through a section. */
+const met = new WeakMap<Motion, Met[]>();
+const MOST_KEPT = 16;
+interface Met {
+  readonly shape: Shape;
+  readonly instrument: Instrument;
+  readonly next: Shape | null;
+  readonly notes: SoundedNote[];
+}
+
+function soundAnew(motion: Motion, shape: Shape, instrument: Instrument, next: Shape): SoundedNote[] {
   const note = (string: StringNumber, own: number | null, finger: Finger | null): SoundedNote => {
     // What the stroke brings with it goes before the shape that is held.
     const fret = own ?? shape.frets[STRINGS.indexOf(string)] ?? 0;

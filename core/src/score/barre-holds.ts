@@ -16,13 +16,18 @@ export interface BarreHold {
 
 /** Strings from the first to the last that one finger holds; 0 without a barre. */
 export function barreOver(shape: Pick<Shape, 'fingers'>): number {
+  const before = known.get(shape.fingers);
+  if (before !== undefined) return before;
   let most = 0;
   for (const finger of [1, 2, 3, 4] as const) {
     const held = STRINGS.flatMap((_, i) => (shape.fingers[i] === finger ? [i] : []));
     if (held.length > 1) most = Math.max(most, (held.at(-1) ?? 0) - (held[0] ?? 0) + 1);
   }
+  known.set(shape.fingers, most);
   return most;
 }
+/** Grips of one shape share its fingers. */
+const known = new WeakMap<object, number>();
 
 /**
  * The barres of a score, the one that asks most of the hand first. Neighbouring grips with barres count as one; under

@@ -23,6 +23,16 @@ export interface ChangesSetting {
   /** Length after which shapes and strokes come round; then the last shape leads to the first. */
   readonly loop?: Ticks;
 }
+/** Where strokes in their order begin that are not before a place. */
+function firstFrom(strokes: readonly TimedStrings[], at: number): number {
+  let [low, high] = [0, strokes.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if ((strokes[mid]?.at ?? 0) < at) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
 /** Strokes further away than this say nothing about a change. */
 const NEAR_COUNTS = 4;
 
@@ -38,10 +48,17 @@ export function changes(
   { neck = neckOf(profile), loop }: ChangesSetting = {},
 ): TimedChange[] {
   const near = NEAR_COUNTS * TICKS_PER_COUNT;
+  const sorted = [...strokes].sort((a, b) => a.at - b.at);
+  /** Strokes that can be near a place; those beyond the seam are near to both ends. */
+  const nearTo = (at: number): readonly TimedStrings[] => {
+    if (loop !== undefined && (loop <= 2 * near || at < near || at > loop - near)) return sorted;
+    return sorted.slice(firstFrom(sorted, at - near), firstFrom(sorted, at + near + 1));
+  };
+  const made = new Map<string, ShapeChange>();
   const found = shapes.flatMap((now, index): TimedChange[] => {
     const before = shapes[index - 1] ?? (loop === undefined ? undefined : shapes.at(-1));
     if (!before || before.shape.id === now.shape.id) return [];
-    const around = strokes.flatMap((s): StrokeNear[] => {
+    const around = nearTo(now.at).flatMap((s): StrokeNear[] => {
       let away = s.at - now.at;
       // The round closes: what is far ahead is just behind.
       if (loop !== undefined && away >= loop / 2) away -= loop;
@@ -50,7 +67,11 @@ export function changes(
       const ms = millisOf(ticks(Math.abs(away)), tempo);
       return [{ ms: away < 0 ? 0 - ms : ms, strings: s.strings }];
     });
-    const change = changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: around });
+    // A row that goes round makes the same change among the same strokes again and again.
+    const key = `${before.shape.id} ${now.shape.id} ${around.map((s) => `${s.ms}:${s.strings.join('')}`).join()}`;
+    const change =
+      made.get(key) ?? changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: around });
+    made.set(key, change);
     return [{ ...change, at: now.at, index }];
   });
   return found.sort((a, b) => b.difficulty - a.difficulty || a.at - b.at);

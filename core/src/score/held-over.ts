@@ -6,9 +6,12 @@ import type { HeldOver, Score } from './model.js';
  * chord's belongs to it already.
  */
 export function heldOver({ events, chords }: Pick<Score, 'events' | 'chords'>): HeldOver[] {
+  let chord = 0;
   return events.flatMap((e, event): HeldOver[] => {
+    // Events come in their order, and so do chords.
+    while (chord < chords.length && (chords[chord]?.at ?? 0) <= e.at) chord++;
     if (e.notes.length === 0 || hasMark(e.motion, '>') || hasMark(e.motion, '^') || hasMark(e.motion, "'")) return [];
-    const chord = chords.findIndex((c) => c.at > e.at && c.at < e.at + e.duration);
-    return chord < 0 ? [] : [{ event, chord }];
+    const next = chords[chord];
+    return next && next.at < e.at + e.duration ? [{ event, chord }] : [];
   });
 }

@@ -63,6 +63,7 @@ export class LeftHandState {
   }
   /** Where every finger stands now. */
   now(shape: Shape): Pick<TimedGrip, 'frets' | 'fingers' | 'borrowed'> {
+    if (this.away.size === 0) return { frets: shape.frets, fingers: shape.fingers, borrowed: NONE };
     const frets = [...shape.frets];
     const fingers = [...shape.fingers];
     const borrowed: Borrowed[] = [];
@@ -108,6 +109,7 @@ interface Held {
   /** When a chord of the chart begins, and its shape. */
   readonly chords: readonly { readonly at: Ticks; readonly shape: Shape }[];
 }
+const NONE: readonly Borrowed[] = [];
 type Moment = Omit<TimedGrip, 'until'>;
 
 /** The left hand in time, from the events in their order. Neighbours that are the same are one. */
@@ -155,7 +157,9 @@ export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
     if (letGo) pressed = false;
   });
   changesUntil(length, chord);
-  return joined(moments, length).map((g) => ({ ...g, borrowed: g.borrowed.map((b) => due(b, g, events, length)) }));
+  return joined(moments, length).map((g) =>
+    g.borrowed.length ? { ...g, borrowed: g.borrowed.map((b) => due(b, g, events, length)) } : g,
+  );
 }
 
 /** By when a borrowed finger is needed at home. */
@@ -192,7 +196,7 @@ function joined(moments: readonly Moment[], length: Ticks): TimedGrip[] {
 const same = (a: Moment, b: Moment): boolean =>
   a.chord === b.chord &&
   a.pressed === b.pressed &&
-  a.frets.every((f, i) => f === b.frets[i]) &&
-  a.fingers.every((f, i) => f === b.fingers[i]) &&
+  (a.frets === b.frets || a.frets.every((f, i) => f === b.frets[i])) &&
+  (a.fingers === b.fingers || a.fingers.every((f, i) => f === b.fingers[i])) &&
   a.borrowed.length === b.borrowed.length &&
   a.borrowed.every((x, i) => x.free === b.borrowed[i]?.free);

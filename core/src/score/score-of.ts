@@ -5,13 +5,13 @@ import { OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import type { Section, StudyPart } from '../piece/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../script/index.js';
-import { hasMark, type LeftFinger } from '../stroke/index.js';
-import { lcm, midi, ticks, type Ticks, wrap } from '../time/index.js';
+import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
+import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
 import { gripsOf, LeftHandState, stopFor } from './left-hand.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote } from './model.js';
 
-/** Strokes written out of a score, and turns of its cycle. */
-export const MOST_EVENTS = 20_000;
+/** Notes written out of a score, and turns of its cycle. */
+export const MOST_NOTES = 20_000;
 const MOST_TURNS = 512;
 
 export interface ScoreOptions {
@@ -34,8 +34,8 @@ export function scoreOf(section: Section, study: StudyPart, options: ScoreOption
   const whole = lcm(lcm(flat.length || turn, turn), chart.length || turn);
   const bars = section.bars === null ? null : barsFrom(section, section.bars);
   const wanted = bars ? bars.reduce((sum, b) => sum + b.length, 0) : whole;
-  const perTurn = flat.length ? (flat.events.length * turn) / flat.length : 0;
-  const most = Math.max(1, Math.min(MOST_TURNS, perTurn ? Math.floor(MOST_EVENTS / perTurn) : MOST_TURNS));
+  const perTurn = flat.length ? (notesOf(flat) * turn) / flat.length : 0;
+  const most = Math.max(1, Math.min(MOST_TURNS, perTurn ? Math.floor(MOST_NOTES / perTurn) : MOST_TURNS));
   const length = ticks(Math.min(wanted, most * turn));
   const chords = chordsUntil(length, heldChords(section, study.shapes), chart.length);
   const events = eventsOf({ section, flat, start, whole, length, chords, instrument: study.instrument, ...options });
@@ -50,6 +50,14 @@ export function scoreOf(section: Section, study: StudyPart, options: ScoreOption
     truncated: length < wanted,
   };
 }
+
+/** How many notes a pass has, or a few more: a strum may go through all strings. */
+const notesOf = ({ events }: FlatPattern): number =>
+  events.reduce((n, { motion: m }) => {
+    if (m.kind !== 'stroke') return n + 1;
+    const strings = numberedStrings(m)?.length ?? (m.dir ? STRINGS.length : m.fingers.length);
+    return n + Math.max(1, strings);
+  }, 0);
 
 /** So many bars, or as many as there is room for. */
 function barsFrom({ id, cycle }: Section, count: number | null, length = Infinity): ScoreBar[] {
@@ -135,7 +143,7 @@ function eventsOf(laying: Laying): ScoreEvent[] {
         motion: e.motion,
         level: e.level,
         chord: on,
-        notes: notesOf(e, at, on, state, laying),
+        notes: notesAt(e, at, on, state, laying),
         source: { section: section.id, range: e.range },
       });
     }
@@ -163,14 +171,18 @@ function chordAfter(until: number, now: number, { chords, length }: Laying): num
 }
 
 /** The notes of one stroke, with what every string has then. */
-function notesOf(e: PatternEvent, at: number, on: number, state: LeftHandState, laying: Laying): ScoreNote[] {
+function notesAt(e: PatternEvent, at: number, on: number, state: LeftHandState, laying: Laying): ScoreNote[] {
   const { chords, instrument, workedOut } = laying;
   const shape: Shape = chords[on]?.shape ?? OPEN_SHAPE;
   const next = chords[(on + 1) % chords.length]?.shape ?? OPEN_SHAPE;
   const met = soundStroke(e.motion, shape, instrument, next);
   const strings = met.map((n) => n.string);
   state.take(e.motion, strings, at, at + e.duration, on, shape);
-  return met.map(({ string, fret, midi: pitch, finger }): ScoreNote => {
+  const isWorkedOut = workedOut?.has(e.slot) ?? false;
+  // With every finger at home the same stroke on the same shape has the same notes.
+  const known = state.anyAway ? undefined : atHome.get(met);
+  if (known?.isWorkedOut === isWorkedOut) return known.notes;
+  const notes = met.map(({ string, fret, midi: pitch, finger }): ScoreNote => {
     const stop = stopFor(e.motion, string);
     // A bass of its own, or a fret that the stroke brings, is not the shape's.
     const own = stop !== null || state.fret(shape, string) === null;
@@ -184,9 +196,12 @@ function notesOf(e: PatternEvent, at: number, on: number, state: LeftHandState, 
       midi: sounding === fret ? pitch : midi(openPitch(instrument.tuning, string, instrument.capo) + sounding),
       right: finger,
       left,
-      workedOut: workedOut?.has(e.slot) ?? false,
+      workedOut: isWorkedOut,
     };
   });
+  if (!state.anyAway) atHome.set(met, { isWorkedOut, notes });
+  return notes;
 }
+const atHome = new WeakMap<object, { readonly isWorkedOut: boolean; readonly notes: ScoreNote[] }>();
 const leftFinger = (written: LeftFinger | null, fret: number, held: LeftFinger | null): LeftFinger | null =>
   fret === 0 ? 0 : (written ?? held);

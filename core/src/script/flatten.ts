@@ -10,6 +10,16 @@ import { shares } from './shares.js';
  * @example flatten(parseScript('p - i', { stepsPerCount: 2 }).pattern).events.map((e) => e.duration) // [5040, 2520]
  */
 export function flatten(pattern: Pattern): FlatPattern {
+  const before = known.get(pattern);
+  if (before) return before;
+  const now = flattenAnew(pattern);
+  known.set(pattern, now);
+  return now;
+}
+/** A pattern never changes: what reads it lays it out once. */
+const known = new WeakMap<Pattern, FlatPattern>();
+
+function flattenAnew(pattern: Pattern): FlatPattern {
   const slots: Slot[] = [];
   const bars: { at: Ticks; range: Range }[] = [];
   let at = 0;
@@ -19,8 +29,9 @@ export function flatten(pattern: Pattern): FlatPattern {
       if (item.kind === 'bar') bars.push({ at: ticks(at), range: called?.range ?? item.range });
       else if (item.kind === 'level') level = item.level;
       else if (item.kind === 'step') {
-        const place = { at: ticks(at), duration: ticks(step), step: item.step, level };
-        slots.push(called ? { ...place, ...called } : { ...place, range: item.range });
+        const { range, cell } = called ?? { range: item.range, cell: undefined };
+        const slot = { at: ticks(at), duration: ticks(step), step: item.step, level, range };
+        slots.push(cell === undefined ? slot : { ...slot, cell });
         at += step;
       } else if (item.kind === 'group') {
         const inside = called ?? (item.cell === undefined ? null : { cell: item.cell, range: item.range });

@@ -2,7 +2,6 @@ import { type AccentCycle, cycleLength, groupStarts, placeLabel } from '../cycle
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { type Level, LEVELS } from '../stroke/index.js';
 import { STEPS_PER_COUNT, stepTicks, wrap } from '../time/index.js';
-import { flatten } from './flatten.js';
 import type { Item, NamedCell, Pattern, ScriptFault, ScriptFaultCode, StepItem } from './model.js';
 import { readStep } from './read-step.js';
 import { shares } from './shares.js';
@@ -236,12 +235,20 @@ function checkBars(pattern: Pattern, cycle: AccentCycle, start: number, reader: 
   const seams = new Set<number>(groupStarts(cycle));
   // A bar line inside a repeat stands in the text once, and is told once.
   const told = new Set<number>();
-  for (const bar of flatten(pattern).bars) {
-    const at = wrap(bar.at + start, length);
-    if (!seams.has(at) && !told.has(bar.range.from)) {
-      told.add(bar.range.from);
-      const named = groupStarts(cycle).map((s) => placeLabel(cycle, s));
-      reader.fault(bar.range, 'bar off a seam', [placeLabel(cycle, at), named.join(', ')], '');
+  let place = 0;
+  const walk = (items: readonly Item[], step: number) => {
+    for (const item of items) {
+      if (item.kind === 'step') place += step;
+      else if (item.kind === 'group') walk(item.items, (step * item.steps) / shares(item.items));
+      else if (item.kind === 'repeat') for (let n = 0; n < item.times; n++) walk(item.items, step);
+      else if (item.kind === 'bar') {
+        const at = wrap(place + start, length);
+        if (seams.has(at) || told.has(item.range.from)) continue;
+        told.add(item.range.from);
+        const named = groupStarts(cycle).map((s) => placeLabel(cycle, s));
+        reader.fault(item.range, 'bar off a seam', [placeLabel(cycle, at), named.join(', ')], '');
+      }
     }
-  }
+  };
+  walk(pattern.items, stepTicks(pattern.stepsPerCount) ?? 1);
 }

@@ -40,6 +40,19 @@ interface Hand {
  * @example readStep('ed').step.fingers // ['e']
  */
 export function readStep(text: string): StepReading {
+  const known = read.get(text);
+  if (known) return known;
+  const now = readAnew(text);
+  if (read.size >= MOST_KEPT) read.clear();
+  if (text.length <= LONGEST_KEPT) read.set(text, now);
+  return now;
+}
+/** A script has the same few steps again and again, and is read anew with every letter that is typed. */
+const read = new Map<string, StepReading>();
+const MOST_KEPT = 2_000;
+const LONGEST_KEPT = 40;
+
+function readAnew(text: string): StepReading {
   if (text === '.') return { step: { kind: 'rest' } };
   if (text === '-') return { step: { kind: 'hold' } };
   const ghost = /^\(([du])\)$/.exec(text);

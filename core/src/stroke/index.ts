@@ -1,3 +1,4 @@
 export * from './model.js';
 export * from './strength.js';
 export * from './homes.js';
+export * from './ringing.js';

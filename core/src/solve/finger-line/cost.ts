@@ -93,16 +93,3 @@ export function lateCost(
   }
   return late;
 }
-
-/** Before each note, the strings that an earlier note has left ringing. */
-export function ringingBefore(notes: readonly LineNote[]): Set<number>[] {
-  const now = new Set<number>();
-  return notes.map((n) => {
-    const before = new Set(now);
-    for (const s of n.strings) {
-      if (n.rings) now.add(s);
-      else now.delete(s);
-    }
-    return before;
-  });
-}

@@ -1,7 +1,7 @@
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
-import type { Finger } from '../../stroke/index.js';
+import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { cantFinger, choicesFor, lineFaults } from './choices.js';
-import { lateCost, type LineCost, noteCost, pairCost, ringingBefore } from './cost.js';
+import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
 import {
   LINE_TERMS,
   type LineAnswer,

@@ -1,7 +1,7 @@
-import type { Finger } from '../../stroke/index.js';
+import { type Finger, ringingBefore } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { anchorPlan, crossingsOf } from './compare.js';
-import { lateCost, noteCost, ringingBefore } from './cost.js';
+import { lateCost, noteCost } from './cost.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
 
 /** What makes a note dear: twice the same finger, one that comes late, a rest stroke on a string that must ring. */

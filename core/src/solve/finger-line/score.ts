@@ -1,5 +1,5 @@
-import type { Finger } from '../../stroke/index.js';
-import { lateCost, type LineCost, noteCost, pairCost, ringingBefore } from './cost.js';
+import { type Finger, ringingBefore } from '../../stroke/index.js';
+import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './model.js';
 
 /** What a fingering costs, note after note, apart from any search. */

@@ -82,6 +82,31 @@ describe('strip', () => {
   });
 });
 
+describe('the strip’s left hand', () => {
+  it('has frets below the letters, ligados too, loudness where it changes, and what is worked out set apart', async () => {
+    const flat = flatten(parseScript('p:5f3=3 L:5f5 @pp i:2 m:2', { stepsPerCount: 2 }).pattern);
+    const f = TestBed.createComponent(Strip);
+    f.componentRef.setInput('cycle', cycle);
+    f.componentRef.setInput('flat', flat);
+    f.componentRef.setInput('slots', slotsInTurn(flat, cycle, 0, 0));
+    f.componentRef.setInput('workedOut', new Set([1]));
+    f.componentRef.setInput('left', [
+      { from: 0, to: 5040, pressed: true, name: 'Am' },
+      { from: 5040, to: 10080, pressed: false, name: '' },
+    ]);
+    await f.whenStable();
+    const cells = all(f, '.cell').slice(0, 4) as HTMLElement[];
+    expect(cells.map((c) => c.textContent?.replace(/\s+/g, ''))).toEqual(['p:53', 'L:55', 'ppi:2', 'm:2']);
+    expect(cells.map((c) => c.querySelector('.frets')?.textContent)).toEqual(['3', '5', '', '']);
+    expect(cells.map((c) => c.classList.contains('worked'))).toEqual([false, true, false, false]);
+    const holds = all(f, '.hold') as HTMLElement[];
+    expect(holds.map((h) => [h.textContent, h.classList.contains('released'), h.title])).toEqual([
+      ['Am', false, 'Am, pressed'],
+      ['', true, 'released'],
+    ]);
+  });
+});
+
 describe('fretboard', () => {
   const draw = async (frets: string, fingers: string) => {
     const f = TestBed.createComponent(Fretboard);

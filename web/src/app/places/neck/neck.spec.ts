@@ -157,6 +157,23 @@ describe('the neck', () => {
     expect(texts(f, '.card .soft')).toEqual([]);
     expect(texts(f, '.board p').join()).toMatch(/No strokes yet/);
   });
+  it('walks through a line over a shape: the finger that is borrowed, and by when it is back', async () => {
+    world.open.apply(setChart('s-a', 'C'));
+    world.open.apply(setScript('s-a', 'i:1f1=1 - - m:2 {.}x20'));
+    const { f, hit } = await place();
+    expect(texts(f, 'h1')).toEqual(['C']);
+    expect(all(f, '.tip.line')).toHaveLength(0);
+    const keys = TestBed.inject(Keys);
+    expect(keys.press(key('ArrowRight', { shiftKey: true }))).toBe(true);
+    await f.whenStable();
+    expect(texts(f, 'h1')).toEqual(['C · Note 1 of 1']);
+    expect(all(f, '.tip.line')).toHaveLength(1);
+    expect(all(f, '.away')).toHaveLength(1);
+    expect(said(f)).toMatch(/string 2 open, string 1 fret 1 finger 1/);
+    expect(texts(f, '.borrowed')[0]).toMatch(/^Finger 1 leaves string 2.*until it is back, by 1 and\.$/);
+    await hit('Escape');
+    expect(texts(f, 'h1')).toEqual(['C']);
+  });
   it('without shapes it says where they come from', async () => {
     world.open.apply(setChart('s-a', ''));
     const { f } = await place();

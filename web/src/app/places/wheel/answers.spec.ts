@@ -146,6 +146,12 @@ describe('line panel', () => {
       script: expect.stringMatching(/^[ima]:3f5_ [ima]:3f7_ [ima]:2f5_ [ima]:2f6_$/) as string,
     });
   });
+  it('what was typed is there again when the panel comes back; another section has its own', async () => {
+    const f = await panel('3f5 {21}x2');
+    f.destroy();
+    const again = await show(LinePanel);
+    expect(field(again, 'Line by strings').value).toBe('3f5 {21}x2');
+  });
   it('the plectrum is a school of its own', async () => {
     const f = await panel('3321');
     await press(f, 'Plectrum');

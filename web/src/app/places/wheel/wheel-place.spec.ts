@@ -56,6 +56,27 @@ describe('the wheel, by keys', () => {
     world.open.undo();
     expect(script()).toBe('ed iu! md id iu');
   });
+  it('fingers that are worked out are set apart, and K writes them in, as one step of undo', async () => {
+    const { f, hit } = await place();
+    world.open.apply(setScript('s-a', '?:3 ?:2 i:1'));
+    await f.whenStable();
+    expect(all(f, '.stitch.worked-out').length).toBeGreaterThan(0);
+    await hit('k');
+    expect(script()).toMatch(/^[pima]:3 [pima]:2 i:1$/);
+    expect(all(f, '.stitch.worked-out')).toHaveLength(0);
+    world.open.undo();
+    expect(script()).toBe('?:3 ?:2 i:1');
+  });
+  it('the strip shows what the left hand holds and where it lets go', async () => {
+    world.open.apply(setScript('s-a', 'id - idx - id - - - {.}x16'));
+    const { f } = await place();
+    expect(texts(f, '.hold').slice(0, 3)).toEqual(['C', '', '']);
+    expect(
+      all(f, '.hold')
+        .map((h) => h.classList.contains('released'))
+        .slice(0, 3),
+    ).toEqual([false, true, false]);
+  });
   it('page keys turn the turns', async () => {
     const { f, hit } = await place();
     await hit('PageDown', 'PageDown');

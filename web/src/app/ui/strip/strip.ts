@@ -27,13 +27,16 @@ const SLOT_PX = 27;
 const LETTER_PX = 9.6;
 
 /** A step as the right hand sees it: frets stand in a lane below. */
-const rightHandOf = (step: Step): Step =>
-  step.kind === 'stroke' && step.stops
-    ? onStrings(step, { strings: step.strings, ...(step.placeMarks ? { placeMarks: step.placeMarks } : {}) })
-    : step;
+function rightHandOf(step: Step): Step {
+  if (step.kind === 'ligado') return { ...step, stop: null };
+  if (step.kind !== 'stroke' || !step.stops) return step;
+  return onStrings(step, { strings: step.strings, ...(step.placeMarks ? { placeMarks: step.placeMarks } : {}) });
+}
 /** Frets that a stroke brings with it, in the order of its strings: “2·3”. */
-const fretsOf = (step: Step | undefined): string =>
-  step?.kind === 'stroke' ? (step.stops ?? []).map((stop) => (stop ? String(stop.fret) : '–')).join('·') : '';
+function fretsOf(step: Step | undefined): string {
+  const stops = step?.kind === 'ligado' ? [step.stop] : step?.kind === 'stroke' ? (step.stops ?? []) : [];
+  return stops.some((s) => s !== null) ? stops.map((stop) => (stop ? String(stop.fret) : '–')).join('·') : '';
+}
 
 /** What the left hand does over a stretch of the turn. */
 export interface LeftStretch {
@@ -70,7 +73,7 @@ export class Strip {
 
   private readonly length = computed(() => cycleLength(this.cycle()));
   private readonly slotWidth = computed(() => {
-    const longest = Math.max(0, ...this.cells().map((c) => Math.max(c.text.length, c.frets.length)));
+    const longest = Math.max(0, ...this.cells().map((c) => Math.max(c.text.length + c.level.length, c.frets.length)));
     return Math.max(SLOT_PX, longest * LETTER_PX + 9);
   });
   /** Strokes bring frets with them: the left hand has a lane of its own. */
@@ -88,13 +91,17 @@ export class Strip {
   });
   protected readonly cells = computed(() =>
     this.slots().map((s, n) => {
-      const step = this.flat()?.slots[s.slot]?.step;
+      const here = this.flat()?.slots[s.slot];
+      const step = here?.step;
+      // Said where it becomes louder or softer; a pass begins in the usual way.
+      const before = this.flat()?.slots[s.slot - 1]?.level ?? 'mf';
       return {
         n,
         left: (100 * s.inTurn) / this.length(),
         width: (100 * s.duration) / this.length(),
         text: step ? printStep(rightHandOf(step), this.little()) : '',
         frets: fretsOf(step),
+        level: here && here.level !== before ? here.level : '',
         thumb: step?.kind === 'stroke' && step.fingers[0] === 'p' && step.fingers.length === 1,
         quiet: !step || step.kind === 'rest' || step.kind === 'hold' || step.kind === 'ghost',
         worked: this.workedOut().has(s.slot),
