@@ -1,6 +1,6 @@
 // Writes the demo data as an exported file and reads it back through the door that players' files go through.
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { formOf, parseScript, readNames, sayFault } from '../core/dist/index.js';
+import { unrollForm, parseScript, readNames, sayFault } from '../core/dist/index.js';
 import { readFile, writeEverything } from '../core/dist/format/index.js';
 import { cells, cycles, logOf, profiles } from './players.mjs';
 import { studies } from './studies.mjs';
@@ -13,7 +13,7 @@ for (const s of studies)
     for (const f of parseScript(section.script, section).faults)
       faults.push(`${s.name}, ${section.name}: ${sayFault(f)}`);
 for (const s of studies) {
-  for (const f of formOf(s).faults) faults.push(`${s.name}, form: ${sayFault(f)}`);
+  for (const f of unrollForm(s).faults) faults.push(`${s.name}, form: ${sayFault(f)}`);
   for (const section of s.sections) {
     const { chartFaults, wanting } = readNames(section, s.shapes);
     for (const f of chartFaults) faults.push(`${s.name}, ${section.name}, chart: ${sayFault(f)}`);

@@ -11,6 +11,15 @@ export const cycleLength = (c: AccentCycle): Ticks => ticks(c.counts * TICKS_PER
  * @example barTicks(cycleById('bossa-three-two')) // [20160, 20160]
  */
 export const barTicks = (c: AccentCycle): readonly Ticks[] => c.bars ?? [cycleLength(c)];
+/** Where the bars of a turn begin. */
+export function barStarts(c: AccentCycle): Ticks[] {
+  let at = 0;
+  return barTicks(c).map((length) => {
+    const start = ticks(at);
+    at += length;
+    return start;
+  });
+}
 
 /**
  * Weight of the accent on a position of the turn, 0 when there is none.

@@ -66,8 +66,8 @@ const id = fc.constantFrom('s-a', 'x0', 'c', 'c1', 'none', '', 'long'.repeat(30)
 const anyShape: fc.Arbitrary<Shape> = fc.record({
   id,
   name: text,
-  frets: fc.array(fc.option(number), { maxLength: 7 }),
-  fingers: fc.array(fc.option(fc.constantFrom(0, 1, 2, 3, 4, 'T', 9)), { maxLength: 7 }) as fc.Arbitrary<
+  frets: fc.array(fc.option(number), { maxLength: 7 }) as unknown as fc.Arbitrary<Shape['frets']>,
+  fingers: fc.array(fc.option(fc.constantFrom(0, 1, 2, 3, 4, 'T', 9)), { maxLength: 7 }) as unknown as fc.Arbitrary<
     Shape['fingers']
   >,
 });

@@ -1,34 +1,36 @@
-import { millimetres, type Millimetres, type StringNumber, STRINGS } from '../time/index.js';
+import { type Fret, fromNut, millimetres, type Millimetres, type StringNumber, STRINGS } from '../time/index.js';
 import type { Neck } from './neck.js';
 
 /**
  * Wire n lies at L·(1 − 2^(−n/12)) from the nut: equal temperament.
  * @example wireAt(12, 650) // 325
  */
-export const wireAt = (fret: number, scaleLength: Millimetres): Millimetres =>
-  millimetres(scaleLength * (1 - 2 ** (-fret / 12)));
+export const wireAt = (fret: Fret, scaleLength: Millimetres): Millimetres =>
+  millimetres(scaleLength * (1 - 2 ** ((0 - fret) / 12)));
 
 /**
  * Room between two wires. Fret counts from the capo.
  * @example Math.round(fretWidth(1, makeNeck(650))) // 36
  */
 export const fretWidth = (fret: number, neck: Neck): Millimetres =>
-  millimetres(wireAt(fret + neck.capo, neck.scaleLength) - wireAt(fret + neck.capo - 1, neck.scaleLength));
+  millimetres(
+    wireAt(fromNut(fret, neck.capo), neck.scaleLength) - wireAt(fromNut(fret - 1, neck.capo), neck.scaleLength),
+  );
 
 /**
  * From capo to bridge: what sounds, and how far the frets still spread.
  * @example soundingLength(makeNeck(650, 12)) // 325
  */
 export const soundingLength = (neck: Neck): Millimetres =>
-  millimetres(neck.scaleLength - wireAt(neck.capo, neck.scaleLength));
+  millimetres(neck.scaleLength - wireAt(fromNut(0, neck.capo), neck.scaleLength));
 
 /**
  * A finger touches just behind its wire: a quarter of the fret's width back. Fret counts from the capo.
  * @example touchAt(12, 0, 650) < wireAt(12, 650) // true
  */
 export function touchAt(fret: number, capo: number, scaleLength: Millimetres): Millimetres {
-  const wire = wireAt(fret + capo, scaleLength);
-  return millimetres(wire - (wire - wireAt(fret + capo - 1, scaleLength)) / 4);
+  const wire = wireAt(fromNut(fret, capo), scaleLength);
+  return millimetres(wire - (wire - wireAt(fromNut(fret - 1, capo), scaleLength)) / 4);
 }
 
 /** A place on the neck in mm: x from the nut on, y from string 6 on, across strings that spread toward the bridge. */

@@ -1,9 +1,9 @@
 import { quoted } from '../fault/index.js';
-import { midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
+import { midi, type Midi, perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 import { pitchClassOf, pitchName, pitchOf } from './pitch.js';
 
 /** Open strings from 6 to 1, as MIDI numbers. */
-export type Tuning = readonly number[];
+export type Tuning = SixStrings<number>;
 /** E2 A2 D3 G3 B3 E4. */
 export const STANDARD_TUNING: Tuning = [40, 45, 50, 55, 59, 64];
 export const TUNINGS: readonly { readonly name: string; readonly strings: Tuning }[] = [
@@ -40,7 +40,7 @@ export function readTuning(text: string): TuningReading {
   if (names.length !== 6)
     return { faults: [`A tuning names six strings from 6 to 1, e.g. D A D G B E; this names ${names.length}.`] };
   const faults: string[] = [];
-  const tuning = STRINGS.map((string, i) => {
+  const tuning = perString((string, i) => {
     const name = names[i] ?? '';
     const usual = STANDARD_TUNING[i] ?? 0;
     const plain = name.replace(/♯/g, '#').replace(/♭/g, 'b');

@@ -1,6 +1,6 @@
 import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
 import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
-import { STRINGS } from '../time/index.js';
+import { type SixStrings, sixOf, STRINGS } from '../time/index.js';
 import { SHAPE_WEIGHTS, type ShapeWeights } from './shape-weights.js';
 import { HIGHEST_FRET, type LeftFinger } from './shape.js';
 
@@ -8,8 +8,8 @@ export const FINGERING_TERMS = ['stretch', 'barre', 'weak', 'order', 'crowd'] as
 export type FingeringTerm = (typeof FINGERING_TERMS)[number];
 export type FingeringCost = Record<FingeringTerm, number>;
 /** Frets from string 6 to string 1 as a shape has them. */
-export type Frets = readonly (number | null)[];
-export type Fingers = readonly (LeftFinger | null)[];
+export type Frets = SixStrings<number | null>;
+export type Fingers = SixStrings<LeftFinger | null>;
 
 export interface Fingering {
   readonly fingers: Fingers;
@@ -184,9 +184,10 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
   const walk = (n: number) => {
     const i = stopped[n];
     if (i === undefined) {
-      if (fingeringFaults(frets, fingers, hand).length) return;
-      const cost = fingeringCost(frets, fingers, hand);
-      found.push({ fingers: [...fingers], cost, total: totalOf(cost) });
+      const own = sixOf([...fingers]);
+      if (fingeringFaults(frets, own, hand).length) return;
+      const cost = fingeringCost(frets, own, hand);
+      found.push({ fingers: own, cost, total: totalOf(cost) });
       return;
     }
     const fret = frets[i] ?? 0;

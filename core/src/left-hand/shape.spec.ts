@@ -3,7 +3,7 @@ import { makeNeck, pitchName, STANDARD_TUNING, touchAt, wireAt } from '../instru
 import { soundStroke } from '../right-hand/index.js';
 import { readStep } from '../script/index.js';
 import type { Motion } from '../stroke/index.js';
-import { millimetres } from '../time/index.js';
+import { fret, millimetres } from '../time/index.js';
 import {
   bassString,
   checkShape,
@@ -81,11 +81,11 @@ describe('strokes under a shape', () => {
 
 describe('the neck in millimetres', () => {
   const L = millimetres(650);
-  it('the twelfth wire halves the string', () => expect(wireAt(12, L)).toBeCloseTo(325));
+  it('the twelfth wire halves the string', () => expect(wireAt(fret(12), L)).toBeCloseTo(325));
   it('a finger touches behind its wire, never on it', () => {
     for (let f = 1; f <= 12; f++) {
-      expect(touchAt(f, 0, L)).toBeLessThan(wireAt(f, L));
-      expect(touchAt(f, 0, L)).toBeGreaterThan(wireAt(f - 1, L));
+      expect(touchAt(f, 0, L)).toBeLessThan(wireAt(fret(f), L));
+      expect(touchAt(f, 0, L)).toBeGreaterThan(wireAt(fret(f - 1), L));
     }
   });
   it('the same shape is narrower higher up', () => {

@@ -1,7 +1,7 @@
 import type { LeftFinger } from '../stroke/index.js';
 import { type DataFault, quoted } from '../fault/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
-import { type StringNumber, STRINGS } from '../time/index.js';
+import { perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 
 export type { LeftFinger };
 /** A held left-hand shape. Arrays run from string 6 to string 1. Frets count from the capo; null = not sounded. */
@@ -10,8 +10,8 @@ export interface Shape {
   readonly name: string;
   /** The chord symbol that it answers, where its name is none. */
   readonly chord?: string;
-  readonly frets: readonly (number | null)[];
-  readonly fingers: readonly (LeftFinger | null)[];
+  readonly frets: SixStrings<number | null>;
+  readonly fingers: SixStrings<LeftFinger | null>;
 }
 export const HIGHEST_FRET = 24;
 
@@ -21,8 +21,8 @@ const parts = (text: string): string[] => {
 };
 
 export interface ShapeReading {
-  readonly frets: readonly (number | null)[];
-  readonly fingers: readonly (LeftFinger | null)[];
+  readonly frets: SixStrings<number | null>;
+  readonly fingers: SixStrings<LeftFinger | null>;
   readonly faults: readonly DataFault[];
 }
 
@@ -40,7 +40,7 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
       'frets',
       `A shape names six strings from 6 to 1, e.g. x-3-2-0-1-0; this names ${fretText.trim() ? fretParts.length : 0}.`,
     );
-  const frets = STRINGS.map((s, i) => {
+  const frets = perString((s, i) => {
     const part = fretParts[i];
     if (part === undefined || /^[xX]$/.test(part)) return null;
     if (/^\d{1,2}$/.test(part) && Number(part) <= HIGHEST_FRET) return Number(part);
@@ -53,7 +53,7 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
   const fingerParts = fingerText.trim() ? parts(fingerText) : [];
   if (fingerParts.length !== 0 && fingerParts.length !== 6)
     say('fingers', `Fingers are named for six strings from 6 to 1; this names ${fingerParts.length}.`);
-  const fingers = STRINGS.map((s, i): LeftFinger | null => {
+  const fingers = perString((s, i): LeftFinger | null => {
     const part = fingerParts[i];
     if (part === undefined) return frets[i] === 0 ? 0 : null;
     if (/^[xX]$/.test(part)) return null;
@@ -76,7 +76,8 @@ export function checkShape(shape: Shape): DataFault[] {
   if (cleanName(shape.name) !== shape.name || shape.name === '')
     say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
   if (shape.frets.every((f) => f === null)) say('frets', 'At least one string sounds.');
-  if (shape.frets.length !== STRINGS.length || shape.fingers.length !== STRINGS.length) {
+  // A row from outside may have any number of them.
+  if ([shape.frets, shape.fingers].some((list: readonly unknown[]) => list.length !== STRINGS.length)) {
     say('frets', 'A shape names six strings from 6 to 1.');
     return faults;
   }

@@ -1,7 +1,7 @@
 import type { FlatPattern } from '../script/index.js';
 import { numberedStrings } from '../stroke/index.js';
 import type { DataFault } from '../fault/index.js';
-import { isStringNumber, type StringNumber, STRINGS } from '../time/index.js';
+import { isStringNumber, perString, type StringNumber, STRINGS } from '../time/index.js';
 import { HIGHEST_FRET, type LeftFinger, type Shape } from './shape.js';
 
 /** A string stopped for the stroke at one place of a pattern, over whatever shape is held. */
@@ -53,10 +53,10 @@ export function stopOver(shape: Shape, notes: readonly StoppedNote[]): Shape {
   const on = (i: number) => notes.find((n) => n.string === STRINGS[i]);
   return {
     ...shape,
-    frets: shape.frets.map((fret, i) => on(i)?.fret ?? fret),
-    fingers: shape.fingers.map((finger, i) => {
+    frets: perString((_, i) => on(i)?.fret ?? shape.frets[i] ?? null),
+    fingers: perString((_, i) => {
       const note = on(i);
-      return note ? (note.finger ?? (note.fret === 0 ? 0 : null)) : finger;
+      return note ? (note.finger ?? (note.fret === 0 ? 0 : null)) : (shape.fingers[i] ?? null);
     }),
   };
 }

@@ -51,7 +51,7 @@ describe('frets in the strokes', () => {
     expect(readStep('i:3f2+2f1').fault?.fix).toBe('id:3f2+2f1');
   });
   it('go before the shape that is held; the other strings are the shape’s', () => {
-    const held = { ...OPEN_SHAPE, frets: [null, 3, 2, 0, 1, 0] };
+    const held = { ...OPEN_SHAPE, frets: [null, 3, 2, 0, 1, 0] as const };
     const { motion } = flatten(read('im:2f3+1').pattern).events[0]!;
     expect(soundStroke(motion, held, instrument).map((n) => n.fret)).toEqual([3, 0]);
   });

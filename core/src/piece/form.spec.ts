@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
-import { formOf } from '../score/index.js';
+import { unrollForm } from '../score/index.js';
 import { ticks } from '../time/index.js';
 import { sayFault } from '../words/en/index.js';
 import {
@@ -33,13 +33,13 @@ const piece = (form: string): Study =>
     setForm(form),
   )(makeStudy('s', 'Study', four));
 const names = (study: Study) =>
-  formOf(study).parts.map((p) => study.sections.find((s) => s.id === p.section)?.name ?? '');
+  unrollForm(study).parts.map((p) => study.sections.find((s) => s.id === p.section)?.name ?? '');
 const FULL = 'Intro {Theme [1 First] [2 Second]}x2 Intro Coda';
 
 describe('a form', () => {
   it('two endings and a coda unroll to the right order, bars and seconds', () => {
     const study = piece(FULL);
-    const form = formOf(study);
+    const form = unrollForm(study);
     expect(form.faults).toEqual([]);
     expect(names(study)).toEqual(['Intro', 'Theme', 'First', 'Theme', 'Second', 'Intro', 'Coda']);
     expect(form.parts.map((p) => p.bars)).toEqual([1, 4, 1, 4, 1, 1, 2]);
@@ -65,11 +65,11 @@ describe('a form', () => {
     const buleria = cycleById('buleria')!;
     const study = inOrder(addSection('b', 'B', buleria), setForm('A B A'))(makeStudy('s', 'Study', buleria));
     const half = { ...study, sections: study.sections.map((s) => (s.name === 'A' ? { ...s, bars: null } : s)) };
-    expect(formOf(half).parts.map((p) => p.startsOn)).toEqual(['12', '12', '12']);
+    expect(unrollForm(half).parts.map((p) => p.startsOn)).toEqual(['12', '12', '12']);
     // A section of one bar and a half leaves the next one on 6.
     const bars = { ...buleria, bars: [ticks(6 * 5040), ticks(6 * 5040)] };
     const odd = { ...half, sections: half.sections.map((s) => ({ ...s, cycle: bars, bars: s.name === 'A' ? 3 : 2 })) };
-    expect(formOf(odd).parts.map((p) => p.startsOn)).toEqual(['12', '6', '6']);
+    expect(unrollForm(odd).parts.map((p) => p.startsOn)).toEqual(['12', '6', '6']);
   });
   it.each([
     ['Bridge', /No section is called “Bridge”. There are Intro, Theme/],
@@ -81,7 +81,9 @@ describe('a form', () => {
     ['{}x2', /Nothing stands between/],
     ['{{{{Theme}x64}x64}x64}x64', /more than 2048 sections/],
     ['"Theme', /quotation mark/],
-  ])('%s is told in words', (form, words) => expect(formOf(piece(form)).faults.map(sayFault).join(' ')).toMatch(words));
+  ])('%s is told in words', (form, words) =>
+    expect(unrollForm(piece(form)).faults.map(sayFault).join(' ')).toMatch(words),
+  );
   it('follows a section’s new name, and only where it is that name', () => {
     expect(renameSection('t', 'Main theme')(piece(FULL)).form).toBe(
       'Intro {"Main theme" [1 First] [2 Second]}x2 Intro Coda',

@@ -160,6 +160,8 @@ export interface FormPart {
   readonly range: Range;
 }
 export interface UnrolledForm {
+  /** Names of the sections as they come. */
+  readonly order: readonly string[];
   readonly parts: readonly FormPart[];
   readonly bars: number;
   readonly seconds: number;
@@ -171,7 +173,7 @@ export interface UnrolledForm {
  * of its cycle every section starts when the counting goes on from the one before.
  * @param lengthOf a section's length and its bars
  */
-export function unrollForm(
+export function layOutForm(
   study: Pick<Study, 'form' | 'sections'>,
   lengthOf: (section: Section) => { readonly length: Ticks; readonly bars: number },
 ): UnrolledForm {
@@ -179,7 +181,13 @@ export function unrollForm(
   const order = unrolledOrder(items);
   if (!order) {
     const whole = { from: 0, to: study.form.length };
-    return { parts: [], bars: 0, seconds: 0, faults: [textFault(whole, 'form too large', [MOST_PARTS]), ...faults] };
+    return {
+      order: [],
+      parts: [],
+      bars: 0,
+      seconds: 0,
+      faults: [textFault(whole, 'form too large', [MOST_PARTS]), ...faults],
+    };
   }
   const lengths = new Map(study.sections.map((s) => [s.id, { section: s, ...lengthOf(s) }]));
   const parts: FormPart[] = [];
@@ -200,7 +208,8 @@ export function unrollForm(
     seconds += took;
     counted += length;
   }
-  return { parts, bars: bar, seconds, faults };
+  const names = parts.map((p) => lengths.get(p.section)?.section.name ?? '');
+  return { order: names, parts, bars: bar, seconds, faults };
 }
 
 /** The form with one section's name in place of another. */

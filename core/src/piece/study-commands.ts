@@ -2,7 +2,7 @@ import type { AccentCycle } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { cleanName } from '../name/index.js';
 import { LONGEST_SCRIPT, type NamedCell } from '../script/index.js';
-import { stepTicks } from '../time/index.js';
+import { sixOf, stepTicks } from '../time/index.js';
 import { bounded, cycleFault, inSection, only, plainCycle, put, sectionOf } from './changing.js';
 import { type Command, refusable } from './command.js';
 import { renameInForm } from './form.js';
@@ -102,7 +102,7 @@ export const setCapo =
     });
 export const setTuning = (tuning: readonly number[]): Command =>
   refusable(
-    (study) => put(study, { instrument: put(study.instrument, { tuning }) }),
+    (study) => put(study, { instrument: put(study.instrument, { tuning: sixOf(tuning) }) }),
     () => {
       const { low, high } = OPEN_STRING_BOUNDS;
       return tuning.length === 6 && tuning.every((n) => Number.isInteger(n) && n >= low && n <= high)

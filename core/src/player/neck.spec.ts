@@ -9,18 +9,18 @@ import {
   touchPoint,
   wireAt,
 } from '../instrument/index.js';
-import { millimetres } from '../time/index.js';
+import { fret, millimetres } from '../time/index.js';
 import { DEFAULT_PROFILE, leftHandOf, neckOf, reachOf } from './index.js';
 
 const L = millimetres(650);
 describe('the neck', () => {
   it('wire 12 lies at half the scale, wire 24 at three quarters', () => {
-    expect(wireAt(12, L)).toBeCloseTo(325);
-    expect(wireAt(24, L)).toBeCloseTo(487.5);
+    expect(wireAt(fret(12), L)).toBeCloseTo(325);
+    expect(wireAt(fret(24), L)).toBeCloseTo(487.5);
   });
   it('four fingers over frets 1 to 4 span about 98 mm between wires at the nut, at fret 7 about 69', () => {
-    expect(wireAt(4, L) - wireAt(1, L)).toBeCloseTo(97.7, 0);
-    expect(wireAt(10, L) - wireAt(7, L)).toBeCloseTo(69, 0);
+    expect(wireAt(fret(4), L) - wireAt(fret(1), L)).toBeCloseTo(97.7, 0);
+    expect(wireAt(fret(10), L) - wireAt(fret(7), L)).toBeCloseTo(69, 0);
   });
   it('a capo on 2 shrinks every span by the same factor, and the sounding length with it', () => {
     const [plain, capo] = [makeNeck(L), makeNeck(L, 2)];

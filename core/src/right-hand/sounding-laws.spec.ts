@@ -5,12 +5,13 @@ import { bassString, type Shape, trebleSet } from '../left-hand/index.js';
 import { flatten } from '../script/index.js';
 import { directionOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
+import { perString, sixOf } from '../time/index.js';
 import { soundStroke } from './index.js';
 
 const anyShape: fc.Arbitrary<Shape> = fc
   .array(fc.option(fc.integer({ min: 0, max: 12 })), { minLength: 6, maxLength: 6 })
   .filter((frets) => frets.some((f) => f !== null))
-  .map((frets) => ({ id: 's', name: 'S', frets, fingers: frets.map(() => null) }));
+  .map((frets) => ({ id: 's', name: 'S', frets: sixOf(frets), fingers: perString(() => null) }));
 
 describe('strokes under any shape', () => {
   it('meet each string once, down from thick to thin, up from thin to thick', () => {

@@ -1,6 +1,6 @@
 import type { Shape } from '../left-hand/index.js';
 import { hasMark, type LeftFinger, marksOn, type Motion, stopOn } from '../stroke/index.js';
-import { type StringNumber, STRINGS, type Ticks, ticks } from '../time/index.js';
+import { sixOf, type StringNumber, STRINGS, type Ticks, ticks } from '../time/index.js';
 import type { Borrowed, ScoreEvent, TimedGrip } from './model.js';
 
 /** A finger on a place that the held shape does not have, for as long as its note lasts. */
@@ -85,7 +85,7 @@ export class LeftHandState {
           due: null,
         });
     }
-    return { frets, fingers, borrowed };
+    return { frets: sixOf(frets), fingers: sixOf(fingers), borrowed };
   }
   /** Places that fingers leave at a time: the note that needed them is over. */
   release(at: number): boolean {

@@ -2,7 +2,7 @@ import type { Range } from '../fault/index.js';
 import type { Instrument } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
 import type { Finger, LeftFinger, Level, Motion } from '../stroke/index.js';
-import type { Midi, StringNumber, Ticks } from '../time/index.js';
+import type { Midi, SixStrings, StringNumber, Ticks } from '../time/index.js';
 
 export interface ScoreNote {
   readonly string: StringNumber;
@@ -71,8 +71,8 @@ export interface TimedGrip {
   /** False while the fingers lie on the strings, or are off them: the hand is free. */
   readonly pressed: boolean;
   /** From string 6 to string 1: what each finger stops; null = not sounded. */
-  readonly frets: readonly (number | null)[];
-  readonly fingers: readonly (LeftFinger | null)[];
+  readonly frets: SixStrings<number | null>;
+  readonly fingers: SixStrings<LeftFinger | null>;
   readonly borrowed: readonly Borrowed[];
 }
 /** A stroke that is held over the change of a chord. */

@@ -1,4 +1,4 @@
-import { type Section, type Study, type UnrolledForm, unrollForm } from '../piece/index.js';
+import { layOutForm, type Section, type Study, type UnrolledForm } from '../piece/index.js';
 import { ticks } from '../time/index.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, TimedGrip } from './model.js';
 import { scoreOf } from './score-of.js';
@@ -9,11 +9,12 @@ export interface PieceScore extends Score {
 }
 
 /**
- * The study's form with the lengths of its sections.
- * @example formOf(makeStudy('s', 'Stair')).parts.length // 1
+ * The study's form written out: which section when, how many bars and how long at each section's tempo, and on which
+ * count of the cycle every section starts.
+ * @example unrollForm(makeStudy('s', 'Stair')).order // ['A']
  */
-export const formOf = (study: Study, scores: ReadonlyMap<string, Score> = sectionScores(study)): UnrolledForm =>
-  unrollForm(study, (s) => ({
+export const unrollForm = (study: Study, scores: ReadonlyMap<string, Score> = sectionScores(study)): UnrolledForm =>
+  layOutForm(study, (s) => ({
     length: scores.get(s.id)?.length ?? ticks(0),
     bars: scores.get(s.id)?.bars.length ?? 0,
   }));
@@ -27,7 +28,7 @@ const sectionScores = (study: Study): Map<string, Score> =>
  */
 export function pieceScore(study: Study): PieceScore {
   const scores = sectionScores(study);
-  const form = formOf(study, scores);
+  const form = unrollForm(study, scores);
   const bars: ScoreBar[] = [];
   const chords: ScoreChord[] = [];
   const grips: TimedGrip[] = [];

@@ -28,19 +28,22 @@ export interface ScoreOptions {
  */
 export function scoreOf(section: Section, study: StudyPart, options: ScoreOptions = {}): Score {
   const { cycle, start, script, stepsPerCount } = section;
+  // A section from elsewhere may not say how long it lasts.
+  const asked = section.bars ?? null;
   const flat = options.flat ?? flatten(parseScript(script, { stepsPerCount, cells: study.cells ?? [] }).pattern);
   const turn = cycleLength(cycle);
   const chart = chartOf(section);
   const whole = lcm(lcm(flat.length || turn, turn), chart.length || turn);
-  const bars = section.bars === null ? null : barsFrom(section, section.bars);
+  const bars = asked === null ? null : barsFrom(section, asked);
   const wanted = bars ? bars.reduce((sum, b) => sum + b.length, 0) : whole;
   const perTurn = flat.length ? (notesOf(flat) * turn) / flat.length : 0;
   const most = Math.max(1, Math.min(MOST_TURNS, perTurn ? Math.floor(MOST_NOTES / perTurn) : MOST_TURNS));
   const length = ticks(Math.min(wanted, most * turn));
   const chords = chordsUntil(length, heldChords(section, study.shapes), chart.length);
-  const events = eventsOf({ section, flat, start, whole, length, chords, instrument: study.instrument, ...options });
+  const { instrument } = study;
+  const events = eventsOf({ section, flat, start, whole, length, chords, instrument, cut: bars !== null, ...options });
   return {
-    instrument: study.instrument,
+    instrument,
     bars: (bars ?? barsFrom(section, null, length)).filter((b) => b.at < length),
     chords,
     grips: gripsOf({ events, length, chords }),
@@ -102,6 +105,8 @@ interface Laying extends ScoreOptions {
   readonly length: Ticks;
   readonly chords: readonly ScoreChord[];
   readonly instrument: Instrument;
+  /** What goes on beyond the length ends with it. */
+  readonly cut: boolean;
 }
 
 function eventsOf(laying: Laying): ScoreEvent[] {
@@ -133,7 +138,7 @@ function eventsOf(laying: Laying): ScoreEvent[] {
       const on = hasMark(e.motion, '>') ? chordAfter(at + (reach.get(e.slot) ?? e.duration), chord, laying) : chord;
       events.push({
         at: ticks(at),
-        duration: ticks(Math.min(e.duration, section.bars === null ? Infinity : length - at)),
+        duration: ticks(Math.min(e.duration, laying.cut ? length - at : Infinity)),
         bar,
         inBar: ticks(at - barAt),
         turn: Math.floor(at / turn),

@@ -1,4 +1,4 @@
-import { type AccentCycle, cycleLength, groupStarts, placeLabel } from '../cycle/index.js';
+import { type AccentCycle, barStarts, cycleLength, groupStarts, placeLabel } from '../cycle/index.js';
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { type Level, LEVELS } from '../stroke/index.js';
 import { STEPS_PER_COUNT, stepTicks, wrap } from '../time/index.js';
@@ -232,7 +232,7 @@ function withoutUneven(p: Pattern): Item[] {
 /** Bar lines stand where a group of the cycle begins, or one of its bars. */
 function checkBars(pattern: Pattern, cycle: AccentCycle, start: number, reader: Reader) {
   const length = cycleLength(cycle);
-  const seams = new Set<number>(groupStarts(cycle));
+  const seams = new Set<number>([...groupStarts(cycle), ...barStarts(cycle)]);
   // A bar line inside a repeat stands in the text once, and is told once.
   const told = new Set<number>();
   let place = 0;

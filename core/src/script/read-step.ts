@@ -84,8 +84,8 @@ function readLigado(text: string): StepReading {
 function readHand(text: string): Hand | StepFault {
   const pick = /^P([duw])?(?![pimaePIMAE])(.*)$/s.exec(text);
   if (pick) {
-    const [, way, rest = ''] = pick;
-    if (!way) return stepFault('plectrum stroke', [], `Pd${rest}`);
+    // Without a word about it the plectrum goes down and rests.
+    const [, way = 'd', rest = ''] = pick;
     const plectrum = way as PlectrumWay;
     return { letters: [], open: 0, plectrum, dir: way === 'u' ? 'u' : 'd', rest, head: `P${way}` };
   }

@@ -10,8 +10,11 @@ export type Millis = Unit<'millis'>;
 export type Millimetres = Unit<'millimetres'>;
 /** Semitones, 60 = middle C. */
 export type Midi = Unit<'midi'>;
-/** 0 = open string, up to 24. */
-export type Fret = Unit<'fret'>;
+/**
+ * Counted from the nut, whatever the capo does. Frets in texts, shapes and scores count from the capo and are plain
+ * numbers: where they lie on the neck is asked through `fromNut`, so that the two are never mixed.
+ */
+export type Fret = Unit<'fret from the nut'>;
 /** 1 = thinnest, 6 = thickest. */
 export type StringNumber = 1 | 2 | 3 | 4 | 5 | 6;
 
@@ -19,7 +22,15 @@ export type StringNumber = 1 | 2 | 3 | 4 | 5 | 6;
 export const TICKS_PER_COUNT = 5040 as Ticks;
 export const LOWEST_BPM = 20 as Bpm;
 export const HIGHEST_BPM = 400 as Bpm;
-export const STRINGS: readonly StringNumber[] = [6, 5, 4, 3, 2, 1];
+/** One thing for each string, from string 6 to string 1. */
+export type SixStrings<T> = readonly [T, T, T, T, T, T];
+export const STRINGS: SixStrings<StringNumber> = [6, 5, 4, 3, 2, 1];
+/**
+ * One thing for each string, from string 6 to string 1.
+ * @example perString((s) => s) // [6, 5, 4, 3, 2, 1]
+ */
+export const perString = <T>(make: (string: StringNumber, index: number) => T): SixStrings<T> =>
+  STRINGS.map(make) as unknown as SixStrings<T>;
 
 /**
  * @throws RangeError when n isn't a whole number: a position never holds a fraction of a tick.
@@ -33,7 +44,23 @@ export const bpm = (n: number): Bpm => n as Bpm;
 export const millis = (n: number): Millis => n as Millis;
 export const millimetres = (n: number): Millimetres => n as Millimetres;
 export const midi = (n: number): Midi => n as Midi;
+/** A fret that is counted from the nut already. */
 export const fret = (n: number): Fret => n as Fret;
+/**
+ * Where a fret that is counted from the capo lies, from the nut on.
+ * @example fromNut(3, 2) // 5
+ */
+export const fromNut = (fromCapo: number, capo: number): Fret => (fromCapo + capo) as Fret;
+
+/**
+ * A list of six as what it is.
+ * @throws RangeError when it has another number of entries
+ * @example sixOf([1, 2, 3, 4, 5, 6]).length // 6
+ */
+export function sixOf<T>(list: readonly T[]): SixStrings<T> {
+  if (list.length !== STRINGS.length) throw new RangeError(`${list.length} entries are no six strings`);
+  return list as unknown as SixStrings<T>;
+}
 
 /**
  * Keeps a tempo inside 20–400 counts a minute, whole.

@@ -1,6 +1,6 @@
 import { openPitch, pitchName } from '../../instrument/index.js';
 import { type FingeringHand, fingerShape, type Frets, handOn, type LeftFinger } from '../../left-hand/index.js';
-import { STRINGS } from '../../time/index.js';
+import { perString, STRINGS } from '../../time/index.js';
 import { type FrettedShape, voicings } from '../voicings/index.js';
 import { canHold } from './cost.js';
 import { type FretEvent, type FretLineRequest, LONGEST_FRET_LINE, type Placed, SHAPES_FOR_CHORD } from './model.js';
@@ -107,7 +107,7 @@ function notesPlaced(request: FretLineRequest, event: FretEvent, hand: Fingering
         .map((p) => [...before, p]),
     );
   return places.flatMap((list) => {
-    const frets: Frets = STRINGS.map((s) => list.find((p) => p.string === s)?.fret ?? null);
+    const frets: Frets = perString((s) => list.find((p) => p.string === s)?.fret ?? null);
     return fingerShape(frets, hand, Infinity)
       .map(({ fingers }) => list.map((p): Placed => ({ ...p, finger: fingers[STRINGS.indexOf(p.string)] ?? 0 })))
       .filter((placed) => placed.every((p, n) => isPinned(event.notes[n]?.finger, p.finger)));

@@ -55,12 +55,12 @@ describe('chords in a line', () => {
       const found = voicings({ chord, ...base, highestFret: 5, k: SHAPES_FOR_CHORD });
       return found.infeasible ? [] : found.answers.map((a) => placed(a.steps[0]!));
     };
-    const bare = [null, 0, 2, 2, 1, 0];
+    const bare = [null, 0, 2, 2, 1, 0] as const;
     const kinds: { event: Omit<FretEvent, 'at'>; ways: Placed[][] }[] = [
       ...['Am7', 'F', 'G7/B'].map((chord) => ({ event: { notes: [], chord }, ways: symbol(chord) })),
       { event: { notes: [], shapes: [C, F] }, ways: [C, F].map(placed) },
       {
-        event: { notes: [], shapes: [{ frets: bare, fingers: bare.map((f) => (f === 0 ? 0 : null)) }] },
+        event: { notes: [], shapes: [{ frets: bare, fingers: [null, 0, null, null, null, 0] }] },
         ways: fingerShape(bare, hand, 1000).map((f) => placed({ frets: bare, fingers: f.fingers })),
       },
       ...[60, 64, 65, 69].map((midi) => ({ event: { notes: [{ midi }] }, ways: one(midi).map((p) => [p]) })),

@@ -10,7 +10,7 @@ import {
   positionOf,
 } from '../../left-hand/index.js';
 import { leftHandOf, latePoints, moveMs } from '../../player/index.js';
-import { STRINGS, millisOf, ticks } from '../../time/index.js';
+import { millisOf, perString, STRINGS, ticks } from '../../time/index.js';
 import type { FretEvent, FretLineRequest, FretTerm, Placed } from './model.js';
 
 export type FretCost = Partial<Record<FretTerm, number>>;
@@ -28,8 +28,8 @@ export interface Grip {
 }
 
 const asShape = (notes: readonly Placed[]): { frets: Frets; fingers: Fingers } => ({
-  frets: STRINGS.map((string) => notes.find((n) => n.string === string)?.fret ?? null),
-  fingers: STRINGS.map((string) => notes.find((n) => n.string === string)?.finger ?? null),
+  frets: perString((string) => notes.find((n) => n.string === string)?.fret ?? null),
+  fingers: perString((string) => notes.find((n) => n.string === string)?.finger ?? null),
 });
 
 /** Whether one hand can hold all of it at once. */

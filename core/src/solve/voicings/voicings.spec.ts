@@ -13,7 +13,7 @@ import {
   totalOf,
 } from '../../left-hand/index.js';
 import { DEFAULT_PROFILE, reachOf } from '../../player/index.js';
-import { millimetres, type StringNumber, STRINGS } from '../../time/index.js';
+import { millimetres, sixOf, type StringNumber, STRINGS } from '../../time/index.js';
 import { scoreVoicing, VOICING_TERMS, type VoicingAnswer, type VoicingRequest, voicings } from './index.js';
 
 const neck = makeNeck(millimetres(650));
@@ -158,9 +158,9 @@ function enumerated(request: VoicingRequest, strings: readonly StringNumber[], h
   const best = new Map<string, number>();
   const walk = (f: (number | null)[], g: (LeftFinger | null)[]) => {
     if (f.length === 6) {
-      const score = scoreVoicing(request, { frets: f, fingers: g });
+      const score = scoreVoicing(request, { frets: sixOf(f), fingers: sixOf(g) });
       if ('faults' in score) return;
-      const key = fretsText({ frets: f });
+      const key = fretsText({ frets: sixOf(f) });
       best.set(key, Math.min(best.get(key) ?? Infinity, score.total));
       return;
     }

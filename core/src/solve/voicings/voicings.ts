@@ -2,6 +2,7 @@ import { touchPoint } from '../../instrument/index.js';
 import { fingerShape, type Frets } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
+import { sixOf, STRINGS } from '../../time/index.js';
 import { type Asked, readAsk, soundCost, soundFault } from './ask.js';
 import {
   type FrettedShape,
@@ -11,9 +12,10 @@ import {
   type VoicingTerm,
 } from './model.js';
 
+/** Frets chosen so far, from string 6 on. */
+type SoFar = readonly (number | null)[];
 interface State {
-  /** Frets chosen so far, from string 6 on. */
-  readonly frets: Frets;
+  readonly frets: SoFar;
   readonly done: boolean;
 }
 
@@ -53,7 +55,7 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
   const together = (low: number, high: number): boolean => (along[high] ?? 0) - (along[low] ?? 0) <= widest;
   const ahead = whatIsAhead(asked);
   /** Least cost that any ending of these frets has; parts that only grow. */
-  const sofar = (frets: Frets): number => {
+  const sofar = (frets: SoFar): number => {
     const first = frets.findIndex((f) => f !== null);
     if (first < 0) return 0;
     let last = frets.length - 1;
@@ -82,10 +84,10 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
     key: (s) => `${s.done ? 'held' : ''}${s.frets.map((f) => f ?? 'x').join()}`,
     stage: (s) => s.frets.length + (s.done ? 1 : 0),
     isEnd: (s) => s.done,
-    bound: (s) => (s.done ? 0 : s.frets.length === 6 ? leafBound(asked, s.frets) : sofar(s.frets)),
+    bound: (s) => (s.done ? 0 : s.frets.length === 6 ? leafBound(asked, sixOf(s.frets)) : sofar(s.frets)),
     moves: (s) => {
-      if (s.frets.length === 6) return leaf(s.frets);
-      const free = (to: Frets): Move<State, FrettedShape, VoicingTerm> => ({
+      if (s.frets.length === STRINGS.length) return leaf(sixOf(s.frets));
+      const free = (to: SoFar): Move<State, FrettedShape, VoicingTerm> => ({
         to: { frets: to, done: false },
         step: null,
         total: 0,
@@ -103,7 +105,7 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
     },
   };
   /** Five fingers at most, one of them the thumb: more different frets than that can't be held. */
-  function fits(frets: Frets, fret: number): boolean {
+  function fits(frets: SoFar, fret: number): boolean {
     return new Set([...frets.filter((f) => f !== null && f > 0), fret]).size <= 5;
   }
 }
@@ -111,7 +113,7 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
  * What the strings still to come can do about tones and bass: Infinity when they can't bring what is
  * missing any more, the bass's cost as soon as no later string can sound below it.
  */
-function whatIsAhead(asked: Asked): (frets: Frets) => number {
+function whatIsAhead(asked: Asked): (frets: SoFar) => number {
   const bits = [0, 0, 0, 0, 0, 0, 0];
   const lowest = [0, 0, 0, 0, 0, 0, Infinity];
   for (let i = 5; i >= 0; i--) {
@@ -139,7 +141,7 @@ function whatIsAhead(asked: Asked): (frets: Frets) => number {
 }
 
 /** What any fingers on these frets cost at least, and on any frets that hold these. */
-function handLeast({ hand, weights }: Asked, frets: Frets): number {
+function handLeast({ hand, weights }: Asked, frets: SoFar): number {
   let [low, high, count] = [Infinity, 0, 0];
   for (const f of frets)
     if (f !== null && f > 0) {

@@ -30,12 +30,9 @@ const STEP: Record<Exclude<ScriptFaultCode, keyof typeof SCRIPT | keyof typeof B
   ghost: () => 'A ghost motion is written (d) or (u).',
   'golpe alone': () => 'A golpe alone takes only ! or , after it. With a finger, write the finger and *: p:5*',
   'slap marks': () => 'A slap takes only ! or , after it.',
-  'plectrum stroke': () => 'Say which plectrum stroke: Pd lands on the next string, Pu answers it, Pw leaps off.',
-  'plectrum up': () => 'An up stroke answers a rest stroke on the same string.',
   ligado: ([text]) => `${text} is no ligado. Write L, a colon, string and fret: L:2f3, with its finger L:2f3=4.`,
   'finger twice': () => 'One finger stands here twice; each can play once in a stroke.',
   'no mark': ([mark]) => `${mark} is no mark. With the strings stand ! , * _ ~ ' ^ x % or >.`,
-  'golpe by no finger': ([finger]) => `${finger} can’t tap here.`,
   'marks clash': ([a, b]) => `${a} and ${b} don’t go together: ${CLASHES[`${a} ${b}`] ?? 'they say opposite things'}.`,
   'strings wanted': () =>
     'After : stand string numbers 1 to 6, b for the bass string, f for its fifth, n for a note that leads on, or t for the treble set.',

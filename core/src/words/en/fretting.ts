@@ -1,7 +1,7 @@
 import { fretsText } from '../../left-hand/index.js';
 import type { Ask } from '../../player/index.js';
 import { fretFacts, type FretFacts, type FretLineRequest, type Placed } from '../../solve/fret-line/index.js';
-import { STRINGS } from '../../time/index.js';
+import { perString } from '../../time/index.js';
 
 export interface FretReason {
   /** Fret under the first finger. */
@@ -38,6 +38,6 @@ export const explainFretting = (ask: Ask<FretLineRequest>, steps: readonly (read
   fretFacts(ask, steps).map(sayFretting);
 
 const fretsOf = (placed: readonly Placed[]): string =>
-  fretsText({ frets: STRINGS.map((string) => placed.find((p) => p.string === string)?.fret ?? null) });
+  fretsText({ frets: perString((string) => placed.find((p) => p.string === string)?.fret ?? null) });
 const sayPlaced = ({ string, fret, finger }: Placed): string =>
   fret === 0 ? `string ${string} open` : `finger ${finger} on string ${string} fret ${fret}`;

@@ -96,7 +96,8 @@ describe('the strip’s left hand', () => {
     ]);
     await f.whenStable();
     const cells = all(f, '.cell').slice(0, 4) as HTMLElement[];
-    expect(cells.map((c) => c.textContent?.replace(/\s+/g, ''))).toEqual(['p:53', 'L:55', 'ppi:2', 'm:2']);
+    expect(cells.map((c) => c.textContent)).toEqual(['p:53', 'L:55', 'i:2', 'm:2']);
+    expect(cells.map((c) => c.dataset['level'] ?? '')).toEqual(['', '', 'pp', '']);
     expect(cells.map((c) => c.querySelector('.frets')?.textContent)).toEqual(['3', '5', '', '']);
     expect(cells.map((c) => c.classList.contains('worked'))).toEqual([false, true, false, false]);
     const holds = all(f, '.hold') as HTMLElement[];

@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { HIGHEST_CAPO, readTuning, setCapo, setTuning, TUNINGS, tuningText, tuningWarnings } from '@ruffle-wheel/core';
+import {
+  HIGHEST_CAPO,
+  readTuning,
+  setCapo,
+  setTuning,
+  TUNINGS,
+  tuningText,
+  tuningWarnings,
+  STANDARD_TUNING,
+} from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
 
@@ -82,7 +91,7 @@ export class TuningFields {
   /** The field for own strings is open, whatever they are. */
   protected readonly writing = signal(false);
   protected readonly faults = signal<readonly string[]>([]);
-  private readonly tuning = computed(() => this.open.study()?.instrument.tuning ?? []);
+  private readonly tuning = computed(() => this.open.study()?.instrument.tuning ?? STANDARD_TUNING);
   protected readonly now = computed(() => tuningText(this.tuning()));
   protected readonly own = computed(() => this.writing() || !TUNINGS.some((t) => tuningText(t.strings) === this.now()));
   protected readonly warnings = computed(() => tuningWarnings(this.tuning()));

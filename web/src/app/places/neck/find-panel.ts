@@ -6,6 +6,7 @@ import {
   holdShape,
   type FrettedShape,
   MOST_SHAPES,
+  OPEN_SHAPE,
   pitchOf,
   type Shape,
   shapeSpan,
@@ -99,7 +100,7 @@ export class FindPanel {
     })),
   );
   private row(chord: string, a: VoicingAnswer) {
-    const held = a.steps[0] ?? { frets: [], fingers: [] };
+    const held = a.steps[0] ?? OPEN_SHAPE;
     const paid = VOICING_TERMS.filter((t) => a.cost[t] > 0).sort((x, y) => a.cost[y] - a.cost[x]);
     return {
       ...this.shown(chord, held),

@@ -9,6 +9,7 @@ import {
   type Shape,
   STRINGS,
   type StringNumber,
+  perString,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 
@@ -59,9 +60,9 @@ export class ShapeWriting {
   /** Another fret on one string; fingers are laid on anew, the cheapest that hold it. */
   private setFret(string: StringNumber, fret: number | null) {
     const from = this.draft() ?? this.present();
-    const frets = from.frets.map((f, i) => (STRINGS[i] === string ? fret : f));
+    const frets = perString((s, i) => (s === string ? fret : (from.frets[i] ?? null)));
     const best = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
-    const fingers = best?.fingers ?? frets.map((f) => (f === 0 ? (0 as const) : null));
+    const fingers = best?.fingers ?? perString((_, i) => (frets[i] === 0 ? (0 as const) : null));
     if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
     this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
   }

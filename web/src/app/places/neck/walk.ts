@@ -3,6 +3,7 @@ import {
   type Borrowed,
   cycleLength,
   OPEN_SHAPE,
+  perString,
   type ScoreEvent,
   type Shape,
   type StringNumber,
@@ -102,8 +103,8 @@ export class NeckWalk {
       shape: {
         ...held,
         id: `line ${n}`,
-        frets: STRINGS.map((s, i) => note(s)?.fret ?? (bare ? null : (grip?.frets[i] ?? held.frets[i] ?? null))),
-        fingers: STRINGS.map((s, i) => {
+        frets: perString((s, i) => note(s)?.fret ?? (bare ? null : (grip?.frets[i] ?? held.frets[i] ?? null))),
+        fingers: perString((s, i) => {
           const own = note(s);
           return own ? own.left : bare ? null : (grip?.fingers[i] ?? held.fingers[i] ?? null);
         }),

@@ -19,7 +19,8 @@ import {
   NEAR_MOVE,
   neckOf,
   type Shape,
-  STRINGS,
+  perString,
+  type LeftFinger,
 } from '@ruffle-wheel/core';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { words } from '../../words/en';
@@ -65,13 +66,13 @@ export class MeasureHand implements OnInit {
   protected readonly shape = computed((): Shape | null => {
     const rung = this.rung();
     if (!rung) return null;
-    const on = (a: number, b: number) =>
-      STRINGS.map((s) => (s === MEASURED_STRINGS[0] ? a : s === MEASURED_STRINGS[1] ? b : null));
+    const on = <T>(a: T, b: T) =>
+      perString((s) => (s === MEASURED_STRINGS[0] ? a : s === MEASURED_STRINGS[1] ? b : null));
     return {
       id: 'measure',
       name: this.words.lay,
       frets: on(rung.lower, rung.upper),
-      fingers: on(rung.a, rung.b) as Shape['fingers'],
+      fingers: on<LeftFinger>(rung.a, rung.b),
     };
   });
   protected readonly found = computed(() => {

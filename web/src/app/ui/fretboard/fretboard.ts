@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { lastFret, millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt } from '@ruffle-wheel/core';
+import { lastFret, millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt, fromNut } from '@ruffle-wheel/core';
 
 const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
@@ -16,7 +16,7 @@ export class Fretboard {
   readonly scaleLength = input(650);
 
   private readonly scale = computed(() => millimetres(this.scaleLength()));
-  private readonly from = computed(() => wireAt(this.capo(), this.scale()));
+  private readonly from = computed(() => wireAt(fromNut(0, this.capo()), this.scale()));
   private readonly end = computed(() => lastFret(this.capo()));
   private readonly lastFret = computed(() => {
     const frets = this.shape().frets.flatMap((f) => (f !== null && f <= this.end() ? [f + 1] : []));
@@ -24,13 +24,13 @@ export class Fretboard {
   });
   /** Height over all strings, in mm; twice drawn so that the dots are readable. */
   protected readonly gap = NUT_SPACING * 1.68;
-  protected readonly width = computed(() => wireAt(this.capo() + this.lastFret(), this.scale()) - this.from());
+  protected readonly width = computed(() => wireAt(fromNut(this.lastFret(), this.capo()), this.scale()) - this.from());
   protected readonly box = computed(() => `-26 -14 ${this.width() + 38} ${this.gap * 5 + 40}`);
   protected readonly wires = computed(() =>
     Array.from({ length: this.lastFret() }, (_, n) => {
       const fret = n + 1;
-      const x = wireAt(this.capo() + fret, this.scale()) - this.from();
-      const before = wireAt(this.capo() + fret - 1, this.scale()) - this.from();
+      const x = wireAt(fromNut(fret, this.capo()), this.scale()) - this.from();
+      const before = wireAt(fromNut(fret - 1, this.capo()), this.scale()) - this.from();
       return { fret, x, label: (x + before) / 2, inlay: INLAYS.includes(this.capo() + fret) };
     }),
   );

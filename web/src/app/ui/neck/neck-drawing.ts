@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
   beyondNeck,
+  fromNut,
   type FingerChange,
   lastFret,
   type Neck,
@@ -57,9 +58,9 @@ export class NeckDrawing {
     const last = Math.min(end, Math.max(first + LEAST_FRETS, ...frets.map((f) => f + 1)));
     return { first, last };
   });
-  private readonly from = computed(() => wireAt(this.window().first + this.capo(), this.neck().scaleLength));
+  private readonly from = computed(() => wireAt(fromNut(this.window().first, this.capo()), this.neck().scaleLength));
   private readonly width = computed(
-    () => wireAt(this.window().last + this.capo(), this.neck().scaleLength) - this.from(),
+    () => wireAt(fromNut(this.window().last, this.capo()), this.neck().scaleLength) - this.from(),
   );
   /** A point on the neck in the drawing; a mirrored drawing counts from the right. */
   private at(string: StringNumber, fret: number): { x: number; y: number } {
@@ -81,8 +82,8 @@ export class NeckDrawing {
     const { first, last } = this.window();
     return Array.from({ length: last - first }, (_, n) => {
       const fret = first + n + 1;
-      const x = wireAt(fret + this.capo(), this.neck().scaleLength) - this.from();
-      const before = wireAt(fret + this.capo() - 1, this.neck().scaleLength) - this.from();
+      const x = wireAt(fromNut(fret, this.capo()), this.neck().scaleLength) - this.from();
+      const before = wireAt(fromNut(fret - 1, this.capo()), this.neck().scaleLength) - this.from();
       return {
         fret,
         x: this.side() * x,
