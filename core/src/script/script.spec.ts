@@ -68,6 +68,9 @@ describe('time in a script', () => {
   });
 });
 
+/** Faults that one step can have at once. */
+const MOST_FIXES = 8;
+
 describe('faults', () => {
   it.each([
     ['ii', /twice/, 'i'],
@@ -136,9 +139,20 @@ describe('faults', () => {
     expect(faultsOf('{{{i}x99}x99}x99')[0]?.message).toMatch(/4096 is the most/);
     expect(sayFault(parseScript('i', { stepsPerCount: 11 }).faults[0]!)).toMatch(/not 11/);
   });
-  it('no text at all makes it throw', () => {
+  it('no text at all makes it throw, and what is offered in place of a step mends it, fault by fault', () => {
     fc.assert(
-      fc.property(fc.string({ unit: fc.constantFrom(...'pimaedu:54[]{}x2|.-!*_~ ') }), (text) => void faultsOf(text)),
+      fc.property(
+        fc.string({ unit: fc.constantFrom(..."pimaedu:54[]{}x2|.-!*_~ LP?f=3+^><@%'bnt"), maxLength: 24 }),
+        (text) => {
+          for (const f of faultsOf(text)) {
+            const step = !/[\s[\]{}|<@]/.test(text.slice(f.from, f.to));
+            let now = step ? f.fix : undefined;
+            for (let n = 0; n < MOST_FIXES && now; n++) now = faultsOf(now)[0]?.fix;
+            expect(now, `${text}: still ${now ?? ''}`).toBeFalsy();
+          }
+        },
+      ),
+      { numRuns: 3_000 },
     );
   });
 });
