@@ -35,6 +35,10 @@ describe('fingers that are not written', () => {
     expect(notes(r).map((n) => n.workedOut)).toEqual([true, true, true, false, true, true, true, true]);
     expect(r.workedOut).toEqual([0, 1, 2, 4, 5, 6, 7]);
   });
+  it('go round written ones: none is taken twice in a row', () => {
+    const fingers = notes(read('?:3 i:3 ?:3 m:3 ?:3 m:3 ?:3 i:3')).map((n) => n.right);
+    fingers.forEach((f, n) => n > 0 && expect(f).not.toBe(fingers[n - 1]));
+  });
   it('are judged for like written ones: the load knows them', () =>
     expect(read('?:2 ?:2 ?:2 ?:2').load.fingers.length).toBeGreaterThan(1));
   it('of the left hand follow the line where no shape is held', () => {

@@ -43,6 +43,7 @@ const shapes = [
   shape('D7', 'x-x-0-2-1-2', 'x-x-0-2-1-3'),
   shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1'),
   shape('Cmaj7', 'x-3-5-4-5-x', 'x-1-3-2-4-x'),
+  shape('Gmaj7', '3-x-4-4-3-x', '1-x-3-4-2-x'),
 ];
 const study = { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes };
 const section = (script: string, chart = '', more: Partial<Section> = {}): Section => ({
@@ -133,6 +134,15 @@ describe('a held shape is a state in time', () => {
       [2, true],
     ]);
   });
+  it('a chord that comes while nothing is pressed is not pressed until a stroke asks for it', () => {
+    const s = score('id^ . . . . . . . . . id - - - - -', 'C | F');
+    expect(s.grips.map((g) => [s.chords[g.chord]?.name, g.at / TICKS_PER_COUNT, g.pressed])).toEqual([
+      ['C', 0, true],
+      ['C', 0.5, false],
+      ['F', 4, false],
+      ['F', 5, true],
+    ]);
+  });
   it('so a barre is let go under muted strokes, and held through all others', () => {
     const held = (script: string) => barreHolds(score(script, 'F'), bpm(120), DEFAULT_PROFILE)[0]?.ms;
     expect(held('id iu id iu id iu id iu')).toBeNull();
@@ -191,6 +201,8 @@ describe('basses that the chord decides', () => {
     ['G7', '4f0'],
     ['D7', '5f0'],
     ['F', '5f3'],
+    // Not the open fourth string, which the shape holds elsewhere.
+    ['Gmaj7', '5f5'],
   ])('%s has it at %s', (chord, place) => expect(notes(score('p:f', chord))[0]).toBe(place));
   it('a note that leads on lies a semitone below the next chord’s bass', () => {
     expect(notes(score('p:b - - - p:n - - -', 'G7 | C'))).toEqual(['6f3', '5f2', '5f3', '6f2']);
