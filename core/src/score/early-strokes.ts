@@ -2,14 +2,14 @@ import type { Section, StudyPart } from '../piece/index.js';
 import { flatten, parseScript, writeSteps } from '../script/index.js';
 import { hasMark, type Step, type Stroke } from '../stroke/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
+import type { Score } from './model.js';
 import { scoreOf } from './score-of.js';
 
 /** A stroke is early when it comes within so much before a change. */
 const EARLY_BY = TICKS_PER_COUNT;
 
 /** Slots of the last strokes of the fingers before each change, close enough to it to take its chord early. */
-function lastBeforeChanges(section: Section, study: StudyPart): { slot: number; early: boolean }[] {
-  const { events, chords, loops, length } = scoreOf(section, study);
+function lastBeforeChanges({ events, chords, loops, length }: Score): { slot: number; early: boolean }[] {
   const changes = chords.slice(1).map((c) => c.at as number);
   if (loops && chords.length > 1) changes.push(length);
   const found = new Map<number, boolean>();
@@ -23,8 +23,8 @@ const isOfTheFigure = (m: Step): m is Stroke =>
   m.kind === 'stroke' && (m.dir !== null || m.fingers.length === 0 || m.fingers.some((f) => f !== 'p'));
 
 /** Whether the chords are pushed: all of the strokes that could take a chord early do; null when there is no such stroke. */
-export function isPushed(section: Section, study: StudyPart): boolean | null {
-  const places = lastBeforeChanges(section, study);
+export function isPushed(score: Score): boolean | null {
+  const places = lastBeforeChanges(score);
   return places.length === 0 ? null : places.every((p) => p.early);
 }
 /**
@@ -37,7 +37,7 @@ export function pushedScript(section: Section, study: StudyPart, push: boolean):
   if (faults.length) return script;
   const flat = flatten(pattern);
   const steps = new Map<number, Step>();
-  for (const { slot, early } of lastBeforeChanges(section, study)) {
+  for (const { slot, early } of lastBeforeChanges(scoreOf(section, study))) {
     const step = flat.slots[slot]?.step;
     if (step?.kind !== 'stroke' || early === push) continue;
     steps.set(slot, { ...step, marks: push ? [...step.marks, '>'] : step.marks.filter((m) => m !== '>') });

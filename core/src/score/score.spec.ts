@@ -184,12 +184,12 @@ describe('a change of chord', () => {
   });
   it('pushes put > on the last stroke of the fingers before each change, and take it off again', () => {
     const s = section('p:b - ima:t - p:b - p:b ima:t', 'C | F');
-    expect(isPushed(s, study)).toBe(false);
+    expect(isPushed(scoreOf(s, study))).toBe(false);
     const pushed = pushedScript(s, study, true);
     expect(pushed).toBe('p:b - ima:t - p:b - p:b ima:t>');
-    expect(isPushed({ ...s, script: pushed }, study)).toBe(true);
+    expect(isPushed(scoreOf({ ...s, script: pushed }, study))).toBe(true);
     expect(pushedScript({ ...s, script: pushed }, study, false)).toBe(s.script);
-    expect(isPushed(section('p:b', 'C | F'), study)).toBeNull();
+    expect(isPushed(score('p:b', 'C | F'))).toBeNull();
   });
 });
 

@@ -1,14 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import {
-  cycleById,
-  DEFAULT_PROFILE,
-  makeSection,
-  readAloud,
-  type ReadingRequest,
-  type SaidReading,
-  STANDARD_TUNING,
-} from '@ruffle-wheel/core';
+import { cycleById, DEFAULT_PROFILE, makeSection, type ReadingRequest, STANDARD_TUNING } from '@ruffle-wheel/core';
 import { Compute } from './compute';
+import { type PageReading, readForPage } from './page-reading';
 import { WorkerDied, WorkerLink } from './worker-link';
 
 const request = (script: string): ReadingRequest => ({
@@ -24,16 +17,32 @@ class SlowCompute extends Compute {
   readonly letGo: (() => void)[] = [];
   /** How often it dies before it answers. */
   dies = 0;
-  protected override read(r: ReadingRequest): Promise<SaidReading> {
+  protected override read(r: ReadingRequest): Promise<PageReading> {
     this.asked.push(r.section.script);
     if (this.dies-- > 0) return Promise.reject(new WorkerDied());
-    return new Promise<SaidReading>((resolve, reject) => {
-      this.letGo.push(() => resolve(readAloud(r)));
+    return new Promise<PageReading>((resolve, reject) => {
+      this.letGo.push(() => resolve(readForPage(r)));
       this.fails.push(reject);
     });
   }
   readonly fails: ((why: Error) => void)[] = [];
 }
+describe('a reading for the page', () => {
+  it('hands over of the score only strokes that bring frets with them, each once, and when they come', () => {
+    const r = readForPage({
+      ...request('i:2f3 m:2 L:2f5 m:1'),
+      section: { ...request('i:2f3 m:2 L:2f5 m:1').section },
+    });
+    expect(r.score).not.toHaveProperty('events');
+    expect(r.line.map((e) => e.notes[0]?.fret)).toEqual([3, 5]);
+    expect(r.lineTimes.slice(0, 3)).toEqual([
+      [0, 0],
+      [5040, 1],
+      [10080, 0],
+    ]);
+    expect(r.pushed).toBeNull();
+  });
+});
 const settle = () => new Promise((r) => setTimeout(r));
 
 describe('the door to the solvers', () => {

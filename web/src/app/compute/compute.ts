@@ -1,12 +1,13 @@
 import { Injectable, signal } from '@angular/core';
-import type { ReadingRequest, SaidReading } from '@ruffle-wheel/core';
+import type { ReadingRequest } from '@ruffle-wheel/core';
+import type { PageReading } from './page-reading';
 import type { Computer } from './protocol';
 import { WorkerDied, WorkerLink } from './worker-link';
 
 /** A reading with the request it answers. */
 export interface AnsweredReading {
   readonly request: ReadingRequest;
-  readonly reading: SaidReading;
+  readonly reading: PageReading;
 }
 /** A reading takes some milliseconds; a worker that is silent for so long has died. */
 const SILENT_MS = 15_000;
@@ -28,8 +29,8 @@ export class Compute {
   /** The latest request that got no answer, and why; null when there is one. */
   readonly failure = this.failed.asReadonly();
 
-  protected read(request: ReadingRequest): Promise<SaidReading> {
-    return this.link.ask((computer) => computer.readAloud(request), SILENT_MS);
+  protected read(request: ReadingRequest): Promise<PageReading> {
+    return this.link.ask((computer) => computer.readForPage(request), SILENT_MS);
   }
 
   /** Asks for a reading; the answer arrives in `answered`, unless a newer request has overtaken it. */
@@ -59,7 +60,7 @@ export class Compute {
     this.running = false;
   }
   /** A worker that died is started again once before anybody is told. */
-  private async twice(request: ReadingRequest): Promise<SaidReading> {
+  private async twice(request: ReadingRequest): Promise<PageReading> {
     try {
       return await this.read(request);
     } catch (e) {

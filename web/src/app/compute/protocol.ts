@@ -13,15 +13,16 @@ import type {
   ReadNotes,
   RowRequest,
   RowResult,
-  SaidReading,
   SchoolLine,
   VoicingRequest,
   VoicingResult,
 } from '@ruffle-wheel/core';
 
+import type { PageReading } from './page-reading';
+
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
-  readAloud(request: ReadingRequest): SaidReading;
+  readForPage(request: ReadingRequest): PageReading;
 }
 /** Told from time to time how far a solver has come, 0…1. */
 export type Progress = (share: number) => void;

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import { readAloud } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
+import { readForPage } from './page-reading';
 import type { Computer } from './protocol';
 
-const computer: Computer = { readAloud };
+const computer: Computer = { readForPage };
 expose(computer);

@@ -1,6 +1,7 @@
 import { computed, effect, inject, linkedSignal, type Signal, untracked } from '@angular/core';
-import type { HandProfile, OwnCell, ReadingRequest, SaidReading, Section, Study } from '@ruffle-wheel/core';
+import type { HandProfile, OwnCell, ReadingRequest, Section, Study } from '@ruffle-wheel/core';
 import { Compute } from '../compute/compute';
+import type { PageReading } from '../compute/page-reading';
 
 /** What a reading is asked about. */
 export interface ReadingMatter {
@@ -25,14 +26,14 @@ export class SectionReading {
     return { section, shapes, ...instrument, called, profile, cells: this.matter.cells() };
   });
   /** The one before stays until the next arrives. */
-  readonly reading = computed((): SaidReading | null => {
+  readonly reading = computed((): PageReading | null => {
     const answered = this.compute.answered();
     return answered && answered.request.section.id === this.matter.section()?.id ? answered.reading : null;
   });
   /** Faults and findings belong to the text as it stands. */
   readonly settled = computed(() => this.compute.answered()?.request === this.request());
   /** The reading of what is written; it stays while something else is tried out. */
-  readonly writtenReading = linkedSignal<SaidReading | null, SaidReading | null>({
+  readonly writtenReading = linkedSignal<PageReading | null, PageReading | null>({
     source: () => (this.matter.trying() || !this.settled() ? null : this.reading()),
     computation: (reading, before) => reading ?? before?.value ?? null,
   });

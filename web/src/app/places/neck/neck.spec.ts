@@ -338,7 +338,7 @@ describe('a melody for both hands', () => {
     await f.whenStable();
     expect(world.open.study()?.instrument.capo).toBe(0);
     const by = Number(/(\d+) semitone/.exec(said)?.[1] ?? 0) * (/down/.test(said) ? -1 : 1);
-    const sounds = world.open.reading()!.score.events.flatMap((e) => e.notes.map((n) => n.midi));
+    const sounds = world.open.reading()!.line.flatMap((e) => e.notes.map((n) => n.midi));
     expect(sounds.slice(0, 2)).toEqual([63 + by, 61 + by]);
     await press(f, `Back: ${said}`);
     expect(world.open.capo()).toBe(0);

@@ -13,9 +13,6 @@ import {
 import { heardPlace, Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
 
-/** Notes of a line that can be walked through. */
-const MOST_NOTES = 512;
-
 /** What the left hand does at one stroke: the shape as it really stands, and what of it belongs to the line. */
 export interface WalkPlace {
   readonly event: ScoreEvent;
@@ -37,19 +34,8 @@ export class NeckWalk {
   /** Null: the held shapes are looked at, not the line over them. */
   private readonly chosen = signal<number | null>(null);
 
-  private readonly all = computed((): readonly ScoreEvent[] =>
-    (this.open.reading()?.score.events ?? []).filter((e) => stops(e).length > 0 || e.motion.kind === 'ligado'),
-  );
-  /** The same stroke on the same chord is one note, however often it comes. */
-  private noteOf(e: ScoreEvent): string {
-    return `${e.slot} ${this.open.reading()?.score.chords[e.chord]?.name ?? ''}`;
-  }
   /** Strokes that bring frets with them, each once on every chord that it meets. */
-  readonly events = computed((): readonly ScoreEvent[] =>
-    [...new Map([...this.all()].reverse().map((e) => [this.noteOf(e), e])).values()]
-      .sort((a, b) => a.at - b.at)
-      .slice(0, MOST_NOTES),
-  );
+  readonly events = computed((): readonly ScoreEvent[] => this.open.reading()?.line ?? []);
   /** No shapes are held: the neck shows the line alone. */
   readonly alone = computed(() => this.open.section()?.chart.trim() === '' && this.events().length > 0);
   private readonly heard = computed(() => {
@@ -65,12 +51,8 @@ export class NeckWalk {
     if (events.length === 0) return null;
     const heard = this.heard();
     if (heard !== null) {
-      const last = this.all().findLast((e) => e.at <= heard) ?? this.all().at(-1);
-      const note = last ? this.noteOf(last) : '';
-      return Math.max(
-        0,
-        events.findIndex((e) => this.noteOf(e) === note),
-      );
+      const times = this.open.reading()?.lineTimes ?? [];
+      return (times.findLast(([at]) => at <= heard) ?? times.at(-1))?.[1] ?? 0;
     }
     const chosen = this.chosen() ?? (this.alone() ? 0 : null);
     return chosen === null ? null : Math.min(chosen, events.length - 1);

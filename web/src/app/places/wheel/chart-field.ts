@@ -13,7 +13,6 @@ import {
   type Command,
   fretsText,
   inOrder,
-  isPushed,
   MOST_BARS,
   putShape,
   pushedScript,
@@ -111,10 +110,7 @@ export class ChartField {
   });
 
   /** Null where no stroke could take a chord early. */
-  protected readonly pushed = computed(() => {
-    const [section, study] = [this.section(), this.open.study()];
-    return section && study && section.chart.trim() ? isPushed(section, study) : null;
-  });
+  protected readonly pushed = computed(() => this.open.writtenReading()?.pushed ?? null);
 
   constructor() {
     // What was found is kept before the question goes with the panel.
