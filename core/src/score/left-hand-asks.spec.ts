@@ -107,6 +107,20 @@ describe('how long a barre is held', () => {
   });
 });
 
+describe('a stroke held over a change', () => {
+  const tie = (script: string, chart = 'C | D') =>
+    read(section({ script, chart })).findings.find((f) => f.id === 'tie');
+  it('is told once with its place and both ways out; pushed or let go it is none', () => {
+    const finding = tie('p:b - - - - - - ima:t - - - - - - - -');
+    expect(finding?.title).toBe('A stroke is held over a change');
+    expect(finding?.lines[0]).toBe('i m a on 4 and goes on into D.');
+    expect(finding?.lines.at(-1)).toMatch(/write > after it.*\^ lets it go/);
+    expect(tie('p:b - - - - - - ima:t> - - - - - - - -')).toBeUndefined();
+    expect(tie('p:b - - - - - - ima:t^ - - - - - - - -')).toBeUndefined();
+    expect(tie('p:b - - - - - - ima:t - - - - - - - -', 'C')).toBeUndefined();
+  });
+});
+
 describe('block chords', () => {
   it('strike each chord once where it begins, until the chart comes round', () => {
     expect(blockChords(section({}))).toEqual({ script: 'id - - - id - - -', stepsPerCount: 1, start: 0 });

@@ -16,6 +16,8 @@ export interface ScoreNote {
   /** One of its fingers is not written. */
   readonly workedOut: boolean;
 }
+/** What a ligado is: hammered on a higher fret, pulled off to a lower one, or slid with the finger that is there. */
+export type Slur = 'hammer' | 'pull' | 'slide';
 export interface ScoreEvent {
   readonly at: Ticks;
   readonly duration: Ticks;
@@ -34,6 +36,8 @@ export interface ScoreEvent {
   readonly chord: number;
   /** In the order struck. */
   readonly notes: readonly ScoreNote[];
+  /** Of a ligado, against what its string had before; null where nothing was struck on it, and for all else. */
+  readonly slur: Slur | null;
   readonly source: { readonly section: string; readonly range: Range };
 }
 export interface ScoreBar {

@@ -8,7 +8,7 @@ import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../sc
 import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
 import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
 import { gripsOf, LeftHandState, stopFor } from './left-hand.js';
-import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote } from './model.js';
+import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote, Slur } from './model.js';
 
 /** Notes written out of a score, and turns of its cycle. */
 export const MOST_NOTES = 20_000;
@@ -118,6 +118,8 @@ function eventsOf(laying: Laying): ScoreEvent[] {
   const start = wrap(laying.start, Math.max(1, whole));
   const passes = Math.max(1, whole / flat.length);
   const state = new LeftHandState();
+  /** What every string had last. */
+  const before = new Map<number, ScoreNote>();
   const reach = reachOfEarly(flat);
   let chord = 0;
   let [bar, barAt] = [0, 0];
@@ -136,6 +138,9 @@ function eventsOf(laying: Laying): ScoreEvent[] {
         bar++;
       }
       const on = hasMark(e.motion, '>') ? chordAfter(at + (reach.get(e.slot) ?? e.duration), chord, laying) : chord;
+      const notes = notesAt(e, at, on, state, laying);
+      const slur = e.motion.kind === 'ligado' ? slurOf(before.get(e.motion.string), notes[0]) : null;
+      for (const note of notes) before.set(note.string, note);
       events.push({
         at: ticks(at),
         duration: ticks(Math.min(e.duration, laying.cut ? length - at : Infinity)),
@@ -148,11 +153,19 @@ function eventsOf(laying: Laying): ScoreEvent[] {
         motion: e.motion,
         level: e.level,
         chord: on,
-        notes: notesAt(e, at, on, state, laying),
+        notes,
+        slur,
         source: { section: section.id, range: e.range },
       });
     }
   return events;
+}
+
+/** Another fret with the same finger is a slide; else a higher one is hammered on, a lower one pulled off. */
+function slurOf(from: ScoreNote | undefined, to: ScoreNote | undefined): Slur | null {
+  if (!from || !to || from.fret === to.fret) return null;
+  if (from.left !== null && from.left !== 0 && from.left === to.left) return 'slide';
+  return to.fret > from.fret ? 'hammer' : 'pull';
 }
 
 /** Until when a stroke that belongs to the next chord reaches: to the next one that does not, or to its own end. */

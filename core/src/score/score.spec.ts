@@ -223,6 +223,10 @@ describe('slurs', () => {
       [1, 1, null],
       [3, 1, null],
     ]);
+    expect([up?.slur, down?.slur, slide?.slur]).toEqual(['hammer', 'pull', 'slide']);
+    // Off to an open string, and where nothing was struck before.
+    expect(score('i:2f3=4 L:2f0').events[1]?.slur).toBe('pull');
+    expect(score('L:1f3 {.}x7').events[0]?.slur).toBeNull();
     const sounds = planPlayback(score('i:2f1=1 L:2f3=4'), four).sounds.filter((s) => s.kind === 'pluck');
     expect(sounds.slice(0, 2)).toMatchObject([{ touch: 'nail' }, { touch: 'ligado', midi: 62 }]);
   });

@@ -10,7 +10,18 @@ import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
 export interface Finding {
   readonly id:
-    'round' | 'accents' | 'weak' | 'missed' | 'start' | 'hand' | 'plants' | 'ceiling' | 'span' | 'block' | 'barre';
+    | 'round'
+    | 'accents'
+    | 'weak'
+    | 'missed'
+    | 'start'
+    | 'hand'
+    | 'plants'
+    | 'ceiling'
+    | 'span'
+    | 'block'
+    | 'barre'
+    | 'tie';
   readonly tone: Tone;
   readonly title: string;
   readonly lines: readonly string[];

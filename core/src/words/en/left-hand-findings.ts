@@ -1,4 +1,5 @@
 import { heldChords } from '../../chart/index.js';
+import { cycleLength, placeLabel } from '../../cycle/index.js';
 import { readChord } from '../../chord/index.js';
 import { fretsText, handOn, reachFault, type Shape } from '../../left-hand/index.js';
 import { neckOf } from '../../player/index.js';
@@ -6,10 +7,10 @@ import { sayRightHand } from './right-hand.js';
 import type { PlacedChange } from '../../score/index.js';
 import { easier } from '../../solve/voicings/index.js';
 import type { Finding, FindingMatter } from './findings.js';
-import { listed, plural } from './strokes.js';
+import { listed, plural, sayMotion } from './strokes.js';
 
 /** What the left hand's shapes ask: of the right hand, of the barre, of the reach. */
-export const leftHandFindings = (m: FindingMatter): Finding[] => [...block(m), ...barre(m), ...spans(m)];
+export const leftHandFindings = (m: FindingMatter): Finding[] => [...block(m), ...ties(m), ...barre(m), ...spans(m)];
 
 /** Where the right hand goes along with the chord, and where the script makes it stay behind. */
 function block({ changes }: FindingMatter): Finding[] {
@@ -49,6 +50,37 @@ const SHOWN_MOVES = 4;
 /** The title says it already. */
 const MOVES = /^The right hand moves: /;
 const slips = ({ rightHand: r }: PlacedChange) => r.leftOut.length > 0 || r.offBass !== null;
+
+/** Strokes that are held on while the chord changes under them. */
+function ties({ heldOver, score, section }: FindingMatter): Finding[] {
+  const { cycle } = section;
+  const length = cycleLength(cycle);
+  // The same stroke into the same chord is one matter, however often it comes.
+  const places = new Map<string, string>();
+  for (const { event, chord } of heldOver) {
+    const e = score.events[event];
+    const into = score.chords[chord]?.name || 'open strings';
+    if (!e) continue;
+    const key = `${e.slot} ${into}`;
+    const where = `${sayMotion(e.motion)} on ${placeLabel(cycle, e.at % length)} goes on into ${into}`;
+    if (!places.has(key)) places.set(key, where);
+  }
+  const told = [...places.values()];
+  if (told.length === 0) return [];
+  const more = told.length - SHOWN_MOVES;
+  return [
+    {
+      id: 'tie',
+      tone: 'watch',
+      title: told.length === 1 ? 'A stroke is held over a change' : 'Strokes are held over changes',
+      lines: [
+        ...told.slice(0, SHOWN_MOVES).map((t) => `${t}.`),
+        ...(more > 0 ? [`And ${more} more.`] : []),
+        'If it belongs to the coming chord already, write > after it; if it ends there, ^ lets it go.',
+      ],
+    },
+  ];
+}
 
 /** A barre held for less than this share of what the hand can is nothing to think of. */
 const WORTH_SAYING = 0.2;
