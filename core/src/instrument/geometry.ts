@@ -1,4 +1,12 @@
-import { type Fret, fromNut, millimetres, type Millimetres, type StringNumber, STRINGS } from '../time/index.js';
+import {
+  type Fret,
+  type FretFromCapo,
+  fromNut,
+  millimetres,
+  type Millimetres,
+  type StringNumber,
+  STRINGS,
+} from '../time/index.js';
 import type { Neck } from './neck.js';
 
 /**
@@ -12,7 +20,7 @@ export const wireAt = (fret: Fret, scaleLength: Millimetres): Millimetres =>
  * Room between two wires. Fret counts from the capo.
  * @example Math.round(fretWidth(1, makeNeck(650))) // 36
  */
-export const fretWidth = (fret: number, neck: Neck): Millimetres =>
+export const fretWidth = (fret: FretFromCapo, neck: Neck): Millimetres =>
   millimetres(
     wireAt(fromNut(fret, neck.capo), neck.scaleLength) - wireAt(fromNut(fret - 1, neck.capo), neck.scaleLength),
   );
@@ -28,7 +36,7 @@ export const soundingLength = (neck: Neck): Millimetres =>
  * A finger touches just behind its wire: a quarter of the fret's width back. Fret counts from the capo.
  * @example touchAt(12, 0, 650) < wireAt(12, 650) // true
  */
-export function touchAt(fret: number, capo: number, scaleLength: Millimetres): Millimetres {
+export function touchAt(fret: FretFromCapo, capo: number, scaleLength: Millimetres): Millimetres {
   const wire = wireAt(fromNut(fret, capo), scaleLength);
   return millimetres(wire - (wire - wireAt(fromNut(fret - 1, capo), scaleLength)) / 4);
 }
@@ -38,7 +46,7 @@ export interface TouchPoint {
   readonly x: number;
   readonly y: number;
 }
-export function touchPoint(string: StringNumber, fret: number, neck: Neck): TouchPoint {
+export function touchPoint(string: StringNumber, fret: FretFromCapo, neck: Neck): TouchPoint {
   const x = touchAt(fret, neck.capo, neck.scaleLength);
   const spacing = neck.nutSpacing + ((neck.bridgeSpacing - neck.nutSpacing) * x) / neck.scaleLength;
   // Strings lie evenly to both sides of the middle.

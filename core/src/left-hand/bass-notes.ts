@@ -1,12 +1,12 @@
 import { readChord } from '../chord/index.js';
 import { type Instrument, openPitch } from '../instrument/index.js';
-import { type StringNumber, STRINGS } from '../time/index.js';
+import { type FretFromCapo, type StringNumber, STRINGS } from '../time/index.js';
 import { bassString, HIGHEST_FRET, type Shape } from './shape.js';
 
 /** A place on the neck: string and fret from the capo. */
 export interface NeckPlace {
   readonly string: StringNumber;
-  readonly fret: number;
+  readonly fret: FretFromCapo;
 }
 type Named = Pick<Shape, 'frets' | 'name' | 'chord'>;
 const BASS_STRINGS = [6, 5, 4] as const;

@@ -1,6 +1,6 @@
 import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
 import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
-import { type SixStrings, sixOf, STRINGS } from '../time/index.js';
+import { type FretFromCapo, type SixStrings, sixOf, STRINGS } from '../time/index.js';
 import { SHAPE_WEIGHTS, type ShapeWeights } from './shape-weights.js';
 import { HIGHEST_FRET, type LeftFinger } from './shape.js';
 
@@ -8,7 +8,7 @@ export const FINGERING_TERMS = ['stretch', 'barre', 'weak', 'order', 'crowd'] as
 export type FingeringTerm = (typeof FINGERING_TERMS)[number];
 export type FingeringCost = Record<FingeringTerm, number>;
 /** Frets from string 6 to string 1 as a shape has them. */
-export type Frets = SixStrings<number | null>;
+export type Frets = SixStrings<FretFromCapo | null>;
 export type Fingers = SixStrings<LeftFinger | null>;
 
 export interface Fingering {

@@ -1,7 +1,7 @@
 import type { LeftFinger } from '../stroke/index.js';
 import { type DataFault, quoted } from '../fault/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
-import { perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
+import { type FretFromCapo, perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 
 export type { LeftFinger };
 /** A held left-hand shape. Arrays run from string 6 to string 1. Frets count from the capo; null = not sounded. */
@@ -10,7 +10,7 @@ export interface Shape {
   readonly name: string;
   /** The chord symbol that it answers, where its name is none. */
   readonly chord?: string;
-  readonly frets: SixStrings<number | null>;
+  readonly frets: SixStrings<FretFromCapo | null>;
   readonly fingers: SixStrings<LeftFinger | null>;
 }
 export const HIGHEST_FRET = 24;
@@ -21,7 +21,7 @@ const parts = (text: string): string[] => {
 };
 
 export interface ShapeReading {
-  readonly frets: SixStrings<number | null>;
+  readonly frets: SixStrings<FretFromCapo | null>;
   readonly fingers: SixStrings<LeftFinger | null>;
   readonly faults: readonly DataFault[];
 }

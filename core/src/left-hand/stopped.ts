@@ -1,7 +1,7 @@
 import type { FlatPattern } from '../script/index.js';
 import { numberedStrings } from '../stroke/index.js';
 import type { DataFault } from '../fault/index.js';
-import { isStringNumber, perString, type StringNumber, STRINGS } from '../time/index.js';
+import { type FretFromCapo, isStringNumber, perString, type StringNumber, STRINGS } from '../time/index.js';
 import { HIGHEST_FRET, type LeftFinger, type Shape } from './shape.js';
 
 /** A string stopped for the stroke at one place of a pattern, over whatever shape is held. */
@@ -10,7 +10,7 @@ export interface StoppedNote {
   readonly at: number;
   readonly string: StringNumber;
   /** From the capo on; 0 = open. */
-  readonly fret: number;
+  readonly fret: FretFromCapo;
   readonly finger?: LeftFinger;
 }
 

@@ -9,7 +9,7 @@ import {
   touchPoint,
   wireAt,
 } from '../instrument/index.js';
-import { fret, millimetres } from '../time/index.js';
+import { fret, fromNut, millimetres } from '../time/index.js';
 import { DEFAULT_PROFILE, leftHandOf, neckOf, reachOf } from './index.js';
 
 const L = millimetres(650);
@@ -37,6 +37,18 @@ describe('the neck', () => {
     expect(width(1)).toBeGreaterThan(43);
     expect(width(12)).toBeCloseTo((43 + 58) / 2, 0);
     expect(touchPoint(6, 3, neck).y).toBeCloseTo(0 - touchPoint(1, 3, neck).y);
+  });
+});
+
+describe('frets', () => {
+  it('from the nut are never taken for frets from the capo: three with a capo on 2 is the fifth', () => {
+    const neck = neckOf(DEFAULT_PROFILE, 2);
+    expect(fromNut(3, 2)).toBe(5);
+    expect(touchPoint(6, 3, neck).x).toBeCloseTo(touchPoint(6, 5, neckOf(DEFAULT_PROFILE)).x);
+    // @ts-expect-error a fret from the nut is none from the capo
+    expect(touchPoint(6, fromNut(3, 2), neck).x).toBeGreaterThan(touchPoint(6, 3, neck).x);
+    // @ts-expect-error and the other way round
+    expect(wireAt(5, neck.scaleLength)).toBeGreaterThan(0);
   });
 });
 

@@ -9,11 +9,11 @@ import {
   trebleSet,
 } from '../left-hand/index.js';
 import { type Finger, HOME_STRING, type Motion, numberedStrings, stopOn, type Stroke } from '../stroke/index.js';
-import { midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
+import { type FretFromCapo, midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
 
 export interface SoundedNote {
   readonly string: StringNumber;
-  readonly fret: number;
+  readonly fret: FretFromCapo;
   readonly midi: Midi;
   /**
    * The finger that plays it; in a strum every string has the strum's first finger. Null for a plectrum, for what is

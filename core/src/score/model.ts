@@ -2,12 +2,12 @@ import type { Range } from '../fault/index.js';
 import type { Instrument } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
 import type { Finger, LeftFinger, Level, Motion } from '../stroke/index.js';
-import type { Midi, SixStrings, StringNumber, Ticks } from '../time/index.js';
+import type { FretFromCapo, Midi, SixStrings, StringNumber, Ticks } from '../time/index.js';
 
 export interface ScoreNote {
   readonly string: StringNumber;
   /** From the capo on. */
-  readonly fret: number;
+  readonly fret: FretFromCapo;
   readonly midi: Midi;
   /** Null for a plectrum, for what the left hand sounds alone, and for what is not known yet. */
   readonly right: Finger | null;
@@ -75,7 +75,7 @@ export interface TimedGrip {
   /** False while the fingers lie on the strings, or are off them: the hand is free. */
   readonly pressed: boolean;
   /** From string 6 to string 1: what each finger stops; null = not sounded. */
-  readonly frets: SixStrings<number | null>;
+  readonly frets: SixStrings<FretFromCapo | null>;
   readonly fingers: SixStrings<LeftFinger | null>;
   readonly borrowed: readonly Borrowed[];
 }

@@ -1,4 +1,4 @@
-import type { StringNumber } from '../time/index.js';
+import type { FretFromCapo, StringNumber } from '../time/index.js';
 
 export type Finger = 'p' | 'i' | 'm' | 'a' | 'e';
 export const FINGERS: readonly Finger[] = ['p', 'i', 'm', 'a', 'e'];
@@ -30,7 +30,7 @@ export type StringChoice = readonly StringNumber[] | 'bass' | 'treble' | 'fifth'
 /** What stops one string for one stroke, over whatever shape is held. */
 export interface Stop {
   /** From the capo on; 0 = open. */
-  readonly fret: number;
+  readonly fret: FretFromCapo;
   /** The finger that is written for it. */
   readonly finger?: LeftFinger;
 }

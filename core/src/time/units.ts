@@ -10,11 +10,13 @@ export type Millis = Unit<'millis'>;
 export type Millimetres = Unit<'millimetres'>;
 /** Semitones, 60 = middle C. */
 export type Midi = Unit<'midi'>;
-/**
- * Counted from the nut, whatever the capo does. Frets in texts, shapes and scores count from the capo and are plain
- * numbers: where they lie on the neck is asked through `fromNut`, so that the two are never mixed.
- */
+/** Counted from the nut, whatever the capo does. */
 export type Fret = Unit<'fret from the nut'>;
+/**
+ * Counted from the capo, 0 = open: as texts, shapes and scores have it. Any number is taken for one, but no `Fret`: where
+ * it lies on the neck is asked through `fromNut`, and the two are never mixed.
+ */
+export type FretFromCapo = number & { readonly [unit]?: 'fret from the capo' };
 /** 1 = thinnest, 6 = thickest. */
 export type StringNumber = 1 | 2 | 3 | 4 | 5 | 6;
 
@@ -50,7 +52,7 @@ export const fret = (n: number): Fret => n as Fret;
  * Where a fret that is counted from the capo lies, from the nut on.
  * @example fromNut(3, 2) // 5
  */
-export const fromNut = (fromCapo: number, capo: number): Fret => (fromCapo + capo) as Fret;
+export const fromNut = (fromCapo: FretFromCapo, capo: number): Fret => (fromCapo + capo) as Fret;
 
 /**
  * A list of six as what it is.

@@ -2,7 +2,7 @@ import type { Neck, Tuning } from '../../instrument/index.js';
 import type { LeftFinger } from '../../left-hand/index.js';
 import type { HandProfile } from '../../player/index.js';
 import type { FoundPath } from '../../search/index.js';
-import type { Bpm, StringNumber, Ticks } from '../../time/index.js';
+import type { Bpm, FretFromCapo, StringNumber, Ticks } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import type { FretSchool } from './weights.js';
 
@@ -42,7 +42,7 @@ export interface FretLineRequest {
 /** Where one note is played. */
 export interface Placed {
   readonly string: StringNumber;
-  readonly fret: number;
+  readonly fret: FretFromCapo;
   readonly finger: LeftFinger;
 }
 export const FRET_TERMS = [
