@@ -198,6 +198,8 @@ export const wheel = {
     write: 'Write',
     takeOut: 'Take it out',
     found: 'Shapes of least movement, kept when you leave the field:',
+    foundOnly: 'Shapes of least movement for symbols that have none:',
+    keepFound: 'Keep them',
     bars: 'Bars of this section',
     barsOpen: 'round',
     chartHas: 'bars in the chart:',

@@ -50,7 +50,9 @@ export class ChartField {
   private readonly solve = inject(Solve);
   private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
   /** Shapes are kept when the field is left: what is typed on the way may be a symbol too. */
-  private readonly typing = signal(false);
+  protected readonly typing = signal(false);
+  /** Something was typed whose shapes are still to be kept: what Ctrl+Z has taken back is not kept again by itself. */
+  private readonly pending = signal(false);
   protected readonly mostBars = MOST_BARS;
 
   protected readonly section = this.open.written;
@@ -114,30 +116,36 @@ export class ChartField {
 
   constructor() {
     // What was found is kept before the question goes with the panel.
-    inject(DestroyRef).onDestroy(() => this.keepShapes());
+    inject(DestroyRef).onDestroy(() => this.keepPending());
     this.asking = new Asking<RowRequest, RowResult>(
       this.ask,
       (ask, progress) => this.solve.row(ask, progress),
-      () => (this.typing() ? this.open.tryOut(this.shapesFound()) : this.keepShapes()),
+      () => (this.typing() ? this.open.tryOut(this.shapesFound()) : this.keepPending()),
     );
   }
   private shapesFound(): Command {
     return inOrder(...this.found().map((f) => putShape(f.shape)));
   }
-  private keepShapes() {
-    if (this.found().length) this.open.adjust(this.shapesFound());
+  private keepPending() {
+    if (this.pending()) this.keepShapes();
+  }
+  protected keepShapes() {
+    if (this.found().length === 0) return;
+    this.pending.set(false);
+    this.open.adjust(this.shapesFound());
   }
 
   protected type(chart: string) {
     const section = this.section();
     this.typing.set(true);
+    this.pending.set(true);
     if (section) this.open.adjust(setChart(section.id, chart), `chart ${section.id}`);
   }
   protected left() {
     if (!this.typing()) return;
     this.typing.set(false);
     this.open.tryOut(null);
-    this.keepShapes();
+    this.keepPending();
   }
   protected fix(from: number, to: number, text: string) {
     const section = this.section();

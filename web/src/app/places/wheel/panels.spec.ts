@@ -82,6 +82,13 @@ describe('shape panel', () => {
     await f.whenStable();
     expect(world.open.study()?.shapes.at(-1)?.name).toBe('Am7');
     expect(texts(f, '.found')).toEqual([]);
+    // What is taken back is not kept again by itself, but offered.
+    world.open.undo();
+    await vi.waitFor(() => expect(texts(f, '.found b')).toEqual(['Am7']));
+    await new Promise((r) => setTimeout(r, 300));
+    expect(world.open.study()?.shapes).toHaveLength(2);
+    await press(f, 'Keep them');
+    expect(world.open.study()?.shapes.at(-1)?.name).toBe('Am7');
   });
   it('keeps a new shape only without faults, and says each of them', async () => {
     const f = await panel();
