@@ -34,8 +34,6 @@ function bassOf(shape: Named, { tuning, capo }: Instrument) {
 
 /** Frets that a bass costs whose string the shape holds elsewhere. */
 const TAKEN = 3;
-/** The bass of a chord should not climb: what lies over it counts as so many frets more for each string. */
-const THINNER = 1;
 
 /**
  * Where a chord's fifth lies as a bass, beside its root: on another bass string, under the hand. Of a chord that is no
@@ -82,7 +80,7 @@ function best(places: readonly NeckPlace[], shape: Named, from: NeckPlace): Neck
     const held = fretOn(shape, string);
     // An open string needs no finger wherever the hand is.
     const way = fret === 0 ? 0 : Math.abs(fret - from.fret);
-    return way + (held === null || held === fret ? 0 : TAKEN) + THINNER * Math.max(0, from.string - string);
+    return way + (held === null || held === fret ? 0 : TAKEN);
   };
   return [...places].sort((a, b) => cost(a) - cost(b) || b.string - a.string)[0] ?? null;
 }

@@ -19,13 +19,16 @@ import type { Ladder } from './ladder.js';
 import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 
-const scriptFault = ({ script }: Section): DataFault | null =>
-  script.length <= LONGEST_SCRIPT
+/** A text of a section that has grown longer than it may. */
+const lengthFault = (path: 'script' | 'chart', text: string, most: number): DataFault | null =>
+  text.length <= most
     ? null
     : {
-        path: 'script',
-        message: `A script holds ${LONGEST_SCRIPT} letters at most; this would make ${script.length}. Write what repeats as { … }x, or begin another section.`,
+        path,
+        message: `A ${path} holds ${most} letters at most; this would make ${text.length}. Write what repeats as { … }x, or begin another section.`,
       };
+const scriptFault = ({ script }: Section) => lengthFault('script', script, LONGEST_SCRIPT);
+const chartFault = ({ chart }: Section) => lengthFault('chart', chart, LONGEST_CHART);
 export const setScript = (section: string, script: string): Command =>
   inSection(section, (s) => put(s, { script }), scriptFault);
 export const setTempo = (section: string, bpm: number): Command =>
@@ -45,13 +48,6 @@ export const setLadder = (section: string, ladder: Ladder): Command =>
     });
   });
 
-const chartFault = ({ chart }: Section): DataFault | null =>
-  chart.length <= LONGEST_CHART
-    ? null
-    : {
-        path: 'chart',
-        message: `A chart holds ${LONGEST_CHART} letters at most; this would make ${chart.length}. Write what repeats as { … }x, or begin another section.`,
-      };
 /** Which chord when, as typed. */
 export const setChart = (section: string, chart: string): Command =>
   inSection(section, (s) => put(s, { chart }), chartFault);

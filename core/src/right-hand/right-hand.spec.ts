@@ -7,7 +7,15 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { directionOf, hasMark } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm } from '../time/index.js';
-import { handLoad, motionCheck, type PlantEvent, plantPlan, soundStroke, tightestPlace } from './index.js';
+import {
+  exchangedLoad,
+  handLoad,
+  motionCheck,
+  type PlantEvent,
+  plantPlan,
+  soundStroke,
+  tightestPlace,
+} from './index.js';
 
 const read = (text: string, stepsPerCount = 2) => parseScript(text, { stepsPerCount }).pattern;
 const touches = (text: string): PlantEvent[] =>
@@ -143,4 +151,21 @@ describe('load', () => {
     ));
   it('nothing played has no ceiling', () =>
     expect(load('. .')).toEqual({ fingers: [], joints: [], ceiling: null, cause: null }));
+});
+
+describe('two fingers that have changed places', () => {
+  const exchanged = (text: string, from: 'p' | 'a', to: 'i' | 'a') =>
+    exchangedLoad(flatten(read(text)), [from, to], bpm(120), DEFAULT_PROFILE);
+  it('have each other’s strokes and times; all else stays', () => {
+    const [before, after] = [load('p:5 i:3 m:2 i:3'), exchanged('p:5 i:3 m:2 i:3', 'p', 'i')];
+    expect(finger(after, 'p').strokesPerSecond).toBe(finger(before, 'i').strokesPerSecond);
+    expect(finger(after, 'i').leastMs).toBe(finger(before, 'p').leastMs);
+    expect(finger(after, 'm')).toEqual(finger(before, 'm'));
+    expect(after).toEqual(load('i:5 p:3 m:2 p:3'));
+  });
+  it('a golpe is left out where its finger would stroke at once, and stays elsewhere', () => {
+    // One stroke of a in four steps, and no tap beside it.
+    expect(finger(exchanged('p:5* . . .', 'p', 'a'), 'a')).toMatchObject({ strokesPerSecond: 1, golpe: false });
+    expect(finger(exchanged('p:5 . G .', 'p', 'a'), 'a')).toMatchObject({ strokesPerSecond: 2, golpe: true });
+  });
 });

@@ -190,6 +190,8 @@ describe('a change of chord', () => {
     expect(isPushed(scoreOf({ ...s, script: pushed }, study))).toBe(true);
     expect(pushedScript({ ...s, script: pushed }, study, false)).toBe(s.script);
     expect(isPushed(score('p:b', 'C | F'))).toBeNull();
+    // Three counts before the change nothing is early.
+    expect(isPushed(score('p:b - ima:t - p:b - p:b -', 'C | F'))).toBeNull();
   });
 });
 
