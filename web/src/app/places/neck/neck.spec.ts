@@ -244,7 +244,7 @@ describe('finding a shape', () => {
   });
   it('one name alone is a chord, though G7 could be a note', async () => {
     const f = await panel('G7');
-    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('3-2-0-0-0-1'));
+    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('3-2-0-0-0-1'), 10_000);
   });
   it('offers easier ones and says what is lost', async () => {
     const f = await panel('E7b9');
