@@ -1,5 +1,5 @@
 import chordLibrary from '@tonaljs/chord';
-import { quoted } from '../fault/index.js';
+import { type Fact, fact, quoted } from '../fault/index.js';
 import { pitchClassOf } from '../instrument/index.js';
 
 /** A chord as pitch classes, 0 = C … 11 = B. */
@@ -11,9 +11,11 @@ export interface ChordNotes {
   /** The bass named after a slash; else the root is wanted there, and not demanded. */
   readonly bass: number | null;
 }
+/** Why a text is no chord symbol. */
+export type ChordRefusal = 'symbol too long' | 'no chord symbol' | 'chord not known';
 export type ChordReading =
   | { readonly ok: true; readonly chord: ChordNotes }
-  | { readonly ok: false; readonly message: string; readonly near: readonly string[] };
+  | { readonly ok: false; readonly refusal: Fact<ChordRefusal>; readonly near: readonly string[] };
 
 /** Signs and spellings that players use, as the library reads them. */
 const plain = (text: string) =>
@@ -57,7 +59,7 @@ const LONGEST_SYMBOL = 24;
  */
 export function readChord(text: string): ChordReading {
   if (text.trim().length > LONGEST_SYMBOL)
-    return { ok: false, message: `A chord symbol has up to ${LONGEST_SYMBOL} letters.`, near: [] };
+    return { ok: false, refusal: fact('symbol too long', LONGEST_SYMBOL), near: [] };
   const symbol = plain(text);
   const slash = /^(.+)\/([A-G][#b]?)$/.exec(symbol);
   const head = slash?.[1] ?? symbol;
@@ -98,7 +100,7 @@ function unknown(text: string, head: string): ChordReading {
   if (!root)
     return {
       ok: false,
-      message: `${quoted(text)} is no chord symbol. Begin with a note from A to G, e.g. Am7, F#m7b5, G7/B.`,
+      refusal: fact('no chord symbol', quoted(text)),
       near: [],
     };
   const rest = german ? (german[1] ?? '') : head.slice(root.length);
@@ -106,7 +108,7 @@ function unknown(text: string, head: string): ChordReading {
     .sort((a, b) => a.far - b.far)
     .slice(0, 3)
     .map((n) => root + n.ending);
-  return { ok: false, message: `${quoted(text)} is not known as a chord. Near it: ${near.join(', ')}.`, near };
+  return { ok: false, refusal: fact('chord not known', quoted(text), ...near), near };
 }
 
 /** How many letters must be changed, added or taken away. */

@@ -23,3 +23,22 @@ export const textFault = <Code extends string>(
   about: readonly (string | number)[] = [],
   fix?: string,
 ): TextFault<Code> => ({ from, to, code, about, ...(fix === undefined ? {} : { fix }) });
+
+/** A fact: its code, with the figures that its sentence needs. Why something can't be had, what is lost by it. */
+export interface Fact<Code extends string = string> {
+  readonly code: Code;
+  readonly about: readonly (string | number)[];
+  /** What lies under it: why a chord of a row has no shape. */
+  readonly because?: Fact;
+}
+/** @example fact('no notes').about // [] */
+export const fact = <Code extends string>(code: Code, ...about: readonly (string | number)[]): Fact<Code> => ({
+  code,
+  about,
+});
+/** The same with what lies under it. */
+export const factBecause = <Code extends string>(
+  because: Fact | undefined,
+  code: Code,
+  ...about: readonly (string | number)[]
+): Fact<Code> => ({ code, about, ...(because ? { because } : {}) });

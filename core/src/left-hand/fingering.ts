@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../fault/index.js';
 import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
 import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
 import { type FretFromCapo, type SixStrings, sixOf, STRINGS } from '../time/index.js';
@@ -47,9 +48,23 @@ const NUMBERED = [1, 2, 3, 4] as const;
 /** Strings that a barre of any finger but the first can lie over. */
 const LONGEST_OTHER_BARRE = 3;
 
-/** Everything that makes a fingering impossible, in words; empty when it can be held. */
-export function fingeringFaults(frets: Frets, fingers: Fingers, hand: FingeringHand): string[] {
-  const faults: string[] = [];
+/** Why a hand can't hold frets with these fingers. */
+export type HoldRefusal =
+  | 'silent string with a finger'
+  | 'open string with a finger'
+  | 'fret without finger'
+  | 'thumb elsewhere'
+  | 'finger on two frets'
+  | 'finger over too many strings'
+  | 'finger over a lower fret'
+  | 'finger behind finger'
+  | 'too wide'
+  | 'thumb too far'
+  | 'no fingers hold it';
+
+/** Everything that makes a fingering impossible; empty when it can be held. */
+export function fingeringFaults(frets: Frets, fingers: Fingers, hand: FingeringHand): Fact<HoldRefusal>[] {
+  const faults: Fact<HoldRefusal>[] = [];
   const { left } = hand;
   const held = placed(fingers);
   fingers.forEach((f, i) => {
@@ -57,43 +72,42 @@ export function fingeringFaults(frets: Frets, fingers: Fingers, hand: FingeringH
     const string = STRINGS[i] ?? 1;
     if (fret === null ? f !== null : fret === 0 ? f !== 0 : f === null || f === 0)
       faults.push(
-        `String ${string}: ${fret === null ? 'is silent and takes no finger' : fret === 0 ? 'is open' : `fret ${fret} needs a finger`}.`,
+        fret === null
+          ? fact('silent string with a finger', string)
+          : fret === 0
+            ? fact('open string with a finger', string)
+            : fact('fret without finger', string, fret),
       );
-    if (f === 'T' && (string !== 6 || !left.thumbOver))
-      faults.push('The thumb takes string 6 alone, and only of hands that play so.');
+    if (f === 'T' && (string !== 6 || !left.thumbOver)) faults.push(fact('thumb elsewhere'));
   });
   if (faults.length) return faults;
   for (const finger of NUMBERED) {
     const strings = held[finger] ?? [];
     const fret = frets[strings[0] ?? -1];
     if (strings.length === 0 || fret === undefined || fret === null) continue;
-    if (strings.some((i) => frets[i] !== fret)) faults.push(`Finger ${finger} stands on two frets at once.`);
+    if (strings.some((i) => frets[i] !== fret)) faults.push(fact('finger on two frets', finger));
     const [from, to] = [strings[0] ?? 0, strings.at(-1) ?? 0];
     if (finger > 1 && to - from >= LONGEST_OTHER_BARRE)
-      faults.push(`Finger ${finger} lies over more than ${LONGEST_OTHER_BARRE} strings.`);
+      faults.push(fact('finger over too many strings', finger, LONGEST_OTHER_BARRE));
     for (let i = from; i <= to; i++) {
       const between = frets[i] ?? null;
-      if (between !== null && between < fret)
-        faults.push(`Finger ${finger} lies over string ${STRINGS[i] ?? 1}, which sounds below it.`);
+      if (between !== null && between < fret) faults.push(fact('finger over a lower fret', finger, STRINGS[i] ?? 1));
     }
   }
   for (const a of NUMBERED)
     for (const b of NUMBERED) {
       const [x, y] = [fretOf(frets, held, a), fretOf(frets, held, b)];
-      if (a < b && x !== null && y !== null && x > y) faults.push(`Finger ${b} stands behind finger ${a}.`);
+      if (a < b && x !== null && y !== null && x > y) faults.push(fact('finger behind finger', b, a));
     }
   for (const pair of FINGER_PAIRS) {
     const far = pairApart(frets, held, pair, hand);
     if (far !== null && far > left.reach[pair].limit)
-      faults.push(
-        `Fingers ${pair[0] ?? ''} and ${pair[1] ?? ''} would be ${Math.round(far)} mm apart; this hand’s limit is ${left.reach[pair].limit}.`,
-      );
+      faults.push(fact('too wide', pair[0] ?? '', pair[1] ?? '', Math.round(far), left.reach[pair].limit));
   }
   const thumb = frets[0] ?? null;
   if (fingers[0] === 'T' && thumb !== null) {
     const first = Math.min(...frets.filter((f, i): f is number => f !== null && f > 0 && fingers[i] !== 'T'));
-    if (Number.isFinite(first) && (thumb < first - 1 || thumb > first + 2))
-      faults.push('The thumb does not reach so far from the fingers.');
+    if (Number.isFinite(first) && (thumb < first - 1 || thumb > first + 2)) faults.push(fact('thumb too far'));
   }
   return faults;
 }

@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../fault/index.js';
 import type { Ladder } from '../piece/index.js';
 import { type Bpm, clampBpm } from '../time/index.js';
 import type { PracticePass } from './ladder.js';
@@ -66,25 +67,29 @@ export const daysBetween = (from: string, to: string): number =>
 
 const LONG_BREAK_DAYS = 10;
 
+/** A tempo to begin with, and why that. */
+export interface NextTempo {
+  readonly bpm: Bpm;
+  readonly reason: Fact<'own start' | 'after pain' | 'after a break' | 'under the best'>;
+}
 /**
  * The tempo to begin with today: a rung under the best clean one of the latest session, lower after more
  * than ten days without playing, never under the ladder's own start by more than it was reached.
  * @param log entries of this study and section, any order
  * @param today ISO date
  */
-export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: string): { bpm: Bpm; reason: string } {
+export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: string): NextTempo {
   const latest = [...log].sort((a, b) => b.startedAt.localeCompare(a.startedAt))[0];
   const best = latest ? reached(latest) : null;
-  if (!latest || best === null) return { bpm: clampBpm(ladder.start), reason: 'The ladder’s own start.' };
+  if (!latest || best === null) return { bpm: clampBpm(ladder.start), reason: fact('own start') };
   const days = daysBetween(latest.startedAt, today);
-  if (latest.pain)
-    return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: 'Slow: pain was noted last time.' };
+  if (latest.pain) return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: fact('after pain') };
   if (days > LONG_BREAK_DAYS)
     return {
       bpm: clampBpm(best - 4 * ladder.step),
-      reason: `Four rungs under ${best}, after ${days} days without playing.`,
+      reason: fact('after a break', best, days),
     };
-  return { bpm: clampBpm(best - ladder.step), reason: `One rung under ${best}, clean last time.` };
+  return { bpm: clampBpm(best - ladder.step), reason: fact('under the best', best) };
 }
 
 /**

@@ -12,6 +12,7 @@ import {
   shiftLog,
   isAbout,
 } from './index.js';
+import { fact } from '../fault/index.js';
 
 const up: Ladder = { start: 100, end: 112, step: 6, passes: 2 };
 const passes = (text: string, bpm = 100): PracticePass[] => [...text].map((c) => ({ bpm, clean: c === 'c' }));
@@ -59,7 +60,7 @@ describe('log', () => {
   it('after more than ten days it begins four rungs lower, and says why', () =>
     expect(nextTempo([clean], up, '2026-03-20')).toEqual({
       bpm: 102,
-      reason: 'Four rungs under 126, after 18 days without playing.',
+      reason: fact('after a break', 126, 18),
     }));
   it('pain makes it slow', () => expect(nextTempo([{ ...clean, pain: true }], up, '2026-03-04').bpm).toBe(100));
   it('nothing logged begins at the ladder’s start', () => expect(nextTempo([], up, '2026-03-04').bpm).toBe(100));

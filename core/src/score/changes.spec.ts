@@ -6,6 +6,7 @@ import { fretLine, fretSchool, scoreFretting } from '../solve/fret-line/index.js
 import { scoreVoicing, voicings } from '../solve/voicings/index.js';
 import { bpm, type StringNumber, ticks } from '../time/index.js';
 import { changes } from './index.js';
+import { sayFacts } from '../words/en/index.js';
 
 const shape = (id: string, frets: string, fingers: string): Shape => {
   const { frets: f, fingers: g } = readShape(frets, fingers);
@@ -61,7 +62,7 @@ describe('a request', () => {
     };
     const found = fretLine({ ...line, ...capo });
     expect(found).toEqual(fretLine({ ...line, ...neck }));
-    if (found.infeasible) throw new Error(found.infeasible.join());
+    if (found.infeasible) throw new Error(sayFacts(found.infeasible).join());
     expect(scoreFretting({ ...line, ...capo }, found.answers[0]!.steps)).toMatchObject({
       total: found.answers[0]!.total,
     });

@@ -1,13 +1,23 @@
+import type { Fact } from '../../fault/index.js';
 import type { StoppedNote } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import type { SearchWatch } from '../../search/index.js';
-import { fingerLine, type LineAnswer, lineSchool, lineScript, type LineStep } from '../finger-line/index.js';
+import {
+  fingerLine,
+  type LineAnswer,
+  type LineRefusal,
+  lineSchool,
+  lineScript,
+  type LineStep,
+} from '../finger-line/index.js';
+import type { VoicingRefusal } from '../voicings/index.js';
 import {
   fretFacts,
   type FretAnswer,
   fretLine,
   type FretLineRequest,
   type FretFacts,
+  type FretRefusal,
   type ReadNotes,
   rightHandNotes,
   stoppedBy,
@@ -18,7 +28,7 @@ export interface BothHands {
   readonly left: FretAnswer;
   readonly right: LineAnswer | null;
   /** Why the right hand has no fingers for it. */
-  readonly fault: string;
+  readonly fault: Fact<LineRefusal> | null;
   readonly script: string;
   /** Why the left hand stands where it does, note by note. */
   readonly reasons: readonly FretFacts[];
@@ -26,7 +36,7 @@ export interface BothHands {
 }
 export type BothHandsResult =
   | { readonly answers: readonly BothHands[]; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<FretRefusal | VoicingRefusal>[] };
 
 /** Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above. */
 export function bothHands(
@@ -59,7 +69,7 @@ export function bothHands(
       return {
         left: answer,
         right,
-        fault: found.infeasible?.[0] ?? '',
+        fault: found.infeasible?.[0] ?? null,
         script: right ? lineScript(steps, right.steps, 'free') : '',
         reasons: fretFacts({ ...request, events: read.events }, answer.steps),
         stopped: stoppedBy(read, answer.steps),

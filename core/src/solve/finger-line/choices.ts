@@ -1,32 +1,31 @@
+import { type Fact, fact } from '../../fault/index.js';
 import { type Finger, FINGERS } from '../../stroke/index.js';
 import { isStringNumber } from '../../time/index.js';
-import { type LineNote, type LineRequest, LONGEST_LINE } from './model.js';
+import { type LineNote, type LineRefusal, type LineRequest, LONGEST_LINE } from './model.js';
 
 /** What can't be a line, with the note it is about. */
-export function lineFaults({ notes, loop }: LineRequest): string[] {
-  if (notes.length === 0) return ['There are no notes. Write at least one.'];
-  if (notes.length > LONGEST_LINE)
-    return [`${notes.length} notes are too many at once; ${LONGEST_LINE} is the most. Take it in parts.`];
-  const faults: string[] = [];
+export function lineFaults({ notes, loop }: LineRequest): Fact<LineRefusal>[] {
+  if (notes.length === 0) return [fact('no notes')];
+  if (notes.length > LONGEST_LINE) return [fact('too many notes', notes.length, LONGEST_LINE)];
+  const faults: Fact<LineRefusal>[] = [];
   notes.forEach((n, i) => {
     const before = notes[i - 1];
-    if (n.strings.length === 0) faults.push(`Note ${i + 1} names no string.`);
-    if (n.strings.some((s) => !isStringNumber(s)))
-      faults.push(`Note ${i + 1}: strings are numbered 1 to 6, not ${n.strings.join(', ')}.`);
-    if (new Set(n.strings).size !== n.strings.length) faults.push(`Note ${i + 1} strikes one string twice at once.`);
-    if (before && n.at <= before.at) faults.push(`Note ${i + 1} does not come after note ${i}.`);
+    if (n.strings.length === 0) faults.push(fact('note without string', i + 1));
+    if (n.strings.some((s) => !isStringNumber(s))) faults.push(fact('no such string', i + 1, n.strings.join(', ')));
+    if (new Set(n.strings).size !== n.strings.length) faults.push(fact('string struck twice', i + 1));
+    if (before && n.at <= before.at) faults.push(fact('notes out of order', i + 1, i));
     if (n.pinned && n.pinned.length !== n.strings.length)
-      faults.push(`Note ${i + 1} has ${n.strings.length} strings and ${n.pinned.length} pinned fingers.`);
+      faults.push(fact('pins don’t match strings', i + 1, n.strings.length, n.pinned.length));
   });
   const last = notes.at(-1);
-  if (loop !== undefined && last && loop <= last.at) faults.push('The line is longer than its loop.');
+  if (loop !== undefined && last && loop <= last.at) faults.push(fact('longer than its loop'));
   return faults.slice(0, 20);
 }
-export const cantFinger = ({ notes, school }: LineRequest, index: number): string => {
+export const cantFinger = ({ notes, school }: LineRequest, index: number): Fact<LineRefusal> => {
   const n = notes[index] as LineNote;
   return n.strings.length > 1
-    ? `Note ${index + 1} strikes ${n.strings.length} strings at once; no fingers are left for that. Strum it, or leave strings out.`
-    : `Note ${index + 1} can have no finger of “${school.name}”${n.pinned ? ' that is pinned' : ''}; choose another school or free the note.`;
+    ? fact('no fingers for the chord', index + 1, n.strings.length)
+    : fact(n.pinned ? 'pinned against the school' : 'no finger of the school', index + 1, school.name);
 };
 
 /** Fingers a note may have. Together they keep their order: the thumb takes the thickest string. */

@@ -1,15 +1,16 @@
+import type { Fact } from '../../fault/index.js';
 import type { SearchWatch } from '../../search/index.js';
 import type { Finger } from '../../stroke/index.js';
 import { crossing, fromThickest } from './cost.js';
 import { fingerLine } from './finger-line.js';
-import type { LineAnswer, LineNote, LineRequest } from './model.js';
+import type { LineAnswer, LineNote, LineRefusal, LineRequest } from './model.js';
 import { LINE_SCHOOLS, type LineSchool } from './schools.js';
 
 export interface SchoolLine {
   readonly school: LineSchool;
   /** Its best fingering, or why it has none. */
   readonly answer: LineAnswer | null;
-  readonly infeasible: readonly string[];
+  readonly infeasible: readonly Fact<LineRefusal>[];
   /** Notes where its fingers differ from the first school's. */
   readonly differs: readonly number[];
 }

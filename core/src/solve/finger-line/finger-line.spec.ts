@@ -17,6 +17,7 @@ import {
   plectrumStrokes,
   scoreLine,
 } from './index.js';
+import { sayFacts } from '../../words/en/index.js';
 
 const STEP = 1260;
 const line = (strings: string): LineNote[] =>
@@ -31,7 +32,7 @@ const ask = (notes: LineNote[], more: Partial<LineRequest> = {}): LineRequest =>
 });
 const best = (request: LineRequest) => {
   const result = fingerLine(request);
-  if (result.infeasible) throw new Error(result.infeasible.join(' '));
+  if (result.infeasible) throw new Error(sayFacts(result.infeasible).join(' '));
   return result.answers[0]!;
 };
 const letters = (request: LineRequest) =>
@@ -222,7 +223,7 @@ describe('schools side by side', () => {
 
 describe('asks that can’t be met come back as words', () => {
   const reasons = (notes: LineNote[], more: Partial<LineRequest> = {}) =>
-    fingerLine(ask(notes, more)).infeasible?.join(' ') ?? '';
+    sayFacts(fingerLine(ask(notes, more)).infeasible ?? []).join(' ');
   it.each([
     ['no notes', [], {}, /no notes/],
     ['a seventh string', [{ at: ticks(0), strings: [7 as StringNumber] }], {}, /numbered 1 to 6, not 7/],

@@ -1,3 +1,4 @@
+import { fact } from '../../fault/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { cantFinger, choicesFor, lineFaults } from './choices.js';
@@ -14,7 +15,7 @@ import { scoreLine } from './score.js';
 
 /**
  * The k best right-hand fingerings of a line, with the cost of each by named term.
- * @returns reasons when no hand can play it so, in words
+ * @returns reasons when no hand can play it so
  * @throws SearchCancelled when the watch says so
  */
 export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineResult {
@@ -26,9 +27,7 @@ export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineR
   const stuck = choices.findIndex((c) => c.length === 0);
   if (stuck >= 0) return { infeasible: [cantFinger(request, stuck)] };
   const { paths, looked } = kBest(lineProblem(request, choices), request.k ?? 5, watch);
-  return paths.length
-    ? { answers: paths, looked }
-    : { infeasible: ['No fingering joins all notes; take a pinned finger away.'] };
+  return paths.length ? { answers: paths, looked } : { infeasible: [fact('no way through the pins')] };
 }
 
 /** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
@@ -51,8 +50,8 @@ function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResult {
     return {
       infeasible: [
         chord >= 0
-          ? `Note ${chord + 1} strikes several strings at once; “${request.school.name}” takes single notes. Choose another school.`
-          : `The pinned fingers don’t follow one another as “${request.school.name}” does; free one of them.`,
+          ? fact('school takes single notes', chord + 1, request.school.name)
+          : fact('pins against the order', request.school.name),
       ],
     };
   }

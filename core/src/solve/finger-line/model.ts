@@ -1,3 +1,4 @@
+import type { Fact } from '../../fault/index.js';
 import type { HandProfile } from '../../player/index.js';
 import type { FoundPath } from '../../search/index.js';
 import type { Finger } from '../../stroke/index.js';
@@ -38,8 +39,24 @@ export const LINE_TERMS = ['repeat', 'late', 'crossing', 'skip', 'home', 'weak',
 export type LineTerm = (typeof LINE_TERMS)[number];
 /** One step a note: its fingers from the thickest string on. */
 export type LineAnswer = FoundPath<readonly Finger[], LineTerm>;
+/** Why a line can't be fingered. */
+export type LineRefusal =
+  | 'no notes'
+  | 'too many notes'
+  | 'note without string'
+  | 'no such string'
+  | 'string struck twice'
+  | 'notes out of order'
+  | 'pins don’t match strings'
+  | 'longer than its loop'
+  | 'no fingers for the chord'
+  | 'no finger of the school'
+  | 'pinned against the school'
+  | 'no way through the pins'
+  | 'school takes single notes'
+  | 'pins against the order';
 export type LineResult =
   | { readonly answers: readonly LineAnswer[]; readonly looked: number; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<LineRefusal>[] };
 /** Longer lines are refused in words. */
 export const LONGEST_LINE = 20_000;

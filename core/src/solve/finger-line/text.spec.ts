@@ -1,4 +1,4 @@
-import { explainLine, explainNotes } from '../../words/en/index.js';
+import { explainLine, explainNotes, sayFacts } from '../../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { sayFault } from '../../words/en/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
@@ -26,7 +26,7 @@ const solve = (text: string, school: string, stroke: 'rest' | 'free' = 'rest') =
     loop: read.length,
   };
   const result = fingerLine(request);
-  if (result.infeasible) throw new Error(result.infeasible.join(' '));
+  if (result.infeasible) throw new Error(sayFacts(result.infeasible).join(' '));
   return {
     read,
     request,

@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../../fault/index.js';
 import type { Finger } from '../../stroke/index.js';
 import { STEPS_PER_COUNT, stepTicks, type StringNumber, ticks } from '../../time/index.js';
 import type { LineAnswer, LineNote, LineRequest } from './model.js';
@@ -23,13 +24,15 @@ const WEAVE_SCHOOL: LineSchool = {
   weights: { ...LINE_WEIGHTS, home: 0 },
 };
 
+/** Why no pedal string can be woven in. */
+export type WeaveRefusal = 'step can’t be halved' | 'no melody' | 'melody on the pedal string' | 'chord in the melody';
 export interface WovenLine {
   readonly steps: readonly LineStep[];
   readonly notes: readonly LineNote[];
   /** Twice those of the melody: the pedal sounds after every step of it. */
   readonly stepsPerCount: number;
-  /** Why nothing could be woven, in words. */
-  readonly fault: string | null;
+  /** Why nothing could be woven. */
+  readonly fault: Fact<WeaveRefusal> | null;
 }
 
 /**
@@ -39,20 +42,21 @@ export interface WovenLine {
  * @param stepsPerCount of the melody; the woven line has twice as many
  */
 export function weavePedal(melody: ReadLine, pedal: StringNumber, stepsPerCount: number): WovenLine {
-  const none = (fault: string): WovenLine => ({ steps: [], notes: [], stepsPerCount, fault });
+  const none = (fault: Fact<WeaveRefusal>): WovenLine => ({ steps: [], notes: [], stepsPerCount, fault });
   const half = stepTicks(stepsPerCount * 2);
   if (half === null || !STEPS_PER_COUNT.includes(stepsPerCount * 2))
     return none(
-      `A step of ${stepsPerCount} to a count can’t be halved; take ${STEPS_PER_COUNT.filter((n) => STEPS_PER_COUNT.includes(n * 2)).join(', ')}.`,
+      fact(
+        'step can’t be halved',
+        stepsPerCount,
+        STEPS_PER_COUNT.filter((n) => STEPS_PER_COUNT.includes(n * 2)).join(', '),
+      ),
     );
-  if (melody.notes.length === 0) return none('Write the bass melody first, e.g. 6 5 5 4.');
+  if (melody.notes.length === 0) return none(fact('no melody'));
   const on = melody.notes.findIndex((n) => n.strings.includes(pedal));
-  if (on >= 0)
-    return none(
-      `Note ${on + 1} of the melody is on string ${pedal} itself; choose another pedal string for it to ring.`,
-    );
+  if (on >= 0) return none(fact('melody on the pedal string', on + 1, pedal));
   const several = melody.notes.findIndex((n) => n.strings.length > 1);
-  if (several >= 0) return none(`Note ${several + 1} strikes several strings; the thumb’s melody takes one at a time.`);
+  if (several >= 0) return none(fact('chord in the melody', several + 1));
   const steps = melody.steps.flatMap((step, i): LineStep[] => {
     const at = ticks(2 * i * half);
     const first: LineStep =

@@ -1,10 +1,10 @@
-import { quoted } from '../../fault/index.js';
+import { type Fact, fact } from '../../fault/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
 import { type Direction, directionOf, type Finger, hasMark, type Motion, strength } from '../../stroke/index.js';
 import { type Bpm, ticks, type Ticks, TICKS_PER_COUNT, millisOf } from '../../time/index.js';
-import type { FitCell } from './model.js';
+import type { FitCell, FitRefusal } from './model.js';
 
 /** One use of a finger: `at` counts from the block's beginning. */
 export interface Use {
@@ -43,20 +43,20 @@ function strongOnes(motions: readonly Motion[]): Set<number> {
   return new Set(first >= 0 ? [first] : []);
 }
 
-/** A cell over every length it divides into whole ticks; null with words when its script can't be used. */
+/** A cell over every length it divides into whole ticks; with why when its script can't be used. */
 export function blocksOf(
   cell: FitCell,
   cellIndex: number,
   lengths: readonly Ticks[],
-): { blocks: Block[]; fault: string | null } {
+): { blocks: Block[]; fault: Fact<FitRefusal> | null } {
   const { pattern, faults } = parseScript(cell.script, { stepsPerCount: 1 });
   const flat = flatten(pattern);
   if (faults[0])
     return {
       blocks: [],
-      fault: `Cell “${cell.id}” can’t be read at ${quoted(cell.script.slice(faults[0].from, faults[0].to))}.`,
+      fault: fact('cell can’t be read', cell.id, cell.script.slice(faults[0].from, faults[0].to)),
     };
-  if (flat.events.length === 0) return { blocks: [], fault: `Cell “${cell.id}” has no strokes.` };
+  if (flat.events.length === 0) return { blocks: [], fault: fact('cell without strokes', cell.id) };
   const motions = flat.events.map((e) => e.motion);
   const strong = strongOnes(motions);
   const directed = motions.map(directionOf);
@@ -88,7 +88,7 @@ export function blocksOf(
       },
     ];
   });
-  const fault = blocks.length ? null : `Cell “${cell.id}” can’t be spread evenly over any of the lengths asked for.`;
+  const fault = blocks.length ? null : fact('cell can’t be spread', cell.id);
   return { blocks, fault };
 }
 

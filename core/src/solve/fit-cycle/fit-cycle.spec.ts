@@ -1,4 +1,4 @@
-import { explainFit } from '../../words/en/index.js';
+import { explainFit, sayFacts } from '../../words/en/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
@@ -125,7 +125,7 @@ describe('fitCycle against enumeration', () => {
 describe('fitCycle on a bulería', () => {
   it('fills twelve counts exactly and closes its strong strokes on the accents', () => {
     const result = fitCycle(ask({ k: 3 }));
-    if (result.infeasible) throw new Error(result.infeasible.join());
+    if (result.infeasible) throw new Error(sayFacts(result.infeasible).join());
     for (const a of result.answers) expect(a.steps.reduce((sum, l) => sum + l.length, 0)).toBe(cycleLength(buleria));
     expect(result.answers[0]?.cost.silent).toBe(0);
   });
@@ -189,7 +189,7 @@ describe('a chain taken over', () => {
 });
 
 describe('asks that can’t be met come back as words', () => {
-  const reasons = (more: Partial<FitRequest>) => fitCycle(ask(more)).infeasible?.join(' ') ?? '';
+  const reasons = (more: Partial<FitRequest>) => sayFacts(fitCycle(ask(more)).infeasible ?? []).join(' ');
   it.each([
     ['no cells', { cells: [] }, /at least one cell/],
     ['a rule that contradicts another', { rules: { must: ['id iu'], never: ['id iu'] } }, /asked for and forbidden/],

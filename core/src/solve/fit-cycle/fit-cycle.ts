@@ -1,8 +1,18 @@
 import { accentAt, cycleLength, placeLabel } from '../../cycle/index.js';
+import { type Fact, fact } from '../../fault/index.js';
 import { kBest, type Move, type SearchProblem } from '../../search/index.js';
 import { type Finger, FINGERS } from '../../stroke/index.js';
+import { TICKS_PER_COUNT } from '../../time/index.js';
 import { lateCost, backAfter, type Block, blocksOf, DEFAULT_LENGTHS, type Use } from './blocks.js';
-import { FIT_TERMS, type FitLink, type FitRequest, type FitResult, type FitTerm, type FitWatch } from './model.js';
+import {
+  FIT_TERMS,
+  type FitLink,
+  type FitRefusal,
+  type FitRequest,
+  type FitResult,
+  type FitTerm,
+  type FitWatch,
+} from './model.js';
 import { FIT_WEIGHTS } from './weights.js';
 
 /**
@@ -25,7 +35,7 @@ export const MOST_CELLS = 30;
 /**
  * The k best chains of cells that fill the cycle exactly, with the cost of each by named term. A chain is
  * a loop: its last cell joins its first.
- * @returns reasons when no chain can be had, in words
+ * @returns reasons when no chain can be had
  * @throws SearchCancelled when the watch says so
  */
 export function fitCycle(request: FitRequest, watch: FitWatch = {}): FitResult {
@@ -48,41 +58,37 @@ export function fitCycle(request: FitRequest, watch: FitWatch = {}): FitResult {
 }
 
 /** Contradictions that can be told without a search. */
-function asksTooMuch(request: FitRequest, faults: readonly string[], blocks: readonly Block[]): string[] {
+function asksTooMuch(
+  request: FitRequest,
+  faults: readonly Fact<FitRefusal>[],
+  blocks: readonly Block[],
+): Fact<FitRefusal>[] {
   const { must = [], never = [], fixed = [] } = request.rules ?? {};
   const turn = cycleLength(request.cycle);
   const ids = new Set(request.cells.map((c) => c.id));
   const reasons = [...faults];
-  if (request.cells.length === 0) reasons.push('Choose at least one cell.');
-  if (request.cells.length > MOST_CELLS) reasons.push(`At most ${MOST_CELLS} cells at once; choose fewer.`);
+  if (request.cells.length === 0) reasons.push(fact('no cells'));
+  if (request.cells.length > MOST_CELLS) reasons.push(fact('too many cells', MOST_CELLS));
   for (const id of [...must, ...fixed.map((f) => f.cell)]) {
-    if (!ids.has(id)) reasons.push(`The rules name a cell “${id}” that is not among those chosen.`);
-    else if (never.includes(id)) reasons.push(`“${id}” is asked for and forbidden; loosen one of the two rules.`);
+    if (!ids.has(id)) reasons.push(fact('cell not chosen', id));
+    else if (never.includes(id)) reasons.push(fact('cell asked and forbidden', id));
   }
   for (const f of fixed)
-    if (f.at < 0 || f.at >= turn)
-      reasons.push(`A cell is fixed outside the turn; the turn has ${request.cycle.counts} counts.`);
+    if (f.at < 0 || f.at >= turn) reasons.push(fact('fixed outside the turn', request.cycle.counts));
   for (const [i, f] of fixed.entries())
     if (fixed.some((g, n) => n < i && g.at === f.at && g.cell !== f.cell))
-      reasons.push(`Two cells are fixed on ${placeLabel(request.cycle, f.at)}; take one away.`);
-  if (reasons.length === 0 && blocks.length === 0) reasons.push('Every cell is forbidden; allow at least one.');
-  if (blocks.length > 0 && blocks.every((b) => b.length > turn))
-    reasons.push('Every cell is longer than the cycle; allow a shorter length.');
+      reasons.push(fact('two cells fixed on one place', placeLabel(request.cycle, f.at)));
+  if (reasons.length === 0 && blocks.length === 0) reasons.push(fact('all cells forbidden'));
+  if (blocks.length > 0 && blocks.every((b) => b.length > turn)) reasons.push(fact('cells longer than the turn'));
   return reasons;
 }
 
-function cantFill({ cycle, rules }: FitRequest, blocks: readonly Block[]): string {
-  const asked = [
-    ...(rules?.must ?? []).map((m) => `“${m}” must come`),
-    ...(rules?.fixed ?? []).map((f) => `“${f.cell}” begins on ${placeLabel(cycle, f.at)}`),
-  ];
-  const counts = [...new Set(blocks.map((b) => b.length / 5040))]
-    .sort((a, b) => a - b)
-    .map((c) => String(Math.round(c * 100) / 100));
-  const loosen = asked.length
-    ? ` together with: ${asked.join('; ')}. Loosen one of these, or allow other lengths.`
-    : '. Allow another length.';
-  return `Cells of ${counts.join(', ')} counts can’t fill ${cycle.counts} counts exactly${loosen}`;
+function cantFill({ cycle, rules }: FitRequest, blocks: readonly Block[]): Fact<FitRefusal> {
+  const counts = [...new Set(blocks.map((b) => b.length / TICKS_PER_COUNT))].sort((a, b) => a - b);
+  const said = counts.map((c) => String(Math.round(c * 100) / 100)).join(', ');
+  const musts = (rules?.must ?? []).flatMap((cell) => [cell, '']);
+  const fixed = (rules?.fixed ?? []).flatMap((f) => [f.cell, placeLabel(cycle, f.at)]);
+  return fact('cells don’t fill the turn', said, cycle.counts, ...musts, ...fixed);
 }
 
 function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProblem<State, FitLink, FitTerm> | null {

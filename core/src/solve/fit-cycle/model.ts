@@ -1,4 +1,5 @@
 import type { AccentCycle } from '../../cycle/index.js';
+import type { Fact } from '../../fault/index.js';
 import type { HandProfile } from '../../player/index.js';
 import type { FoundPath, SearchWatch } from '../../search/index.js';
 import type { Bpm, Ticks } from '../../time/index.js';
@@ -38,8 +39,22 @@ export interface FitLink {
 }
 export const FIT_TERMS = ['silent', 'weak', 'off', 'late', 'joint', 'variety', 'seam'] as const;
 export type FitTerm = (typeof FIT_TERMS)[number];
+/** Why no chain can be had. */
+export type FitRefusal =
+  | 'no cells'
+  | 'too many cells'
+  | 'cell not chosen'
+  | 'cell asked and forbidden'
+  | 'fixed outside the turn'
+  | 'two cells fixed on one place'
+  | 'all cells forbidden'
+  | 'cells longer than the turn'
+  | 'cell can’t be read'
+  | 'cell without strokes'
+  | 'cell can’t be spread'
+  | 'cells don’t fill the turn';
 export type FitAnswer = FoundPath<FitLink, FitTerm>;
 export type FitResult =
   | { readonly answers: readonly FitAnswer[]; readonly looked: number; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<FitRefusal>[] };
 export type FitWatch = SearchWatch;

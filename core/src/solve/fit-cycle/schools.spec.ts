@@ -3,6 +3,7 @@ import { CELLS, cycleById, startingCells } from '../../catalogue/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm } from '../../time/index.js';
 import { FIT_SCHOOLS, fitCycle, type FitRequest, type FitWeights, scoreFit } from './index.js';
+import { sayFacts } from '../../words/en/index.js';
 
 const cells = CELLS.filter((c) => c.family === 'flamenco').map((c) => ({ id: c.script, script: c.script }));
 const ask = (weights: FitWeights, more: Partial<FitRequest> = {}): FitRequest => ({
@@ -15,7 +16,7 @@ const ask = (weights: FitWeights, more: Partial<FitRequest> = {}): FitRequest =>
 });
 const best = (request: FitRequest) => {
   const result = fitCycle(request);
-  if (result.infeasible) throw new Error(result.infeasible.join(' '));
+  if (result.infeasible) throw new Error(sayFacts(result.infeasible).join(' '));
   return result.answers[0]!;
 };
 

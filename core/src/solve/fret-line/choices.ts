@@ -1,34 +1,40 @@
+import { type Fact, fact } from '../../fault/index.js';
 import { openPitch, pitchName } from '../../instrument/index.js';
 import { type FingeringHand, fingerShape, type Frets, handOn, type LeftFinger } from '../../left-hand/index.js';
 import { perString, STRINGS } from '../../time/index.js';
 import { type FrettedShape, voicings } from '../voicings/index.js';
 import { canHold } from './cost.js';
-import { type FretEvent, type FretLineRequest, LONGEST_FRET_LINE, type Placed, SHAPES_FOR_CHORD } from './model.js';
+import {
+  type FretEvent,
+  type FretLineRequest,
+  type FretRefusal,
+  LONGEST_FRET_LINE,
+  type Placed,
+  SHAPES_FOR_CHORD,
+} from './model.js';
 
 /** What can't be a line, with the event it is about. */
-export function lineFaults({ events, highestFret = 12 }: FretLineRequest): string[] {
-  if (events.length === 0) return ['There are no notes. Write at least one.'];
-  if (events.length > LONGEST_FRET_LINE)
-    return [`${events.length} events are too many at once; ${LONGEST_FRET_LINE} is the most. Take them in parts.`];
-  const faults: string[] = [];
+export function lineFaults({ events, highestFret = 12 }: FretLineRequest): Fact<FretRefusal>[] {
+  if (events.length === 0) return [fact('no notes')];
+  if (events.length > LONGEST_FRET_LINE) return [fact('too many events', events.length, LONGEST_FRET_LINE)];
+  const faults: Fact<FretRefusal>[] = [];
   if (!Number.isInteger(highestFret) || highestFret < 0 || highestFret > 19)
-    faults.push('The highest fret is 0 to 19.');
+    faults.push(fact('highest fret', 19, highestFret));
   events.forEach((e, i) => {
     const before = events[i - 1];
     const chords = (e.shapes ? 1 : 0) + (e.chord === undefined ? 0 : 1);
-    if (before && e.at <= before.at) faults.push(`Event ${i + 1} does not come after event ${i}.`);
-    if (e.notes.length === 0 && chords === 0) faults.push(`Event ${i + 1} has no note.`);
-    if (chords > 1 || (chords > 0 && e.notes.length > 0))
-      faults.push(`Event ${i + 1} has a chord and something else; give notes, or one chord.`);
-    if (e.notes.length > 6) faults.push(`Event ${i + 1} has ${e.notes.length} notes for six strings.`);
+    if (before && e.at <= before.at) faults.push(fact('events out of order', i + 1, i));
+    if (e.notes.length === 0 && chords === 0) faults.push(fact('event without note', i + 1));
+    if (chords > 1 || (chords > 0 && e.notes.length > 0)) faults.push(fact('chord and something else', i + 1));
+    if (e.notes.length > 6) faults.push(fact('more notes than strings', i + 1, e.notes.length));
     const given = e.notes.flatMap((n) => n.string ?? []);
-    if (new Set(given).size !== given.length) faults.push(`Event ${i + 1} puts two notes on one string.`);
+    if (new Set(given).size !== given.length) faults.push(fact('two notes on one string', i + 1));
   });
   return faults.slice(0, 20);
 }
 
 /** Every way to place an event's notes, or why there is none. */
-export type Ways = { readonly ways: readonly Way[] } | { readonly fault: string };
+export type Ways = { readonly ways: readonly Way[] } | { readonly fault: Fact };
 export interface Way {
   readonly placed: readonly Placed[];
   /** Points of what a shape lacks of its chord: tones, strings, the bass. */
@@ -60,7 +66,7 @@ function placings(request: FretLineRequest, event: FretEvent, hand: FingeringHan
     const { tuning, neck, profile, highestFret } = request;
     const ask = { chord: event.chord, tuning, neck, profile, k: SHAPES_FOR_CHORD };
     const found = voicings(highestFret === undefined ? ask : { ...ask, highestFret: Math.min(15, highestFret) });
-    if (found.infeasible) return { fault: found.infeasible[0] ?? '' };
+    if (found.infeasible) return { fault: found.infeasible[0] ?? fact('no shape') };
     return {
       ways: found.answers.flatMap((a) =>
         a.steps.map((shape): Way => ({
@@ -74,9 +80,7 @@ function placings(request: FretLineRequest, event: FretEvent, hand: FingeringHan
   const ways = shapes ? shapesPlaced(shapes, hand) : notesPlaced(request, event, hand);
   if (ways.length) return { ways: ways.map((placed) => ({ placed, sound: 0 })) };
   return {
-    fault: shapes
-      ? 'this hand can’t hold the shape. Leave a string out, or look for an easier one.'
-      : cantPlay(request, event),
+    fault: shapes ? fact('shape can’t be held') : cantPlay(request, event),
   };
 }
 
@@ -115,11 +119,10 @@ function notesPlaced(request: FretLineRequest, event: FretEvent, hand: Fingering
 }
 const isPinned = (wanted: LeftFinger | undefined, finger: LeftFinger) => wanted === undefined || wanted === finger;
 
-function cantPlay(request: FretLineRequest, event: FretEvent): string {
+function cantPlay(request: FretLineRequest, event: FretEvent): Fact<FretRefusal> {
   const lost = event.notes.find((n) => placesFor(request, n.midi, n.string).length === 0);
-  if (lost)
-    return `${pitchName(lost.midi)} is not on ${lost.string ? `string ${lost.string}` : 'any string'} up to fret ${request.highestFret ?? 12}. Another tuning, capo or octave has it.`;
-  return 'no fingers hold these notes together. Free a string or a pinned finger, or leave a note out.';
+  if (lost) return fact('note out of reach', pitchName(lost.midi), lost.string ?? '', request.highestFret ?? 12);
+  return fact('notes can’t be held together');
 }
 
 function placesFor({ tuning, neck, highestFret = 12 }: FretLineRequest, midi: number, string?: number) {

@@ -1,5 +1,5 @@
 import { rankKeys } from '../rank-keys/index.js';
-import { explainFretting } from '../../words/en/index.js';
+import { explainFretting, sayFacts } from '../../words/en/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sayFault } from '../../words/en/index.js';
@@ -96,12 +96,12 @@ describe('chords in a line', () => {
       { at: ticks(2520), notes: [], shapes: [half] },
     ];
     const score = scoreFretting({ ...base, events }, [[{ string: 2, fret: 1, finger: 1 }], placed(half)]);
-    if ('faults' in score) throw new Error(score.faults.join());
+    if ('faults' in score) throw new Error(sayFacts(score.faults).join());
     expect(score.cost.hinge).toBeGreaterThan(0);
     expect(score.cost.jump).toBe(0);
     const elsewhere: FretEvent[] = [{ at: ticks(0), notes: [{ midi: 66, string: 1, finger: 1 }] }, events[1]!];
     const jumped = scoreFretting({ ...base, events: elsewhere }, [[{ string: 1, fret: 2, finger: 1 }], placed(half)]);
-    if ('faults' in jumped) throw new Error(jumped.faults.join());
+    if ('faults' in jumped) throw new Error(sayFacts(jumped.faults).join());
     expect(jumped.cost.hinge).toBe(0);
     expect(jumped.total).toBeGreaterThan(score.total);
     expect(explainFretting({ ...base, events }, [[{ string: 2, fret: 1, finger: 1 }], placed(half)])[1]!.text).toMatch(
@@ -115,7 +115,7 @@ describe('chords in a line', () => {
     const cost = (shape: FrettedShape) => {
       const events: FretEvent[] = [first, { at: ticks(2520), notes: [], shapes: [shape] }];
       const score = scoreFretting({ ...base, events }, [[{ string: 2, fret: 1, finger: 1 }], placed(shape)]);
-      if ('faults' in score) throw new Error(score.faults.join());
+      if ('faults' in score) throw new Error(sayFacts(score.faults).join());
       return score;
     };
     expect(cost(full).cost.barre).toBeGreaterThan(cost(half).cost.barre);
@@ -126,7 +126,7 @@ describe('chords in a line', () => {
     const read = readNotes('(Am7)~ c5 d5 e5', 4);
     expect(read.faults).toEqual([]);
     const result = fretLine({ ...base, events: read.events, k: 6 });
-    if (result.infeasible) throw new Error(result.infeasible.join());
+    if (result.infeasible) throw new Error(sayFacts(result.infeasible).join());
     for (const a of result.answers) {
       const [bass, ...upper] = a.steps[0]!;
       const struck = new Set<number>();
@@ -144,7 +144,7 @@ describe('chords in a line', () => {
   });
   it('can’t be two things at once, nor a symbol nobody knows, nor a shape out of reach', () => {
     const say = (event: Omit<FretEvent, 'at'>) =>
-      fretLine({ ...base, events: [{ at: ticks(0), ...event }] }).infeasible;
+      sayFacts(fretLine({ ...base, events: [{ at: ticks(0), ...event }] }).infeasible ?? []);
     expect(say({ notes: [{ midi: 60 }], chord: 'Am7' })?.[0]).toMatch(/Event 1 has a chord and something else/);
     expect(say({ notes: [], chord: 'Amaj9q' })?.[0]).toMatch(/^Event 1: .*not known as a chord.*Near it/);
     expect(
@@ -174,7 +174,7 @@ describe('chords in a melody’s text', () => {
   });
   it('both hands: up to four strings are plucked together, more the thumb sweeps', () => {
     const result = bothHands(readNotes('(E)~ . b4 (Am7) a4', 2), { ...base, k: 1 });
-    if (result.infeasible) throw new Error(result.infeasible.join());
+    if (result.infeasible) throw new Error(sayFacts(result.infeasible).join());
     const { script, left } = result.answers[0]!;
     const wide = left.steps.flatMap((s, i) => (s.length > 4 ? [i] : []));
     expect(wide.length).toBeGreaterThan(0);

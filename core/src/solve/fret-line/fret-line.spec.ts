@@ -14,12 +14,13 @@ import {
   type Placed,
   scoreFretting,
 } from './index.js';
+import { sayFacts } from '../../words/en/index.js';
 
 const base = LEFT_HAND;
 const line = (...midi: number[]): FretEvent[] => midi.map((m, i) => ({ at: ticks(i * 1260), notes: [{ midi: m }] }));
 const answers = (request: Partial<FretLineRequest> & { events: readonly FretEvent[] }) => {
   const result = fretLine({ ...base, ...request });
-  if (result.infeasible) throw new Error(result.infeasible.join(' '));
+  if (result.infeasible) throw new Error(sayFacts(result.infeasible).join(' '));
   return result.answers;
 };
 
@@ -147,7 +148,7 @@ describe('the first position', () => {
 
 describe('what can’t be fretted', () => {
   it('is said with its place: beyond the neck, two notes on one string, too many, what rings in the way', () => {
-    const say = (events: readonly FretEvent[]) => fretLine({ ...base, events }).infeasible?.[0];
+    const say = (events: readonly FretEvent[]) => sayFacts(fretLine({ ...base, events }).infeasible ?? [])[0];
     expect(say(line(64, 99))).toMatch(/^Event 2: E♭7 is not on any string up to fret 12/);
     expect(
       say([

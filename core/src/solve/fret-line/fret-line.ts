@@ -1,3 +1,4 @@
+import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { lineFaults } from './choices.js';
 import { type Ask, settled } from '../../player/index.js';
 import {
@@ -17,6 +18,7 @@ import {
   type FretEvent,
   type FretLineRequest,
   type FretLineResult,
+  type FretRefusal,
   type FretTerm,
   type Placed,
 } from './model.js';
@@ -29,7 +31,7 @@ const NO_WAY: FretCost = {};
 /**
  * String, fret and finger for every note of a line, the k best ways, with the cost of each by named term.
  * A note that rings keeps its finger and its string.
- * @returns reasons in words when it can't be played
+ * @returns reasons when it can't be played
  * @throws SearchCancelled when the watch says so
  */
 export function fretLine(ask: Ask<FretLineRequest>, watch: SearchWatch = {}): FretLineResult {
@@ -41,27 +43,27 @@ export function fretLine(ask: Ask<FretLineRequest>, watch: SearchWatch = {}): Fr
   return answers.length ? { answers, looked } : { infeasible: [asked.stuck()] };
 }
 /** The points of the best fretting alone, or why there is none: for comparing many. */
-export function leastFretting(request: FretLineRequest, holding = holdingFor(request)): number | string {
+export function leastFretting(request: FretLineRequest, holding = holdingFor(request)): number | Fact<FretRefusal> {
   const asked = fretProblem(request, holding);
-  if ('faults' in asked) return asked.faults[0] ?? '';
+  if ('faults' in asked) return asked.faults[0] ?? fact('no notes');
   return leastTotal(asked.problem) ?? asked.stuck();
 }
 
 interface Asked {
   readonly problem: SearchProblem<State, readonly Placed[], FretTerm>;
-  /** Said when no way leads to the end. */
-  readonly stuck: () => string;
+  /** Why no way leads to the end. */
+  readonly stuck: () => Fact<FretRefusal>;
 }
 function fretProblem(
   request: FretLineRequest,
   { hand, ways, under: heldUnder } = holdingFor(request),
-): Asked | { readonly faults: readonly string[] } {
+): Asked | { readonly faults: readonly Fact<FretRefusal>[] } {
   const faults = lineFaults(request);
   if (faults.length) return { faults };
   const choices: (readonly Way[])[] = [];
   for (const [i, event] of request.events.entries()) {
     const found = ways(event);
-    if ('fault' in found) return { faults: [`Event ${i + 1}: ${found.fault}`] };
+    if ('fault' in found) return { faults: [factBecause(found.fault, 'event can’t be played', i + 1)] };
     choices.push(found.ways);
   }
   const names = new Map<readonly Placed[], string>();
@@ -102,7 +104,6 @@ function fretProblem(
   };
   return {
     problem,
-    stuck: () =>
-      `Event ${furthest + 1} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
+    stuck: () => fact('no end to the ringing', furthest + 1),
   };
 }

@@ -1,9 +1,10 @@
+import type { Fact } from '../../fault/index.js';
 import type { Neck, Tuning } from '../../instrument/index.js';
 import type { LeftFinger } from '../../left-hand/index.js';
 import type { HandProfile } from '../../player/index.js';
 import type { FoundPath } from '../../search/index.js';
 import type { Bpm, FretFromCapo, StringNumber, Ticks } from '../../time/index.js';
-import type { FrettedShape } from '../voicings/index.js';
+import type { FrettedShape, VoicingRefusal } from '../voicings/index.js';
 import type { FretSchool } from './weights.js';
 
 /** A note of a line, its place on the neck open to choice where it is not given. */
@@ -60,7 +61,28 @@ export const FRET_TERMS = [
 export type FretTerm = (typeof FRET_TERMS)[number];
 /** One step an event: its notes in the order given; of a chord its sounding strings from the thickest on. */
 export type FretAnswer = FoundPath<readonly Placed[], FretTerm>;
+/** Why a line can't be fretted, or a fretting is no answer to it. */
+export type FretRefusal =
+  | 'no notes'
+  | 'too many events'
+  | 'highest fret'
+  | 'events out of order'
+  | 'event without note'
+  | 'chord and something else'
+  | 'more notes than strings'
+  | 'two notes on one string'
+  | 'event can’t be played'
+  | 'shape can’t be held'
+  | 'note out of reach'
+  | 'notes can’t be held together'
+  | 'no end to the ringing'
+  | 'none of its shapes'
+  | 'another pitch'
+  | 'another string'
+  | 'another finger'
+  | 'too high'
+  | 'can’t be held with what rings';
 export type FretLineResult =
   | { readonly answers: readonly FretAnswer[]; readonly looked: number; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<FretRefusal | VoicingRefusal>[] };
 export const LONGEST_FRET_LINE = 5_000;

@@ -1,18 +1,26 @@
+import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { waysOf } from './choices.js';
 import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, ownCost, wayCost } from './cost.js';
-import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretTerm, type Placed } from './model.js';
+import {
+  FRET_TERMS,
+  type FretAnswer,
+  type FretLineRequest,
+  type FretRefusal,
+  type FretTerm,
+  type Placed,
+} from './model.js';
 
-/** What a fretting costs, event after event, apart from any search; faults in words when it can't be played. */
+/** What a fretting costs, event after event, apart from any search; why not when it can't be played. */
 export function scoreFretting(
   ask: Ask<FretLineRequest>,
   steps: readonly (readonly Placed[])[],
-): FretAnswer | { readonly faults: readonly string[] } {
+): FretAnswer | { readonly faults: readonly Fact<FretRefusal>[] } {
   const request = settled<FretLineRequest>(ask);
   const hand = lineHand(request);
   const ways = waysOf(request);
-  const faults: string[] = [];
+  const faults: Fact<FretRefusal>[] = [];
   const cost = Object.fromEntries(FRET_TERMS.map((t) => [t, 0])) as Record<FretTerm, number>;
   const add = (c: FretCost) => {
     for (const t of FRET_TERMS) cost[t] += c[t] ?? 0;
@@ -22,26 +30,26 @@ export function scoreFretting(
     const placed = steps[i] ?? [];
     if (isChord(event)) {
       const found = ways(event);
-      if ('fault' in found) faults.push(`Event ${i + 1}: ${found.fault}`);
+      if ('fault' in found) faults.push(factBecause(found.fault, 'event can’t be played', i + 1));
       else {
         const held = found.ways.find((way) => sameNotes(way.placed, placed));
         if (held) cost.sound += held.sound;
-        else faults.push(`Event ${i + 1} is held as none of its shapes.`);
+        else faults.push(fact('none of its shapes', i + 1));
       }
     }
     event.notes.forEach((note, n) => {
       const own = placed[n];
       const right = own && openPitch(request.tuning, own.string, request.neck.capo) + own.fret === note.midi;
-      if (!right) faults.push(`Event ${i + 1}, note ${n + 1} sounds another pitch.`);
+      if (!right) faults.push(fact('another pitch', i + 1, n + 1));
       if (own && note.string !== undefined && note.string !== own.string)
-        faults.push(`Event ${i + 1}, note ${n + 1} is on another string.`);
+        faults.push(fact('another string', i + 1, n + 1));
       if (own && note.finger !== undefined && note.finger !== own.finger)
-        faults.push(`Event ${i + 1}, note ${n + 1} has another finger.`);
-      if (own && own.fret > (request.highestFret ?? 12)) faults.push(`Event ${i + 1}, note ${n + 1} is too high.`);
+        faults.push(fact('another finger', i + 1, n + 1));
+      if (own && own.fret > (request.highestFret ?? 12)) faults.push(fact('too high', i + 1, n + 1));
     });
     const [before, grip] = [grips[i - 1], grips[i] as Grip];
     const earlier = request.events[i - 1];
-    if (!canHold([...placed, ...grip.ringing], hand.hand)) faults.push(`Event ${i + 1} can’t be held with what rings.`);
+    if (!canHold([...placed, ...grip.ringing], hand.hand)) faults.push(fact('can’t be held with what rings', i + 1));
     else {
       add(ownCost(request, hand, grip, isChord(event)));
       if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));

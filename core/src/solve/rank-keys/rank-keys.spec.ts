@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { ticks } from '../../time/index.js';
 import { fretLine, readNotes } from '../fret-line/index.js';
-import { rankKeys, sayKey } from './index.js';
+import { sayFact, sayKey } from '../../words/en/index.js';
+import { rankKeys } from './index.js';
+import { fact } from '../../fault/index.js';
 
 const base = LEFT_HAND;
 const passage = readNotes('[ab2~ eb4] db4 c4 bb3 [eb3~ eb4] db4 c4 bb3', 4).events;
@@ -28,10 +30,10 @@ describe('keys and capo', () => {
   it('says what is lost: open basses, and what can’t be played at all', () => {
     const open = readNotes('[a2~ e4] d4 [e2~ e4] d4', 4).events;
     const ranked = rankKeys({ ...base, events: open, transpositions: [0, 1, -6], capos: [0] });
-    expect(ranked.find((r) => r.transposed === 1)?.lost[0]).toBe('2 of 2 open basses');
+    expect(ranked.find((r) => r.transposed === 1)?.lost).toEqual([fact('open basses', 2, 2)]);
     const low = ranked.find((r) => r.transposed === -6)!;
     expect(low.total).toBeNull();
-    expect(low.lost.at(-1)).toMatch(/is not on any string/);
+    expect(sayFact(low.lost.at(-1)!)).toMatch(/is not on any string/);
     expect(ranked.at(-1)).toBe(low);
   });
   it('tells how far it has come, and can be cancelled', () => {

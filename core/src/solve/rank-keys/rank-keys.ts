@@ -1,9 +1,16 @@
 import { transposeChord } from '../../chord/index.js';
-import { openPitch, pitchName } from '../../instrument/index.js';
+import { type Fact, fact } from '../../fault/index.js';
+import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { SearchCancelled, type SearchWatch } from '../../search/index.js';
 import { STRINGS } from '../../time/index.js';
-import { type FretEvent, type FretLineRequest, holdingFor, leastFretting } from '../fret-line/index.js';
+import {
+  type FretEvent,
+  type FretLineRequest,
+  type FretRefusal,
+  holdingFor,
+  leastFretting,
+} from '../fret-line/index.js';
 
 export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
   /** Semitones up or down to be tried; default the octave around, −6 … 5. */
@@ -11,6 +18,8 @@ export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
   /** Capo frets to be tried; default 0 … 7. */
   readonly capos?: readonly number[];
 }
+/** What a key has not that the passage has. */
+export type LostKey = 'open basses' | FretRefusal;
 export interface RankedKey {
   /** Semitones from where it stands. */
   readonly transposed: number;
@@ -20,8 +29,8 @@ export interface RankedKey {
   /** Lowest and highest single note as they sound; null of chords alone. */
   readonly lowest: number | null;
   readonly highest: number | null;
-  /** What is lost against the passage as it stands, in words; empty when nothing. */
-  readonly lost: readonly string[];
+  /** What is lost against the passage as it stands; empty when nothing. */
+  readonly lost: readonly Fact<LostKey>[];
 }
 /** Twelve keys around the present one. */
 const AROUND: readonly number[] = Array.from({ length: 12 }, (_, n) => n - 6);
@@ -87,13 +96,13 @@ export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedK
       const own = { ...request, events, neck };
       const least = leastFretting(own, holding);
       const open = openBasses(own);
-      const lost: string[] = [];
-      if (open < basses) lost.push(`${basses - open} of ${basses} open basses`);
-      if (typeof least === 'string') lost.push(least);
+      const lost: Fact<LostKey>[] = [];
+      if (open < basses) lost.push(fact('open basses', basses - open, basses));
+      if (typeof least !== 'number') lost.push(least);
       ranked.push({
         transposed,
         capo,
-        total: typeof least === 'string' ? null : least,
+        total: typeof least === 'number' ? least : null,
         lowest: pitches.length ? Math.min(...pitches) + transposed : null,
         highest: pitches.length ? Math.max(...pitches) + transposed : null,
         lost,
@@ -102,14 +111,4 @@ export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedK
   });
   const far = (k: RankedKey) => Math.abs(k.transposed) + k.capo / 100;
   return ranked.sort((a, b) => (a.total ?? Infinity) - (b.total ?? Infinity) || far(a) - far(b));
-}
-
-/** “a whole tone up, capo 2: A2 to E5”. */
-export function sayKey({ transposed, capo, lowest, highest }: RankedKey): string {
-  const way =
-    transposed === 0
-      ? 'As it stands'
-      : `${Math.abs(transposed)} semitone${Math.abs(transposed) === 1 ? '' : 's'} ${transposed > 0 ? 'up' : 'down'}`;
-  const range = lowest === null || highest === null ? '' : `: ${pitchName(lowest)} to ${pitchName(highest)}`;
-  return `${way}, ${capo === 0 ? 'no capo' : `capo ${capo}`}${range}`;
 }

@@ -5,6 +5,8 @@ import { DEFAULT_PROFILE } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { easier, type FrettedShape, voicings } from '../voicings/index.js';
 import { type RowRequest, scoreRow, shapeRow, SHAPES_A_CHORD } from './index.js';
+import { sayFact, sayFacts } from '../../words/en/index.js';
+import { fact } from '../../fault/index.js';
 
 const base = { tuning: STANDARD_TUNING, neck: makeNeck(millimetres(650)), profile: DEFAULT_PROFILE };
 
@@ -45,12 +47,12 @@ describe('a row of chords', () => {
     expect(row!.total).toBeLessThanOrEqual(plain.total);
   });
   it('every chord that is not known is named with its place', () => {
-    expect(shapeRow({ ...base, chords: ['Am', 'Hm', 'zz'] }).infeasible).toEqual([
+    expect(sayFacts(shapeRow({ ...base, chords: ['Am', 'Hm', 'zz'] }).infeasible ?? [])).toEqual([
       expect.stringMatching(/^Chord 2, Hm: .*Near it/),
       expect.stringMatching(/^Chord 3, zz: /),
     ]);
-    expect(shapeRow({ ...base, chords: [] }).infeasible?.[0]).toMatch(/Write chord symbols/);
-    expect(shapeRow({ ...base, chords: Array.from({ length: 300 }, () => 'C') }).infeasible?.[0]).toMatch(
+    expect(sayFacts(shapeRow({ ...base, chords: [] }).infeasible ?? [])[0]).toMatch(/Write chord symbols/);
+    expect(sayFacts(shapeRow({ ...base, chords: Array.from({ length: 300 }, () => 'C') }).infeasible ?? [])[0]).toMatch(
       /256 are the most/,
     );
   });
@@ -63,13 +65,13 @@ describe('easier substitutes', () => {
     expect(found.length).toBeGreaterThan(2);
     expect(found[0]).toMatchObject({ chord: 'F', points: 0 });
     expect(fretsText(found[0]!.shape)).toBe('x-x-3-2-1-x');
-    expect(found[0]!.lost).toEqual(['3 of 6 strings']);
+    expect(found[0]!.lost.map(sayFact)).toEqual(['3 of 6 strings']);
     for (const e of found) expect(e.shape.fingers.filter((x) => x === 1).length).toBeLessThan(6);
   });
   it('a chord with a flat ninth gives it up for a seventh', () => {
     const shape = readShape('0-2-3-1-3-0', '0-2-3-1-4-0');
     expect(easier({ ...base, chord: 'E7b9' }, shape)).toContainEqual(
-      expect.objectContaining({ chord: 'E7', lost: ['the flat ninth'] }),
+      expect.objectContaining({ chord: 'E7', lost: [fact('flat ninth')] }),
     );
   });
   it('what is easy already has none', () => {

@@ -1,7 +1,8 @@
+import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { changeBetween, type Shape } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { type CostSplit, kBest, type Move, type SearchWatch } from '../../search/index.js';
-import { type FrettedShape, type VoicingRequest, voicings } from '../voicings/index.js';
+import { type FrettedShape, type VoicingRefusal, type VoicingRequest, voicings } from '../voicings/index.js';
 
 export const ROW_TERMS = ['shapes', 'changes'] as const;
 export type RowTerm = (typeof ROW_TERMS)[number];
@@ -21,7 +22,9 @@ export interface RowAnswer {
 }
 export type RowResult =
   | { readonly answers: readonly RowAnswer[]; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<RowRefusal | VoicingRefusal>[] };
+/** Why a row has no shapes. */
+export type RowRefusal = 'no chords' | 'too many chords' | 'chord without shape';
 /** Shapes weighed for each symbol. */
 export const SHAPES_A_CHORD = 12;
 export const LONGEST_ROW = 256;
@@ -50,9 +53,8 @@ export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], o
 export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResult {
   const request = settled<RowRequest>(ask);
   const { chords, round, given = {}, k = 5 } = request;
-  if (chords.length === 0) return { infeasible: ['Write chord symbols one after another, e.g. Am7 D7 Gmaj7.'] };
-  if (chords.length > LONGEST_ROW)
-    return { infeasible: [`${chords.length} chords; ${LONGEST_ROW} are the most at once.`] };
+  if (chords.length === 0) return { infeasible: [fact('no chords')] };
+  if (chords.length > LONGEST_ROW) return { infeasible: [fact('too many chords', chords.length, LONGEST_ROW)] };
   const known = new Map<string, ReturnType<typeof voicings>>();
   const choices = chords.map((chord) => {
     if (given[chord]) return null;
@@ -61,9 +63,9 @@ export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResu
     return there;
   });
   const faults = choices.flatMap((c, i) =>
-    c?.infeasible ? [`Chord ${i + 1}, ${chords[i] ?? ''}: ${c.infeasible[0] ?? ''}`] : [],
+    c?.infeasible ? [factBecause(c.infeasible[0], 'chord without shape', i + 1, chords[i] ?? '')] : [],
   );
-  if (faults.length) return { infeasible: [...new Set(faults)].slice(0, 20) };
+  if (faults.length) return { infeasible: faults.slice(0, 20) };
   const options = choices.map((c, i) =>
     c === null
       ? [{ shape: given[chords[i] ?? ''] as FrettedShape, total: 0 }]

@@ -1,7 +1,8 @@
 import { readChord } from '../../chord/index.js';
+import { type Fact, fact } from '../../fault/index.js';
 import { type FingeringHand, type Frets, handOn, SHAPE_WEIGHTS, type ShapeWeights } from '../../left-hand/index.js';
 import { STRINGS } from '../../time/index.js';
-import type { VoicingRequest, VoicingTerm } from './model.js';
+import type { VoicingRefusal, VoicingRequest, VoicingTerm } from './model.js';
 
 export const HIGHEST_VOICING_FRET = 15;
 /** Strings that sound when the request does not limit them. */
@@ -27,19 +28,19 @@ export interface Asked {
   /** Exact pitches: none twice. */
   readonly once: boolean;
 }
-export type AskReading = { readonly asked: Asked } | { readonly faults: readonly string[] };
+export type AskReading = { readonly asked: Asked } | { readonly faults: readonly Fact<VoicingRefusal>[] };
 
-/** Reads a request; what can't be asked comes back in words. */
+/** Reads a request, or tells what can't be asked. */
 export function readAsk(request: VoicingRequest): AskReading {
-  const faults: string[] = [];
+  const faults: Fact<VoicingRefusal>[] = [];
   const highest = request.highestFret ?? 12;
   if (!Number.isInteger(highest) || highest < 0 || highest > HIGHEST_VOICING_FRET)
-    faults.push(`The highest fret is 0 to ${HIGHEST_VOICING_FRET}, not ${highest}.`);
+    faults.push(fact('highest fret', HIGHEST_VOICING_FRET, highest));
   const reading = request.chord === undefined ? null : readChord(request.chord);
-  if (reading && !reading.ok) faults.push(reading.message);
+  if (reading && !reading.ok) faults.push(reading.refusal);
   const notes = request.notes ?? [];
-  if (!reading && (notes.length === 0 || notes.length > 6)) faults.push('Name a chord, or one to six notes.');
-  if (!reading && new Set(notes).size !== notes.length) faults.push('A note is named twice; each is wanted once.');
+  if (!reading && (notes.length === 0 || notes.length > 6)) faults.push(fact('nothing named'));
+  if (!reading && new Set(notes).size !== notes.length) faults.push(fact('note named twice'));
   if (faults.length) return { faults };
   const chord = reading?.ok ? reading.chord : null;
   const bits = chord ? chord.tones.map((t) => t.pitchClass) : [...notes];
@@ -90,7 +91,7 @@ const easier = (hand: FingeringHand, easy: boolean): FingeringHand => {
 };
 
 /** Why these frets are no answer to what was asked; null when they are one. */
-export function soundFault(asked: Asked, frets: Frets): string | null {
+export function soundFault(asked: Asked, frets: Frets): Fact<VoicingRefusal> | null {
   let mask = 0;
   let sounding = 0;
   let lowest: number | null = null;
@@ -99,17 +100,17 @@ export function soundFault(asked: Asked, frets: Frets): string | null {
     const fret = frets[i] ?? null;
     if (fret === null) continue;
     const found = asked.at[i]?.get(fret);
-    if (!found) return `String ${STRINGS[i] ?? 1} at ${fret} does not belong to it.`;
-    if (asked.once && mask & found.bit) return 'A note sounds twice.';
+    if (!found) return fact('tone not asked for', STRINGS[i] ?? 1, fret);
+    if (asked.once && mask & found.bit) return fact('note sounds twice');
     mask |= found.bit;
     sounding++;
     open ||= fret === 0;
     if (lowest === null || found.midi < lowest) lowest = found.midi;
   }
-  if (sounding < asked.atLeast) return `Only ${sounding} strings sound; ${asked.atLeast} are wanted.`;
-  if ((mask & asked.needed) !== asked.needed) return 'A tone is missing.';
-  if (lowest !== null && asked.bassIs(lowest) === 'wrong') return 'The bass is another.';
-  if (asked.request.open === 'some' && !open) return 'No string is open.';
+  if (sounding < asked.atLeast) return fact('too few strings', sounding, asked.atLeast);
+  if ((mask & asked.needed) !== asked.needed) return fact('tone missing');
+  if (lowest !== null && asked.bassIs(lowest) === 'wrong') return fact('another bass');
+  if (asked.request.open === 'some' && !open) return fact('no string open');
   return null;
 }
 

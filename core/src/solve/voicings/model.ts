@@ -1,3 +1,5 @@
+import type { ChordRefusal } from '../../chord/index.js';
+import type { Fact } from '../../fault/index.js';
 import type { Neck, Tuning } from '../../instrument/index.js';
 import { FINGERING_TERMS, type Shape, type ShapeWeights } from '../../left-hand/index.js';
 import type { HandProfile } from '../../player/index.js';
@@ -33,6 +35,22 @@ export const VOICING_TERMS = [...FINGERING_TERMS, 'mutes', 'missing', 'bass', 'h
 export type VoicingTerm = (typeof VOICING_TERMS)[number];
 export type FrettedShape = Pick<Shape, 'frets' | 'fingers'>;
 export type VoicingAnswer = FoundPath<FrettedShape, VoicingTerm>;
+/** Limits of a request that may be loosened. */
+export type VoicingLimit = 'strings' | 'no open' | 'some open' | 'no barre' | 'root in the bass' | 'easy' | 'low';
+/** Why there is no shape, or a shape is no answer. */
+export type VoicingRefusal =
+  | ChordRefusal
+  | 'highest fret'
+  | 'nothing named'
+  | 'note named twice'
+  | 'tone not asked for'
+  | 'note sounds twice'
+  | 'too few strings'
+  | 'tone missing'
+  | 'another bass'
+  | 'no string open'
+  | 'no barre wanted'
+  | 'no shape';
 export type VoicingResult =
   | { readonly answers: readonly VoicingAnswer[]; readonly looked: number; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly string[] };
+  | { readonly infeasible: readonly Fact<VoicingRefusal>[] };

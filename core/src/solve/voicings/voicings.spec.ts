@@ -15,13 +15,14 @@ import {
 import { DEFAULT_PROFILE, reachOf } from '../../player/index.js';
 import { millimetres, sixOf, type StringNumber, STRINGS } from '../../time/index.js';
 import { scoreVoicing, VOICING_TERMS, type VoicingAnswer, type VoicingRequest, voicings } from './index.js';
+import { sayFact, sayFacts } from '../../words/en/index.js';
 
 const neck = makeNeck(millimetres(650));
 const base = { tuning: STANDARD_TUNING, neck, profile: DEFAULT_PROFILE };
 const hand = handOn(neck, DEFAULT_PROFILE);
 const answers = (request: Partial<VoicingRequest>): readonly VoicingAnswer[] => {
   const result = voicings({ ...base, ...request });
-  if (result.infeasible) throw new Error(result.infeasible.join(' '));
+  if (result.infeasible) throw new Error(sayFacts(result.infeasible).join(' '));
   return result.answers;
 };
 const shown = (a: VoicingAnswer | undefined) =>
@@ -74,7 +75,7 @@ describe('chord symbols', () => {
   it('are read with sharps and flats, a bass after the slash, and signs that players write', () => {
     const read = (s: string) => {
       const r = readChord(s);
-      return r.ok ? [r.chord.root, r.chord.bass, r.chord.tones.map((t) => t.pitchClass)] : r.message;
+      return r.ok ? [r.chord.root, r.chord.bass, r.chord.tones.map((t) => t.pitchClass)] : sayFact(r.refusal);
     };
     expect(read('Am7')).toEqual([9, null, [9, 0, 4, 7]]);
     expect(read('G7/B')).toEqual([7, 11, [7, 11, 2, 5]]);
@@ -91,8 +92,8 @@ describe('chord symbols', () => {
     ['C'.repeat(40), /up to 24/],
   ])('what is not known comes back with what is near: %s', (text, words) => {
     const read = readChord(text);
-    expect(read.ok ? '' : read.message).toMatch(words);
-    expect(voicings({ ...base, chord: text }).infeasible?.[0]).toMatch(words);
+    expect(read.ok ? '' : sayFact(read.refusal)).toMatch(words);
+    expect(sayFacts(voicings({ ...base, chord: text }).infeasible ?? [])[0]).toMatch(words);
   });
 });
 
@@ -131,7 +132,7 @@ describe('voicings', () => {
   it('given notes sound each once and no other', () => {
     for (const a of answers({ notes: [40, 56, 59, 64], k: 6 })) expect(pitches(a)).toEqual([40, 56, 59, 64]);
     expect(voicings({ ...base, notes: [30, 31] }).infeasible).toBeDefined();
-    expect(voicings({ ...base, notes: [40, 40] }).infeasible?.[0]).toMatch(/named twice/);
+    expect(sayFacts(voicings({ ...base, notes: [40, 40] }).infeasible ?? [])[0]).toMatch(/named twice/);
   });
   it('a hand of small span gets no stretch beyond its limit', () => {
     const small = { ...DEFAULT_PROFILE, span: millimetres(70) };
@@ -144,8 +145,8 @@ describe('voicings', () => {
   });
   it('no answer says which limit to loosen', () => {
     const none = voicings({ ...base, chord: 'C13', strings: [1, 2, 3], open: 'none', barre: false });
-    expect(none.infeasible?.[0]).toMatch(/Allow more strings, or open strings, or barres/);
-    expect(voicings({ ...base, chord: 'C', highestFret: 99 }).infeasible?.[0]).toMatch(/0 to 15, not 99/);
+    expect(sayFacts(none.infeasible ?? [])[0]).toMatch(/Allow more strings, or open strings, or barres/);
+    expect(sayFacts(voicings({ ...base, chord: 'C', highestFret: 99 }).infeasible ?? [])[0]).toMatch(/0 to 15, not 99/);
   });
 });
 

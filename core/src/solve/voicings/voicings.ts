@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../../fault/index.js';
 import { touchPoint } from '../../instrument/index.js';
 import { fingerShape, type Frets } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
@@ -7,6 +8,8 @@ import { type Asked, readAsk, soundCost, soundFault } from './ask.js';
 import {
   type FrettedShape,
   VOICING_TERMS,
+  type VoicingLimit,
+  type VoicingRefusal,
   type VoicingRequest,
   type VoicingResult,
   type VoicingTerm,
@@ -21,7 +24,7 @@ interface State {
 
 /**
  * The k best shapes for a chord or for given notes, best first, each with its cheapest fingers.
- * @returns reasons in words when the chord is not known or no shape can be held
+ * @returns reasons when the chord is not known or no shape can be held
  * @throws SearchCancelled when the watch says so
  */
 export function voicings(ask: Ask<VoicingRequest>, watch: SearchWatch = {}): VoicingResult {
@@ -32,19 +35,16 @@ export function voicings(ask: Ask<VoicingRequest>, watch: SearchWatch = {}): Voi
   return paths.length ? { answers: paths, looked } : { infeasible: [nothing(reading.asked)] };
 }
 
-function nothing({ request }: Asked): string {
-  const limits = [
-    request.strings && request.strings.length < 6 ? 'more strings' : '',
-    request.open === 'none' ? 'open strings' : '',
-    request.open === 'some' ? 'shapes without open strings' : '',
-    request.barre === false ? 'barres' : '',
-    request.bass === 'root' ? 'other basses than the root' : '',
-    request.easy ? 'stretches up to the limit' : '',
-    (request.highestFret ?? 12) < 12 ? 'higher frets' : '',
-  ].filter((l) => l !== '');
-  return limits.length
-    ? `No shape answers this. Allow ${limits.join(', or ')}.`
-    : 'No shape of it can be held by this hand. Ask for fewer tones, or another tuning or capo.';
+function nothing({ request }: Asked): Fact<VoicingRefusal> {
+  const limits: VoicingLimit[] = [];
+  if (request.strings && request.strings.length < 6) limits.push('strings');
+  if (request.open === 'none') limits.push('no open');
+  if (request.open === 'some') limits.push('some open');
+  if (request.barre === false) limits.push('no barre');
+  if (request.bass === 'root') limits.push('root in the bass');
+  if (request.easy) limits.push('easy');
+  if ((request.highestFret ?? 12) < 12) limits.push('low');
+  return fact('no shape', ...limits);
 }
 
 /** Each string takes a fret or stays silent; at the end the cheapest fingers are laid on. */

@@ -12,3 +12,5 @@ export * from './drills.js';
 export * from './read-aloud.js';
 export * from './faults.js';
 export * from './borrowed.js';
+export * from './facts.js';
+export * from './keys.js';

@@ -7,6 +7,7 @@ import { sayRightHand } from './right-hand.js';
 import type { PlacedChange } from '../../score/index.js';
 import { easier } from '../../solve/voicings/index.js';
 import type { Finding, FindingMatter } from './findings.js';
+import { sayFact } from './facts.js';
 import { listed, plural, sayMotion } from './strokes.js';
 
 /** What the left hand's shapes ask: of the right hand, of the barre, of the reach. */
@@ -117,7 +118,14 @@ function spans(m: FindingMatter): Finding[] {
   return used.flatMap((shape): Finding[] => {
     const fault = reachFault(shape, hand);
     return fault
-      ? [{ id: 'span', tone: 'late', title: `${shape.name}: not for this hand`, lines: [fault, instead(m, shape)] }]
+      ? [
+          {
+            id: 'span',
+            tone: 'late',
+            title: `${shape.name}: not for this hand`,
+            lines: [sayFact(fault), instead(m, shape)],
+          },
+        ]
       : [];
   });
 }
@@ -131,7 +139,7 @@ function instead({ tuning, capo, profile }: FindingMatter, shape: Shape): string
   const known = substitutes.get(key);
   if (known !== undefined) return known;
   const best = easier({ chord, tuning, neck: neckOf(profile, capo), profile }, shape)[0];
-  const lost = best?.lost.length ? `, without ${listed(best.lost)}` : '';
+  const lost = best?.lost.length ? `, without ${listed(best.lost.map(sayFact))}` : '';
   const said = best ? `Instead: ${best.chord} ${fretsText(best.shape)}${lost}.` : elsewhere;
   if (substitutes.size >= MOST_KEPT) substitutes.clear();
   substitutes.set(key, said);

@@ -3,15 +3,17 @@ import {
   chartName,
   fingersText,
   fretsText,
-  holdShape,
   type FrettedShape,
+  holdShape,
   MOST_SHAPES,
   OPEN_SHAPE,
   pitchOf,
+  sayFact,
+  sayFacts,
   type Shape,
   shapeSpan,
-  STRINGS,
   type StringNumber,
+  STRINGS,
   VOICING_TERMS,
   type VoicingAnswer,
 } from '@ruffle-wheel/core';
@@ -87,7 +89,7 @@ export class FindPanel {
     this.solve.shapes(ask, progress),
   );
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
-  protected readonly faults = computed(() => this.seen()?.answer.found.infeasible ?? []);
+  protected readonly faults = computed(() => sayFacts(this.seen()?.answer.found.infeasible ?? []));
   protected readonly rows = computed(() => {
     const seen = this.seen();
     const found = seen?.answer.found;
@@ -96,7 +98,7 @@ export class FindPanel {
   protected readonly easier = computed(() =>
     (this.seen()?.answer.easier ?? []).map((e) => ({
       ...this.shown(e.chord, e.shape),
-      why: e.lost.length ? `${this.words.lost} ${e.lost.join(', ')}` : this.words.nothingLost,
+      why: e.lost.length ? `${this.words.lost} ${e.lost.map(sayFact).join(', ')}` : this.words.nothingLost,
     })),
   );
   private row(chord: string, a: VoicingAnswer) {

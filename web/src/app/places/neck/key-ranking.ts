@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type KeyRequest, type RankedKey, sayKey } from '@ruffle-wheel/core';
+import { type KeyRequest, type RankedKey, sayFact, sayKey } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
@@ -91,7 +91,7 @@ export class KeyRanking {
       key,
       points: key.total ?? this.words.noKey,
       said: sayKey(key),
-      lost: key.lost.join(', '),
+      lost: key.lost.map(sayFact).join(', '),
     }));
   });
 }

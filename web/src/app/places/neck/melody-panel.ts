@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
-  bpm,
   type BothHands,
   type BothHandsResult,
+  bpm,
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
   neckOf,
   type RankedKey,
   readNotes,
+  sayFact,
+  sayFacts,
   sayFault,
   sayFretting,
   sayKey,
@@ -151,7 +153,7 @@ export class MelodyPanel {
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
   protected readonly faults = computed(() => [
     ...this.read().faults.slice(0, 5).map(sayFault),
-    ...(this.seen()?.answer.infeasible ?? []),
+    ...sayFacts(this.seen()?.answer.infeasible ?? []),
   ]);
   protected readonly rows = computed(() => {
     const answer = this.seen()?.answer;
@@ -174,7 +176,7 @@ export class MelodyPanel {
       ],
       more: left.steps.length > SHOWN,
       reasons: reasons.slice(0, SHOWN).map(sayFretting),
-      fault,
+      fault: fault && sayFact(fault),
       shown: { script, stepsPerCount: this.steps(), stopped, chart: NO_SHAPES },
     };
   }
@@ -197,7 +199,7 @@ export class MelodyPanel {
     const ask = this.inKey(key);
     const answer = ask ? await this.solve.melody(ask, () => undefined).catch(() => null) : null;
     const best = !answer || answer.infeasible ? null : (answer.answers[0] ?? null);
-    if (!best?.right) return this.notice.say(best?.fault || this.words.keyUnplayed);
+    if (!best?.right) return this.notice.say(best?.fault ? sayFact(best.fault) : this.words.keyUnplayed);
     this.tryOut.show(name, {
       script: best.script,
       stepsPerCount: this.steps(),

@@ -10,6 +10,7 @@ import {
   OPEN_SHAPE,
   type PlacedChange,
   reachFault,
+  sayFact,
   type Shape,
   sayBorrowed,
   sayRightHand,
@@ -189,7 +190,7 @@ export class NeckPlace {
   protected readonly span = computed(() => {
     const mm = Math.round(shapeSpan(this.drawn(), this.open.neck()));
     const beyond = this.draft() ? null : reachFault(this.drawn(), handOn(this.open.neck(), this.collection.profile()));
-    return { mm, beyond };
+    return { mm, beyond: beyond && sayFact(beyond) };
   });
   protected readonly beyondNeck = computed(() => sayBeyondNeck(this.drawn().frets, this.open.capo()));
   constructor() {

@@ -7,6 +7,7 @@ import {
   printChart,
   type RowRequest,
   type RowResult,
+  sayFacts,
   type Shape,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
@@ -116,7 +117,10 @@ export class RowPanel {
     if (!seen) return [];
     const different = new Set(seen.ask.chords).size;
     const already = this.open.study()?.shapes.length ?? 0;
-    return [...(seen.answer.infeasible ?? []), ...(different + already > MOST_SHAPES ? [this.words.tooMany] : [])];
+    return [
+      ...sayFacts(seen.answer.infeasible ?? []),
+      ...(different + already > MOST_SHAPES ? [this.words.tooMany] : []),
+    ];
   });
   protected readonly rows = computed(() => {
     const seen = this.seen();

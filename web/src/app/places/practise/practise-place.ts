@@ -17,6 +17,7 @@ import {
   rungCount,
   type SaidDrill,
   sayDrills,
+  sayFact,
   type SectionDrill,
   sectionDrills,
   setLadder,
@@ -103,6 +104,11 @@ export class PractisePlace {
   protected readonly drillWhy = computed(
     () => this.drills().find((d) => d.name === this.session.drill())?.why ?? this.words.asWrittenWhy,
   );
+  /** Why today begins at its tempo. */
+  protected readonly todayWhy = computed(() => {
+    const today = this.session.today();
+    return today ? sayFact(today.reason) : '';
+  });
   protected readonly best = computed(() => reached({ passes: this.session.passes() }));
 
   constructor() {

@@ -88,7 +88,7 @@ describe('a practice session', () => {
     expect(s.running()).toBe(false);
     expect(world.collection.log()[0]?.pain).toBe(true);
     s.close();
-    expect(s.today()?.reason).toMatch(/pain was noted/);
+    expect(s.today()?.reason.code).toBe('after pain');
   });
   it('a drill climbs on a line of its own', async () => {
     const s = session();

@@ -14,11 +14,12 @@ import {
   fretsText,
   inOrder,
   MOST_BARS,
-  putShape,
   pushedScript,
+  putShape,
   readNames,
   type RowRequest,
   type RowResult,
+  sayFacts,
   sayFaults,
   setBars,
   setChart,
@@ -108,7 +109,7 @@ export class ChartField {
   });
   protected readonly unfound = computed(() => {
     const latest = this.asking.latest();
-    return latest && latest.ask === this.ask() ? (latest.answer.infeasible ?? []) : [];
+    return latest && latest.ask === this.ask() ? sayFacts(latest.answer.infeasible ?? []) : [];
   });
 
   /** Null where no stroke could take a chord early. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import {
   bpm,
+  cleanName,
   explainFit,
   FIT_SCHOOLS,
   FIT_TERMS,
@@ -14,12 +15,12 @@ import {
   placeLabel,
   printScript,
   sayCellFaults,
+  sayFacts,
   STEPS_PER_COUNT,
   type Ticks,
   ticks,
   TICKS_PER_COUNT,
   weakestJoint,
-  cleanName,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
@@ -141,6 +142,11 @@ export class FitPanel {
   protected readonly looked = computed(() => {
     const result = this.result();
     return result && !result.infeasible ? result.looked : 0;
+  });
+  /** Why there is no chain; null when there is one. */
+  protected readonly reasons = computed(() => {
+    const infeasible = this.result()?.infeasible;
+    return infeasible ? sayFacts(infeasible) : null;
   });
   protected readonly comparison = computed(() => {
     const two = this.compared().flatMap((n) => this.answers()[n] ?? []);

@@ -23,6 +23,7 @@ import {
   plectrumStrokes,
   type ReadLine,
   readLine,
+  sayFact,
   sayFault,
   stoppedNotes,
 } from '@ruffle-wheel/core';
@@ -109,7 +110,7 @@ export class LinePanel {
         name: school.name,
         note: school.note,
         total: answer ? String(answer.total) : '–',
-        infeasible: infeasible[0] ?? '',
+        infeasible: infeasible[0] ? sayFact(infeasible[0]) : '',
         letters: (answer?.steps ?? []).slice(0, SHOWN_NOTES).map((f, i) => ({
           text: f.join(''),
           other: other.has(i),

@@ -10,6 +10,7 @@ import {
   OPEN_SHAPE,
   putShape,
   reachFault,
+  sayFact,
   readShape,
   removeShape,
   type Shape,
@@ -74,10 +75,8 @@ export class ShapePanel {
 
   private spanOf(shape: Shape) {
     const neck = this.open.neck();
-    return {
-      mm: Math.round(shapeSpan(shape, neck)),
-      beyond: reachFault(shape, handOn(neck, this.collection.profile())),
-    };
+    const fault = reachFault(shape, handOn(neck, this.collection.profile()));
+    return { mm: Math.round(shapeSpan(shape, neck)), beyond: fault && sayFact(fault) };
   }
   protected frettedAs(s: Shape) {
     return fretsText(s);

@@ -5,6 +5,7 @@ import {
   lineScript,
   PEDAL_HABIT_NAME,
   readLine,
+  sayFact,
   sayFault,
   stoppedNotes,
   type StringNumber,
@@ -73,7 +74,8 @@ export class WeaveForm {
   protected readonly fault = computed(() => {
     const { faults, notes } = this.melody();
     if (notes.length > MOST_NOTES) return `${notes.length} notes; ${MOST_NOTES} are the most here. Weave it in parts.`;
-    return faults[0] ? sayFault(faults[0]) : this.woven().fault;
+    const { fault } = this.woven();
+    return faults[0] ? sayFault(faults[0]) : fault && sayFact(fault);
   });
   protected readonly rows = computed(() => {
     const woven = this.woven();
