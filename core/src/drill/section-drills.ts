@@ -25,7 +25,7 @@ export interface SectionDrill {
 }
 export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'chart'>;
 /** Hardest changes that become drills. */
-const DRILLED_CHANGES = 3;
+export const DRILLED_CHANGES = 3;
 
 /**
  * Every drill of a section: where it is tightest, its hardest changes, then what its pattern gives.
@@ -37,16 +37,7 @@ export function sectionDrills(
   changes: readonly PlacedChange[],
   cells: readonly NamedCell[] = [],
 ): SectionDrill[] {
-  const { pattern } = parseScript(section.script, { stepsPerCount: section.stepsPerCount, cells });
-  const of = (variant: Variant, chart?: string) => (): DrilledSection => {
-    const made = vary(pattern, variant);
-    return {
-      script: printScript(withoutCalls(made)),
-      stepsPerCount: made.stepsPerCount,
-      start: section.start,
-      chart: chart ?? drilledChart(section, pattern, made, variant),
-    };
-  };
+  const { pattern, of } = variantsOf(section, cells);
   const joint = weakestJoint(pattern, bpm(section.bpm), profile);
   const ofPattern = (drill: Drill): SectionDrill => ({
     key: drill.key,
@@ -58,6 +49,31 @@ export function sectionDrills(
     ...changes.slice(0, DRILLED_CHANGES).flatMap((c) => changeDrills(section, pattern, c, of)),
     ...drillsFor(pattern).map(ofPattern),
   ];
+}
+
+/** The drills of one change alone, as `sectionDrills` has them. */
+export function drillsOfChange(
+  section: Section,
+  change: PlacedChange,
+  cells: readonly NamedCell[] = [],
+): SectionDrill[] {
+  const { pattern, of } = variantsOf(section, cells);
+  return changeDrills(section, pattern, change, of);
+}
+
+/** A section's pattern and how drills are made of it. */
+function variantsOf(section: Section, cells: readonly NamedCell[]) {
+  const { pattern } = parseScript(section.script, { stepsPerCount: section.stepsPerCount, cells });
+  const of = (variant: Variant, chart?: string) => (): DrilledSection => {
+    const made = vary(pattern, variant);
+    return {
+      script: printScript(withoutCalls(made)),
+      stepsPerCount: made.stepsPerCount,
+      start: section.start,
+      chart: chart ?? drilledChart(section, pattern, made, variant),
+    };
+  };
+  return { pattern, of };
 }
 
 /** A drill stands for itself: cells that are called are written out in it. */

@@ -57,17 +57,18 @@ interface Touch {
 }
 
 /** Every use of a finger. A golpe is tapped with `a`, or with the finger that is named for it, along with a stroke of another. */
-function touches(flat: FlatPattern): Touch[] {
+function touches(flat: FlatPattern, exchanged?: (finger: Finger) => Finger): Touch[] {
   const found: Touch[] = [];
-  for (const e of flat.events) {
-    const tapping = golpeFinger(e.motion);
-    if (tapping) found.push({ at: e.at, slot: e.slot, finger: tapping, dir: null, golpe: true });
-    if (e.motion.kind === 'stroke')
-      for (const finger of e.motion.fingers)
-        found.push({ at: e.at, slot: e.slot, finger, dir: directionOf(e.motion), golpe: false });
+  for (const { at, slot, motion } of flat.events) {
+    const written = motion.kind === 'stroke' ? motion.fingers : NO_FINGERS;
+    const fingers = exchanged ? written.map(exchanged) : written;
+    const finger = golpeFinger(motion);
+    if (finger && !(exchanged && fingers.includes(finger))) found.push({ at, slot, finger, dir: null, golpe: true });
+    for (const f of fingers) found.push({ at, slot, finger: f, dir: directionOf(motion), golpe: false });
   }
   return found;
 }
+const NO_FINGERS: readonly Finger[] = [];
 
 const isHalf = (a: Touch, b: Touch) => a.dir !== null && b.dir !== null && a.dir !== b.dir;
 
@@ -88,13 +89,8 @@ export function exchangedLoad(
   tempo: Bpm,
   profile: HandProfile,
 ): HandLoad {
-  const all = touches(flat);
   const other = (f: Finger): Finger => (f === from ? to : f === to ? from : f);
-  const busy = new Set(all.flatMap((t) => (t.golpe ? [] : [`${t.slot} ${other(t.finger)}`])));
-  const exchanged = all.flatMap((t): Touch[] =>
-    t.golpe ? (busy.has(`${t.slot} ${t.finger}`) ? [] : [t]) : [{ ...t, finger: other(t.finger) }],
-  );
-  return loadOf(exchanged, flat.length, tempo, profile);
+  return loadOf(touches(flat, other), flat.length, tempo, profile);
 }
 
 function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandProfile): HandLoad {
@@ -107,35 +103,26 @@ function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandP
     cause = why;
   };
   const loopMs = millisOf(length, tempo);
+  const runs = runsOf(all, length, tempo, profile);
   for (const finger of FINGERS) {
-    const own = all.filter((t) => t.finger === finger);
-    if (own.length === 0) continue;
-    let tightest: FingerLoad | null = null;
-    own.forEach((t, i) => {
-      const last = i === own.length - 1;
-      const next = (last ? own[0] : own[i + 1]) as Touch;
-      const gap = millisOf(ticks(next.at + (last ? length : 0) - t.at), tempo);
-      const half = isHalf(t, next);
-      const needed = returnTime(profile, finger, half);
-      const share = needed / gap;
-      if (tightest && share <= tightest.share) return;
-      tightest = {
-        finger,
-        strokesPerSecond: (own.length * 1000) / loopMs,
-        leastMs: gap,
-        neededMs: millis(needed),
-        share,
-        ceiling: tempo / share,
-        half,
-        golpe: t.golpe || next.golpe,
-        slot: t.slot,
-        next: next.slot,
-      };
+    const run = runs.get(finger);
+    if (!run) continue;
+    const { from, to, gap, needed, share } = run.tightest;
+    const half = isHalf(from, to);
+    const golpe = from.golpe || to.golpe;
+    fingers.push({
+      finger,
+      strokesPerSecond: (run.count * 1000) / loopMs,
+      leastMs: gap,
+      neededMs: needed,
+      share,
+      ceiling: tempo / share,
+      half,
+      golpe,
+      slot: from.slot,
+      next: to.slot,
     });
-    const load = tightest as FingerLoad | null;
-    if (!load) continue;
-    fingers.push(load);
-    limit(load.ceiling, load.golpe ? { kind: 'golpe', finger } : { kind: 'finger', finger, half: load.half });
+    limit(tempo / share, golpe ? { kind: 'golpe', finger } : { kind: 'finger', finger, half });
   }
   const joints = jointLoads(length, all, tempo, profile);
   const worst = joints[0];
@@ -143,20 +130,62 @@ function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandP
   return { fingers, joints, ceiling, cause };
 }
 
+/** Two strokes of one finger with the time between them. */
+interface Return {
+  readonly from: Touch;
+  readonly to: Touch;
+  readonly gap: Millis;
+  readonly needed: Millis;
+  readonly share: number;
+}
+interface FingerRun {
+  count: number;
+  readonly first: Touch;
+  last: Touch;
+  tightest: Return;
+}
+/** Every finger's strokes and the pair that leaves it least time, the first of equals; the last one leads to the first. */
+function runsOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandProfile): Map<Finger, FingerRun> {
+  const between = (from: Touch, to: Touch, apart: number): Return => {
+    const gap = millisOf(ticks(apart), tempo);
+    const needed = millis(returnTime(profile, from.finger, isHalf(from, to)));
+    return { from, to, gap, needed, share: needed / gap };
+  };
+  const runs = new Map<Finger, FingerRun>();
+  for (const t of all) {
+    const run = runs.get(t.finger);
+    if (!run) {
+      runs.set(t.finger, { count: 1, first: t, last: t, tightest: between(t, t, length) });
+      continue;
+    }
+    run.count++;
+    const own = between(run.last, t, t.at - run.last.at);
+    if (run.count === 2 || own.share > run.tightest.share) run.tightest = own;
+    run.last = t;
+  }
+  for (const run of runs.values()) {
+    if (run.count === 1) continue;
+    const own = between(run.last, run.first, run.first.at + length - run.last.at);
+    if (own.share > run.tightest.share) run.tightest = own;
+  }
+  return runs;
+}
+
 /** From each stroke to the next of another finger, the pattern looping. */
 function jointLoads(length: Ticks, all: readonly Touch[], tempo: Bpm, profile: HandProfile): JointLoad[] {
   const worst = new Map<string, JointLoad>();
-  all.forEach((from, i) => {
-    let n = i + 1;
+  for (let i = 0, n = 0; i < all.length; i++) {
+    const from = all[i] as Touch;
+    // Fingers that strike together have no joint between them.
     while (n < all.length && (all[n] as Touch).at <= from.at) n++;
     const next = all[n];
     const to = next ?? all[0] ?? from;
-    if (to.finger === from.finger) return;
+    if (to.finger === from.finger) continue;
     const gap = millisOf(ticks(next ? next.at - from.at : to.at + length - from.at), tempo);
     const needed = from.finger === 'p' ? profile.thumbJointMs : profile.jointMs;
-    const pair = `${from.finger} ${to.finger}`;
+    const pair = from.finger + to.finger;
     const share = needed / gap;
-    if (share <= (worst.get(pair)?.share ?? 0)) return;
+    if (share <= (worst.get(pair)?.share ?? 0)) continue;
     worst.set(pair, {
       from: from.finger,
       to: to.finger,
@@ -167,7 +196,7 @@ function jointLoads(length: Ticks, all: readonly Touch[], tempo: Bpm, profile: H
       slot: from.slot,
       next: to.slot,
     });
-  });
+  }
   return [...worst.values()].sort((a, b) => b.share - a.share || a.slot - b.slot);
 }
 

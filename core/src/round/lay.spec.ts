@@ -5,7 +5,7 @@ import { cycleLength } from '../cycle/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { anyCycle, anySteps, strokesOf } from '../testing/arbitrary.js';
 import { lcm, TICKS_PER_COUNT } from '../time/index.js';
-import { layOnCycle, rotations, slotsInTurn } from './index.js';
+import { layOnCycle, rotations, slotsInTurn, strokesInTurn } from './index.js';
 
 const FIVE = 'ed ad md id iu';
 const read = (text: string, stepsPerCount = 2) => parseScript(text, { stepsPerCount }).pattern;
@@ -51,6 +51,23 @@ describe('coming round', () => {
         expect(realign.patternPasses * length).toBe(whole);
         expect(realign.cycles * cycleLength(cycle)).toBe(whole);
       }),
+    );
+  });
+  it('one turn alone has the strokes that the whole round has there', () => {
+    fc.assert(
+      fc.property(
+        anyCycle,
+        anySteps,
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: -9, max: 99 }),
+        (cycle, steps, n, at) => {
+          const flat = flatten(read(strokesOf(n), steps));
+          const start = (at * TICKS_PER_COUNT) / steps;
+          const whole = layOnCycle(flat, cycle, { start, limit: 600 });
+          for (let turn = 0; turn < whole.turns; turn++)
+            expect(strokesInTurn(flat, cycle, start, turn)).toEqual(whole.strokes.filter((s) => s.turn === turn));
+        },
+      ),
     );
   });
   it('lays every stroke of every pass once, wherever it starts', () => {

@@ -85,7 +85,7 @@ export function layOnCycle(pattern: Pattern | FlatPattern, cycle: AccentCycle, o
   const fitting = perTurn === 0 ? realign.cycles : Math.max(1, Math.floor(limit / perTurn));
   // An own cycle against an odd pattern can take thousands of turns; what is laid out stays readable.
   const turns = Math.min(realign.cycles, fitting, 512);
-  const strokes = layStrokes(flat, cycle, wrap(options.start ?? 0, Math.max(1, whole)), whole, turns);
+  const strokes = layStrokes(flat, cycle, options.start ?? 0, { from: 0, to: turns });
   const meetings = meet(strokes, cycle, turns);
   return {
     strokes,
@@ -99,17 +99,31 @@ export function layOnCycle(pattern: Pattern | FlatPattern, cycle: AccentCycle, o
   };
 }
 
-function layStrokes(flat: FlatPattern, cycle: AccentCycle, start: number, whole: number, turns: number): LaidStroke[] {
+/**
+ * The strokes that lie in one turn of the cycle, as `layOnCycle` lays them.
+ * @param turn from 0, before pattern and cycle come round together
+ */
+export const strokesInTurn = (flat: FlatPattern, cycle: AccentCycle, start: number, turn: number): LaidStroke[] =>
+  layStrokes(flat, cycle, start, { from: turn, to: turn + 1 });
+
+function layStrokes(
+  flat: FlatPattern,
+  cycle: AccentCycle,
+  begin: number,
+  turns: { readonly from: number; readonly to: number },
+): LaidStroke[] {
   const strokes: LaidStroke[] = [];
   if (flat.length === 0) return strokes;
   const turnLength = cycleLength(cycle);
-  const end = turns * turnLength;
+  const whole = lcm(flat.length, turnLength);
+  const start = wrap(begin, Math.max(1, whole));
+  const [first, end] = [turns.from * turnLength, turns.to * turnLength];
   const passes = whole / flat.length;
   // The pass that runs over the first downbeat comes first; it is the last pass of the loop.
-  for (let n = -Math.ceil(start / flat.length); start + n * flat.length < end; n++) {
+  for (let n = Math.floor((first - start) / flat.length); start + n * flat.length < end; n++) {
     for (const e of flat.events) {
       const at = start + n * flat.length + e.at;
-      if (at < 0 || at >= end) continue;
+      if (at < first || at >= end) continue;
       const inTurn = at % turnLength;
       strokes.push({
         at: ticks(at),

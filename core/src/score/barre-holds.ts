@@ -19,9 +19,11 @@ export function barreOver(shape: Pick<Shape, 'fingers'>): number {
   const before = known.get(shape.fingers);
   if (before !== undefined) return before;
   let most = 0;
-  for (const finger of [1, 2, 3, 4] as const) {
-    const held = STRINGS.flatMap((_, i) => (shape.fingers[i] === finger ? [i] : []));
-    if (held.length > 1) most = Math.max(most, (held.at(-1) ?? 0) - (held[0] ?? 0) + 1);
+  for (let from = 0; from < STRINGS.length; from++) {
+    const finger = shape.fingers[from] ?? null;
+    if (finger === null || finger === 0 || finger === 'T') continue;
+    for (let to = STRINGS.length - 1; to > from; to--)
+      if (shape.fingers[to] === finger) most = Math.max(most, to - from + 1);
   }
   known.set(shape.fingers, most);
   return most;

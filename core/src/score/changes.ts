@@ -51,24 +51,31 @@ export function changes(
   const sorted = [...strokes].sort((a, b) => a.at - b.at);
   /** Strokes that can be near a place; those beyond the seam are near to both ends. */
   const nearTo = (at: number): readonly TimedStrings[] => {
-    if (loop !== undefined && (loop <= 2 * near || at < near || at > loop - near)) return sorted;
-    return sorted.slice(firstFrom(sorted, at - near), firstFrom(sorted, at + near + 1));
+    if (loop !== undefined && loop <= 2 * near) return sorted;
+    const from = firstFrom(sorted, at - near);
+    const to = firstFrom(sorted, at + near + 1);
+    if (loop === undefined || (at >= near && at <= loop - near)) return sorted.slice(from, to);
+    return at < near
+      ? [...sorted.slice(0, to), ...sorted.slice(firstFrom(sorted, at - near + loop))]
+      : [...sorted.slice(0, firstFrom(sorted, at + near + 1 - loop)), ...sorted.slice(from)];
   };
   const made = new Map<string, ShapeChange>();
   const found = shapes.flatMap((now, index): TimedChange[] => {
     const before = shapes[index - 1] ?? (loop === undefined ? undefined : shapes.at(-1));
     if (!before || before.shape.id === now.shape.id) return [];
-    const around = nearTo(now.at).flatMap((s): StrokeNear[] => {
+    const around: StrokeNear[] = [];
+    let key = `${before.shape.id} ${now.shape.id}`;
+    for (const s of nearTo(now.at)) {
       let away = s.at - now.at;
       // The round closes: what is far ahead is just behind.
       if (loop !== undefined && away >= loop / 2) away -= loop;
       else if (loop !== undefined && away < 0 - loop / 2) away += loop;
-      if (Math.abs(away) > near || s.strings.length === 0) return [];
+      if (Math.abs(away) > near || s.strings.length === 0) continue;
       const ms = millisOf(ticks(Math.abs(away)), tempo);
-      return [{ ms: away < 0 ? 0 - ms : ms, strings: s.strings }];
-    });
-    // A row that goes round makes the same change among the same strokes again and again.
-    const key = `${before.shape.id} ${now.shape.id} ${around.map((s) => `${s.ms}:${s.strings.join('')}`).join()}`;
+      around.push({ ms: away < 0 ? 0 - ms : ms, strings: s.strings });
+      // A row that goes round makes the same change among the same strokes again and again.
+      key += ` ${away}:${s.strings.join('')}`;
+    }
     const change =
       made.get(key) ?? changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: around });
     made.set(key, change);

@@ -5,5 +5,6 @@ export * from './held-over.js';
 export { LeftHandState, stopFor } from './left-hand.js';
 export * from './model.js';
 export * from './piece-score.js';
+export * from './pressed.js';
 export * from './score-of.js';
 export * from './section-changes.js';

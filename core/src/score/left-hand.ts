@@ -184,11 +184,11 @@ function firstFrom(events: readonly ScoreEvent[], at: number): number {
 }
 
 function joined(moments: readonly Moment[], length: Ticks): TimedGrip[] {
-  const grips: TimedGrip[] = [];
+  const grips: (Moment & { until: Ticks })[] = [];
   moments.forEach((m, i) => {
     const until = moments[i + 1]?.at ?? length;
     const last = grips.at(-1);
-    if (last && same(last, m)) grips[grips.length - 1] = { ...last, until };
+    if (last && same(last, m)) last.until = until;
     else if (until > m.at) grips.push({ ...m, until });
   });
   return grips;

@@ -26,6 +26,7 @@ import {
   heldOver,
   isPushed,
   pieceScore,
+  pressedStretches,
   pushedScript,
   type Score,
   scoreOf,
@@ -116,6 +117,20 @@ describe('a held shape is a state in time', () => {
     // Struck while the finger is away, string 2 sounds open.
     expect(notes(score('im:2+1f1=1 {.}x7', 'C'))).toEqual(['2f0+1f1']);
     expect(notes(score('i:1f1=1~ m:2 m:1 m:2 {.}x4', 'C'))).toEqual(['1f1', '2f0', '1f0', '2f1']);
+  });
+  it('stretches go by chord and by whether the hand is down, whatever single fingers do', () => {
+    const stretches = (script: string, chart: string) =>
+      pressedStretches(score(script, chart).grips).map((s) => [s.at / TICKS_PER_COUNT, s.chord, s.pressed]);
+    expect(stretches('i:1f1=1 - - m:2 {.}x4', 'C')).toEqual([[0, 0, true]]);
+    expect(stretches('id - iux - id - - -', 'F')).toEqual([
+      [0, 0, true],
+      [1, 0, false],
+      [2, 0, true],
+    ]);
+    expect(stretches('id - - - id - - -', 'C:2 F')).toEqual([
+      [0, 0, true],
+      [2, 1, true],
+    ]);
   });
   it('a free finger leaves nothing; a finger on its own place is not borrowed', () => {
     expect(score('i:2f3=4 m:2', 'C').grips.some((g) => g.borrowed.length)).toBe(false);

@@ -2,7 +2,7 @@ import { sayDrills } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { heldInTurn, readChart } from '../chart/index.js';
-import { sectionDrills } from '../drill/index.js';
+import { drillsOfChange, sectionDrills } from '../drill/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { readShape, type Shape } from '../left-hand/index.js';
 import { makeSection, type Section } from '../piece/index.js';
@@ -57,6 +57,10 @@ describe('drills of a section', () => {
     expect(new Set(drills.map((d) => d.key)).size).toBe(drills.length);
     expect(new Set(names).size).toBe(names.length);
     const hardest = read(s).changes[0]!;
+    // The same drills of one change alone.
+    const ofOne = drillsOfChange(s, hardest);
+    const own = sectionDrills(s, DEFAULT_PROFILE, [hardest]).filter((d) => d.matter.kind === 'change');
+    expect(ofOne.map((d) => [d.key, d.make()])).toEqual(own.map((d) => [d.key, d.make()]));
     expect(names).toContain(`Change alone: ${hardest.from.name} → ${hardest.to.name}`);
     expect(names).toContain(`Change after 4 strings: ${hardest.from.name} → ${hardest.to.name}`);
     for (const d of drills) {

@@ -1,7 +1,14 @@
 import { TestBed } from '@angular/core/testing';
-import { cycleById, DEFAULT_PROFILE, makeSection, type ReadingRequest, STANDARD_TUNING } from '@ruffle-wheel/core';
+import {
+  cycleById,
+  DEFAULT_PROFILE,
+  makeSection,
+  type ReadingRequest,
+  readSection,
+  STANDARD_TUNING,
+} from '@ruffle-wheel/core';
 import { Compute } from './compute';
-import { type PageReading, readForPage } from './page-reading';
+import { arrived, readForPage, type SentReading } from './page-reading';
 import { WorkerDied, WorkerLink } from './worker-link';
 
 const request = (script: string): ReadingRequest => ({
@@ -17,10 +24,10 @@ class SlowCompute extends Compute {
   readonly letGo: (() => void)[] = [];
   /** How often it dies before it answers. */
   dies = 0;
-  protected override read(r: ReadingRequest): Promise<PageReading> {
+  protected override read(r: ReadingRequest): Promise<SentReading> {
     this.asked.push(r.section.script);
     if (this.dies-- > 0) return Promise.reject(new WorkerDied());
-    return new Promise<PageReading>((resolve, reject) => {
+    return new Promise<SentReading>((resolve, reject) => {
       this.letGo.push(() => resolve(readForPage(r)));
       this.fails.push(reject);
     });
@@ -28,11 +35,18 @@ class SlowCompute extends Compute {
   readonly fails: ((why: Error) => void)[] = [];
 }
 describe('a reading for the page', () => {
+  it('brings all that sounds and every grip, made once and only when they are asked for', () => {
+    const asked = request('p:5 i:3 m:2');
+    const r = arrived(structuredClone(readForPage(asked)));
+    const whole = readSection(asked);
+    expect(r.plan).toEqual(whole.plan);
+    expect(r.plan).toBe(r.plan);
+    expect(r.grips).toEqual(whole.score.grips);
+    const broken = { plan: '{', grips: '[', line: '', lineTimes: '' };
+    expect(arrived({ ...readForPage(asked), seldom: broken }).flat.events).toHaveLength(3);
+  });
   it('hands over of the score only strokes that bring frets with them, each once, and when they come', () => {
-    const r = readForPage({
-      ...request('i:2f3 m:2 L:2f5 m:1'),
-      section: { ...request('i:2f3 m:2 L:2f5 m:1').section },
-    });
+    const r = arrived(readForPage(request('i:2f3 m:2 L:2f5 m:1')));
     expect(r.score).not.toHaveProperty('events');
     expect(r.line.map((e) => e.notes[0]?.fret)).toEqual([3, 5]);
     expect(r.lineTimes.slice(0, 3)).toEqual([

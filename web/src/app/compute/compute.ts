@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { ReadingRequest } from '@ruffle-wheel/core';
-import type { PageReading } from './page-reading';
+import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
 import { WorkerDied, WorkerLink } from './worker-link';
 
@@ -29,7 +29,7 @@ export class Compute {
   /** The latest request that got no answer, and why; null when there is one. */
   readonly failure = this.failed.asReadonly();
 
-  protected read(request: ReadingRequest): Promise<PageReading> {
+  protected read(request: ReadingRequest): Promise<SentReading> {
     return this.link.ask((computer) => computer.readForPage(request), SILENT_MS);
   }
 
@@ -52,7 +52,7 @@ export class Compute {
       try {
         const reading = await this.twice(request);
         this.failed.set(null);
-        if (!this.waiting) this.latest.set({ request, reading });
+        if (!this.waiting) this.latest.set({ request, reading: arrived(reading) });
       } catch (e) {
         if (!this.waiting) this.failed.set({ request, why: e instanceof Error ? e.message : String(e) });
       }
@@ -60,7 +60,7 @@ export class Compute {
     this.running = false;
   }
   /** A worker that died is started again once before anybody is told. */
-  private async twice(request: ReadingRequest): Promise<PageReading> {
+  private async twice(request: ReadingRequest): Promise<SentReading> {
     try {
       return await this.read(request);
     } catch (e) {

@@ -18,11 +18,11 @@ import type {
   VoicingResult,
 } from '@ruffle-wheel/core';
 
-import type { PageReading } from './page-reading';
+import type { SentReading } from './page-reading';
 
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
-  readForPage(request: ReadingRequest): PageReading;
+  readForPage(request: ReadingRequest): SentReading;
 }
 /** Told from time to time how far a solver has come, 0…1. */
 export type Progress = (share: number) => void;

@@ -29,7 +29,7 @@ export class Startup {
     });
     effect(() => {
       const reading = this.open.reading();
-      if (reading) this.transport.load(reading.plan, reading.countIn);
+      if (reading) this.transport.load(() => reading.plan, reading.countIn);
     });
     effect(() => {
       const tempo = this.open.section()?.bpm;

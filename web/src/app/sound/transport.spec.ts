@@ -38,7 +38,7 @@ describe('transport', () => {
     engine = new FakeEngine();
     TestBed.configureTestingModule({ providers: [{ provide: START_ENGINE, useValue: () => Promise.resolve(engine) }] });
     transport = TestBed.inject(Transport);
-    transport.load(plan, plan);
+    transport.load(() => plan, plan);
   });
   afterEach(() => transport.stop());
 
@@ -50,7 +50,7 @@ describe('transport', () => {
     clicks().forEach((f, n) => expect(f).toBe(start + frameOf(ticks(n * TICKS_PER_COUNT), bpm(120), RATE)));
   });
   it('counts in for one turn before the music, without a gap', async () => {
-    transport.load({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }, plan);
+    transport.load(() => ({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }), plan);
     await transport.play(60, true);
     expect(transport.state()).toBe('counting in');
     engine.run(6);
@@ -95,7 +95,7 @@ describe('transport', () => {
       providers: [{ provide: START_ENGINE, useValue: () => Promise.reject(new Error('none')) }],
     });
     const silent = TestBed.inject(Transport);
-    silent.load(plan, plan);
+    silent.load(() => plan, plan);
     await silent.play(60, false);
     expect(silent.error()).toMatch(/no sound/);
     expect(silent.state()).toBe('stopped');

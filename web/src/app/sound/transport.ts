@@ -35,7 +35,8 @@ export class Transport {
   private readonly startEngine = inject(START_ENGINE);
   private engine: Pick<Engine, keyof Engine> | null = null;
   private anchors: Anchor[] = [];
-  private plan: Plan | null = null;
+  private made: Plan | null = null;
+  private make: (() => Plan) | null = null;
   private lead: Plan | null = null;
   private handedTo = 0;
   private startsAt = 0;
@@ -60,9 +61,14 @@ export class Transport {
   });
   loop = true;
 
+  /** Made when it is first played. */
+  private get plan(): Plan | null {
+    return (this.made ??= this.make?.() ?? null);
+  }
   /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
-  load(plan: Plan, lead: Plan) {
-    this.plan = plan;
+  load(plan: () => Plan, lead: Plan) {
+    this.make = plan;
+    this.made = null;
     this.lead = lead;
   }
 

@@ -12,7 +12,7 @@ import {
   type Study,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
-import { readForPage } from '../compute/page-reading';
+import { arrived, readForPage } from '../compute/page-reading';
 import { DATABASE_NAME } from '../data/database-name';
 import { Transport } from '../sound/transport';
 import { Collection, OpenStudy } from '../study';
@@ -22,7 +22,7 @@ export class InstantCompute {
   private readonly latest = signal<AnsweredReading | null>(null);
   readonly answered = this.latest.asReadonly();
   ask(request: Parameters<Compute['ask']>[0]) {
-    this.latest.set({ request, reading: readForPage(request) });
+    this.latest.set({ request, reading: arrived(readForPage(request)) });
   }
 }
 /** A transport without sound whose place a test sets. */

@@ -17,6 +17,18 @@ describe('a line note by note', () => {
     expect(box.tabIndex).toBe(0);
     expect(all(f, '[aria-current]')).toHaveLength(0);
   });
+  it('of a long line draws the notes around the present one, and says which they are', async () => {
+    const many = [{ name: 'Fret', cells: Array.from({ length: 300 }, (_, n) => String(n)) }];
+    const f = await show(LineTable, { label: 'The line', lines: many, here: null });
+    expect(all(f, 'td')).toHaveLength(64);
+    expect(texts(f, '.part')).toEqual(['Notes 1–64 of 300']);
+    for (const here of [0, 63, 150, 299]) {
+      f.componentRef.setInput('here', here);
+      await f.whenStable();
+      expect(texts(f, '[aria-current=true]')).toEqual([String(here)]);
+    }
+    expect(texts(f, '.part')).toEqual(['Notes 237–300 of 300']);
+  });
   it('marks the present note in every row, and the next one when it goes on', async () => {
     const f = await table(1);
     expect(texts(f, '[aria-current=true]')).toEqual(['2', '0']);

@@ -1,4 +1,16 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, ElementRef, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+} from '@angular/core';
+import { words } from '../words/en';
+
+/** Notes drawn at once: those around the present one. */
+const DRAWN = 64;
 
 /** A line note by note: a row for strings, frets, fingers, a column for each note; the present one is marked and kept in view. */
 @Component({
@@ -7,12 +19,12 @@ import { afterRenderEffect, ChangeDetectionStrategy, Component, ElementRef, inje
     <div class="scroll" tabindex="0" role="group" [attr.aria-label]="label()">
       <table>
         <tbody>
-          @for (line of lines(); track line.name) {
+          @for (line of drawn(); track line.name) {
             <tr>
               <th scope="row">{{ line.name }}</th>
-              @for (c of line.cells; track $index) {
-                <td [class.here]="$index === here()" [attr.aria-current]="$index === here() ? 'true' : null">
-                  {{ c }}
+              @for (c of line.cells; track c.n) {
+                <td [class.here]="c.n === here()" [attr.aria-current]="c.n === here() ? 'true' : null">
+                  {{ c.text }}
                 </td>
               }
             </tr>
@@ -20,6 +32,9 @@ import { afterRenderEffect, ChangeDetectionStrategy, Component, ElementRef, inje
         </tbody>
       </table>
     </div>
+    @if (part(); as p) {
+      <p class="part">{{ words.notes }} {{ p.first }}–{{ p.last }} {{ words.of }} {{ p.all }}</p>
+    }
   `,
   styles: `
     .scroll {
@@ -45,6 +60,10 @@ import { afterRenderEffect, ChangeDetectionStrategy, Component, ElementRef, inje
       font-weight: 700;
       white-space: nowrap;
     }
+    .part {
+      margin: 2px 0 0;
+      color: var(--ink-soft);
+    }
     .here {
       background: var(--cloth);
     }
@@ -55,13 +74,32 @@ export class LineTable {
   readonly label = input.required<string>();
   readonly lines = input.required<readonly { readonly name: string; readonly cells: readonly string[] }[]>();
   readonly here = input<number | null>(null);
+  protected readonly words = words.lineTable;
+  private readonly length = computed(() => Math.max(0, ...this.lines().map((l) => l.cells.length)));
+  /** The first note drawn: in steps, so that going on from note to note does not draw the table anew. */
+  private readonly first = computed(() => {
+    const most = Math.max(0, this.length() - DRAWN);
+    const step = DRAWN / 2;
+    return Math.min(most, Math.max(0, Math.floor(((this.here() ?? 0) - step / 2) / step) * step));
+  });
+  protected readonly drawn = computed(() =>
+    this.lines().map(({ name, cells }) => ({
+      name,
+      cells: cells.slice(this.first(), this.first() + DRAWN).map((text, i) => ({ n: this.first() + i, text })),
+    })),
+  );
+  /** Which notes of how many, where not all are drawn. */
+  protected readonly part = computed(() => {
+    const [all, first] = [this.length(), this.first()];
+    return all > DRAWN ? { first: first + 1, last: Math.min(all, first + DRAWN), all } : null;
+  });
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   constructor() {
     afterRenderEffect(() => {
       const n = this.here();
       const box = this.host.querySelector<HTMLElement>('.scroll');
-      const cell = n === null ? null : this.host.querySelectorAll<HTMLElement>('tr:first-child td')[n];
+      const cell = n === null ? null : this.host.querySelector<HTMLElement>('td.here');
       if (box && cell) box.scrollLeft = cell.offsetLeft - box.clientWidth / 2;
     });
   }

@@ -6,6 +6,7 @@ export const neck = {
     ownTuning: 'Own …',
     openStrings: 'Strings 6 to 1',
   },
+  lineTable: { notes: 'Notes', of: 'of' },
   neck: {
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',

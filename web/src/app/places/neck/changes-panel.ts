@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
-import { type PlacedChange, sayChange, sayFinger, sayRightHand, sectionDrills } from '@ruffle-wheel/core';
-import { AskedDrills, Collection, OpenStudy } from '../../study';
+import {
+  DRILLED_CHANGES,
+  drillsOfChange,
+  type PlacedChange,
+  sayChange,
+  sayFinger,
+  sayRightHand,
+} from '@ruffle-wheel/core';
+import { AskedDrills, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
 
@@ -40,12 +47,12 @@ import { words } from '../../words/en';
               <li>{{ f }}</li>
             }
           </ul>
-          @if (c.drills.length) {
+          @if ($index < drilled) {
             <button
               type="button"
               class="plain"
               [attr.aria-label]="words.drill + ': ' + c.from + ' → ' + c.to"
-              (click)="drill(c.drills)"
+              (click)="drill(c.change)"
             >
               {{ words.drill }}
             </button>
@@ -62,19 +69,14 @@ import { words } from '../../words/en';
 export class ChangesPanel {
   protected readonly words = words.neck;
   private readonly open = inject(OpenStudy);
-  private readonly collection = inject(Collection);
   private readonly asked = inject(AskedDrills);
   private readonly router = inject(Router);
   readonly shown = output<PlacedChange>();
+  /** The hardest ones have drills. */
+  protected readonly drilled = DRILLED_CHANGES;
 
   protected readonly rows = computed(() => {
-    const section = this.open.written();
     const changes = this.open.writtenReading()?.changes ?? [];
-    const drills = section
-      ? sectionDrills(section, this.collection.profile(), changes).flatMap(({ key, matter }) =>
-          matter.kind === 'change' ? [{ key, change: matter.change }] : [],
-        )
-      : [];
     return changes.map((change) => {
       const { block } = change;
       return {
@@ -92,12 +94,13 @@ export class ChangesPanel {
             ? ''
             : `${this.words.block}: ${block.neededMs} ${this.words.ms} ${this.words.needed}, ${block.thereMs} ${this.words.there}.`,
         fingers: change.fingers.filter((f) => f.action !== 'idle').map(sayFinger),
-        drills: drills.filter((d) => d.change === change).map((d) => d.key),
       };
     });
   });
-  protected drill(keys: readonly string[]) {
-    this.asked.ask(keys);
+  protected drill(change: PlacedChange) {
+    const section = this.open.written();
+    if (!section) return;
+    this.asked.ask(drillsOfChange(section, change, this.open.study()?.cells).map((d) => d.key));
     void this.router.navigateByUrl('/practise');
   }
 }

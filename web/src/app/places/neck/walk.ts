@@ -64,11 +64,11 @@ export class NeckWalk {
 
   placeOf(n: number): WalkPlace | null {
     const event = this.events()[n];
-    const score = this.open.reading()?.score;
-    if (!event || !score) return null;
+    const reading = this.open.reading();
+    if (!event || !reading) return null;
     const line = stops(event);
-    const chord = score.chords[event.chord];
-    const grip = score.grips.find((g) => event.at >= g.at && event.at < g.until);
+    const chord = reading.score.chords[event.chord];
+    const grip = reading.grips.find((g) => event.at >= g.at && event.at < g.until);
     const held = chord?.name ? chord.shape : OPEN_SHAPE;
     const note = (string: StringNumber) => event.notes.find((x) => x.string === string);
     const bare = !chord?.name;

@@ -29,6 +29,7 @@ import {
   setSteps,
   type SlotKey,
   slotsInTurn,
+  strokesInTurn,
   startingCells,
   STEPS_PER_COUNT,
   stepTicks,
@@ -126,8 +127,8 @@ export class WheelPlace {
     return Math.min(this.turnChoice(), this.turns() - 1);
   });
   protected readonly strokes = computed((): readonly LaidStroke[] => {
-    const turn = this.patternTurn();
-    return this.reading()?.layout.strokes.filter((s) => s.turn === turn) ?? [];
+    const [reading, section] = [this.reading(), this.section()];
+    return reading && section ? strokesInTurn(reading.flat, section.cycle, section.start, this.patternTurn()) : [];
   });
   protected readonly slots = computed((): readonly TurnSlot[] => {
     const section = this.section();
@@ -151,22 +152,18 @@ export class WheelPlace {
   protected readonly workedOut = computed((): ReadonlySet<number> => new Set(this.reading()?.workedOut ?? []));
   /** What the left hand holds in this turn, from the score; nothing where no chord is and no finger goes down. */
   protected readonly leftHand = computed((): LeftStretch[] => {
-    const [section, score] = [this.section(), this.reading()?.score];
-    if (!section?.chart.trim() || !score) return [];
+    const [section, reading] = [this.section(), this.reading()];
+    if (!section?.chart.trim() || !reading) return [];
     const length = cycleLength(section.cycle);
     const begin = this.turn() * length;
-    const stretches: (LeftStretch & { chord: number })[] = [];
-    for (const g of score.grips) {
-      const [from, to] = [Math.max(g.at, begin) - begin, Math.min(g.until, begin + length) - begin];
-      if (from >= to) continue;
-      const last = stretches.at(-1);
-      if (last?.chord === g.chord && last.pressed === g.pressed) stretches[stretches.length - 1] = { ...last, to };
-      else {
-        const name = last?.chord === g.chord ? '' : score.chords[g.chord]?.name || this.words.openStrings;
-        stretches.push({ from, to, pressed: g.pressed, chord: g.chord, name });
-      }
-    }
-    return stretches;
+    let chord = -1;
+    return reading.pressed.flatMap((s): LeftStretch[] => {
+      const [from, to] = [Math.max(s.at, begin) - begin, Math.min(s.until, begin + length) - begin];
+      if (from >= to) return [];
+      const name = s.chord === chord ? '' : reading.score.chords[s.chord]?.name || this.words.openStrings;
+      chord = s.chord;
+      return [{ from, to, pressed: s.pressed, name }];
+    });
   });
   /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
   protected readonly heard = computed(() => {
