@@ -37,13 +37,13 @@ describe('catalogue', () => {
     ['fandango', '1 4 7 10 12'],
     ['sevillana', '1 4'],
     ['tangos', '2 3 4'],
-    ['rumba', '1 2 and 4'],
+    ['rumba', '1 2 & 4'],
     ['farruca', '1 3'],
     ['farruca-eight', '1 5'],
     ['marcato-four', '1 2 3 4'],
     ['marcato-two', '1 3'],
-    ['sincopa', '1 1 and 2 and 3 4'],
-    ['three-three-two', '1 2 and 4'],
+    ['sincopa', '1 1 & 2 & 3 4'],
+    ['three-three-two', '1 2 & 4'],
     ['vals', '1'],
   ])('%s is accented on %s', (id, labels) => expect(accents(id)).toBe(labels));
   const eighthsOf = (id: string, per: number) => cycleById(id)?.accents.map((a) => (a.at * per) / TICKS_PER_COUNT);
@@ -107,12 +107,11 @@ describe('an own cycle', () => {
 describe('places', () => {
   it('are said with the count’s own label', () => {
     const c = cycleById('buleria')!;
-    expect([0, 0.5, 10, 1 / 3].map((n) => placeLabel(c, n * TICKS_PER_COUNT))).toEqual([
-      '12',
-      '12 and',
-      '10',
-      '12+1/3',
-    ]);
+    const said = (...places: number[]) => places.map((n) => placeLabel(c, n * TICKS_PER_COUNT));
+    expect(said(0, 0.25, 0.5, 0.75, 1)).toEqual(['12', '12 e', '12 &', '12 a', '1']);
+    expect(said(10, 10 + 1 / 3, 10 + 2 / 3)).toEqual(['10', '10 la', '10 li']);
+    // What has no name of its own goes after the one before it; never a fraction.
+    expect(said(1 / 8, 5 / 8, 1 / 5, 2 / 5)).toEqual(['after 12', 'after 12 &', 'after 12', 'after 12 la']);
   });
   it('groups begin where the one before ends', () =>
     expect(groupStarts(cycleById('seguiriya')!).map((t) => t / TICKS_PER_COUNT)).toEqual([0, 2, 4, 7, 10]));

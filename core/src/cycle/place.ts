@@ -41,17 +41,27 @@ export function groupStarts(c: AccentCycle): Ticks[] {
   return starts;
 }
 
+/** Places inside a count as players name them, in parts of it: quarters `e & a`, thirds `la li`. */
+const INSIDE: readonly (readonly [part: number, name: string])[] = [
+  [1 / 4, 'e'],
+  [1 / 3, 'la'],
+  [1 / 2, '&'],
+  [2 / 3, 'li'],
+  [3 / 4, 'a'],
+];
+
 /**
- * How a place of the turn is said aloud: “3”, “3 and”, “3 + ⅓” as a fraction of the count.
- * @example placeLabel(cycleById('vals'), 7560) // '2 and'
+ * How a place of the turn is said aloud: “3”, “3 &”, “3 e”, “3 li”; what has no name of its own goes after the named place
+ * before it.
+ * @example placeLabel(cycleById('vals'), 7560) // '2 &'
  */
 export function placeLabel(c: AccentCycle, at: number): string {
   const place = wrap(at, cycleLength(c));
   const label = c.labels[Math.floor(place / TICKS_PER_COUNT)] ?? '?';
   const rest = place % TICKS_PER_COUNT;
   if (rest === 0) return label;
-  if (rest * 2 === TICKS_PER_COUNT) return `${label} and`;
-  for (let parts = 3; parts <= 16; parts++)
-    if ((rest * parts) % TICKS_PER_COUNT === 0) return `${label}+${(rest * parts) / TICKS_PER_COUNT}/${parts}`;
-  return `${label}+`;
+  const before = INSIDE.findLast(([part]) => part * TICKS_PER_COUNT <= rest);
+  if (!before) return `after ${label}`;
+  const name = `${label} ${before[1]}`;
+  return before[0] * TICKS_PER_COUNT === rest ? name : `after ${name}`;
 }

@@ -1,2 +1,3 @@
+export * from './better-start.js';
 export * from './read-section.js';
 export * from './work-out.js';

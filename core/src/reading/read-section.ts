@@ -10,6 +10,8 @@ import type { HandProfile } from '../player/index.js';
 import {
   handLoad,
   type HandLoad,
+  type Idiom,
+  idiomOf,
   motionCheck,
   type Pendulum,
   type Plant,
@@ -31,6 +33,7 @@ import { type FlatPattern, flatten, type NamedCell, parseScript, type ScriptFaul
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
 import { bpm } from '../time/index.js';
+import { betterStart, type BetterStart } from './better-start.js';
 import { workOut, writeWorkedOut } from './work-out.js';
 
 export interface ReadingRequest {
@@ -65,6 +68,10 @@ export interface Reading {
   readonly rotations: readonly Rotation[];
   /** No start is better than another over all turns. */
   readonly startsEqual: boolean;
+  /** A start to be proposed; null where the written one is as good, or belongs to the music. */
+  readonly betterStart: BetterStart | null;
+  readonly idiom: Idiom;
+  /** What can be set beforehand; empty where nobody plants. */
   readonly plants: readonly Plant[];
   readonly pendulum: Pendulum;
   readonly load: HandLoad;
@@ -78,6 +85,8 @@ export interface Reading {
   readonly countIn: Plan;
 }
 
+/** Fingers are set on their strings beforehand in these; a scale, a strum and a plectrum go from stroke to stroke. */
+const PLANTED: ReadonlySet<Idiom> = new Set(['arpeggio', 'tremolo', 'comping', 'melody over basses']);
 /** Strokes laid out for the screens; the turns themselves are counted exactly. */
 const SHOWN_STROKES = 4_000;
 /** Changes handed on, the hardest first. */
@@ -95,6 +104,7 @@ export function readSection(request: ReadingRequest): Reading {
   const flat = flatten(pattern);
   const score = scoreOf(section, { instrument, shapes }, { flat, workedOut });
   const layout = layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES });
+  const idiom = idiomOf(flat);
   const pendulum = motionCheck(pattern);
   const load = handLoad(flat, bpm(section.bpm), profile);
   const ranked = rotations(flat, cycle);
@@ -111,7 +121,9 @@ export function readSection(request: ReadingRequest): Reading {
     layout,
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
     startsEqual: ranked.every((r) => r.overall === ranked[0]?.overall),
-    plants: plantPlan(plantEvents(score, flat)),
+    betterStart: betterStart(flat, cycle, start, ranked),
+    idiom,
+    plants: PLANTED.has(idiom) ? plantPlan(plantEvents(score, flat)) : [],
     pendulum,
     load,
     // The best of each way: an exchange, another start, another school, another cell.

@@ -1,3 +1,4 @@
+export * from './idiom.js';
 export * from './load.js';
 export * from './motion.js';
 export * from './plants.js';

@@ -36,9 +36,9 @@ function figureStarts(events: readonly PlantEvent[]): number[] {
 }
 
 /**
- * Which fingers can be set on their strings beforehand. From a figure's first stroke the longest run of
- * different fingers that rises in pitch is planted; the rest plays unplanted; nothing is planted on a
- * string that must go on ringing.
+ * Which fingers can be set on their strings beforehand. From a figure's first stroke the longest run of different fingers
+ * that goes from thicker to thinner strings is planted; the rest plays unplanted. Nothing is planted on a string that must
+ * go on ringing: a finger that comes to one is left out, and the others are planted all the same.
  */
 export function plantPlan(events: readonly PlantEvent[]): Plant[] {
   const plants: Plant[] = [];
@@ -51,13 +51,21 @@ export function plantPlan(events: readonly PlantEvent[]): Plant[] {
   starts.forEach((start, n) => {
     const end = starts[n + 1] ?? events.length;
     const reasons = runReasons(events, start, end, ringing[start] ?? new Set());
-    const planted = reasons.findIndex((r) => r !== null);
-    const run = planted === -1 ? end - start : planted;
-    const set = events.slice(start, start + run).flatMap((e) => e.touches.flatMap((t) => t.finger ?? []));
+    const over = reasons.findIndex((r) => r !== null && r !== 'must ring');
+    const run = over === -1 ? end - start : over;
+    const inSet = (i: number) => i - start < run && reasons[i - start] === null;
+    const set = events
+      .slice(start, start + run)
+      .flatMap((e, i) => (inSet(start + i) ? e.touches.flatMap((t) => t.finger ?? []) : []));
     for (let i = start; i < end; i++) {
-      const inRun = i - start < run;
-      const next = i + 1 - start < run ? (events[i + 1]?.touches[0]?.finger ?? null) : null;
-      plants.push({ index: i, atOnce: inRun, set: i === start ? set : [], next, reason: reasons[i - start] ?? null });
+      const next = i + 1 < start + run && inSet(i + 1) ? (events[i + 1]?.touches[0]?.finger ?? null) : null;
+      plants.push({
+        index: i,
+        atOnce: inSet(i),
+        set: i === start ? set : [],
+        next,
+        reason: reasons[i - start] ?? null,
+      });
     }
   });
   return plants;
@@ -70,21 +78,22 @@ function runReasons(
   ringing: ReadonlySet<StringNumber>,
 ): (NotPlanted | null)[] {
   const used = new Set<Finger>();
-  let highest = -Infinity;
+  let thinnest = Infinity;
   let over = false;
   const reasons: (NotPlanted | null)[] = [];
   for (let i = start; i < end; i++) {
     const e = events[i] as PlantEvent;
-    const lowest = Math.min(...e.touches.map((t) => t.midi));
+    let [thick, thin] = [0, Infinity];
+    for (const { string } of e.touches) [thick, thin] = [Math.max(thick, string), Math.min(thin, string)];
     let reason: NotPlanted | null = null;
     if (e.strum || e.touches.length === 0) reason = 'strum';
     else if (over) reason = 'run over';
     else if (e.touches.some((t) => t.finger && used.has(t.finger))) reason = 'same finger';
-    else if (lowest <= highest) reason = 'not rising';
+    else if (thick >= thinnest) reason = 'not rising';
     else if (e.touches.some((t) => ringing.has(t.string))) reason = 'must ring';
-    if (reason) over = true;
+    if (reason && reason !== 'must ring') over = true;
     for (const t of e.touches) if (t.finger) used.add(t.finger);
-    highest = Math.max(highest, ...e.touches.map((t) => t.midi));
+    thinnest = Math.min(thinnest, thin);
     reasons.push(reason);
   }
   return reasons;

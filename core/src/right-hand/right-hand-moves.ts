@@ -45,6 +45,8 @@ export function rightHandMove(from: Shape, to: Shape, motions: readonly Motion[]
     fingers: asksSet && setBefore.join() !== set.join() ? { from: setBefore, to: set } : null,
     strum: asksAll && bassMoves ? { from: bassBefore, to: bass } : null,
     leftOut: STRINGS.filter((s, i) => byNumber.has(s) && to.frets[i] === null),
-    offBass: struck !== null && bass !== null && bassMoves && !byThumb.includes(bass) ? { struck, bass } : null,
+    // Where p:b is written the thumb goes along; other strings are its walk.
+    offBass:
+      struck !== null && bass !== null && bassMoves && !asksBass && !byThumb.includes(bass) ? { struck, bass } : null,
   };
 }

@@ -56,6 +56,21 @@ describe('planting', () => {
     expect(plants[5]).toMatchObject({ atOnce: false, reason: 'must ring' });
     expect(plants[4]?.atOnce).toBe(true);
   });
+  it('the thumb’s ringing bass does not stop i m a; the thumb itself is not set on it', () => {
+    const plants = plantPlan(touches('p:5~ i:3 m:2 a:1'));
+    expect(plants[0]).toMatchObject({ set: ['i', 'm', 'a'], atOnce: false, reason: 'must ring' });
+    expect(plants.slice(1).map((p) => p.atOnce)).toEqual([true, true, true]);
+    // What rings in the middle is left out alone.
+    expect(plantPlan(touches('p:5 i:3~ m:2 a:1'))[0]?.set).toEqual(['p', 'm', 'a']);
+  });
+  it('goes by strings from thicker to thinner, whatever sounds on them', () => {
+    // High on string 4 and low on 3: the finger lies on the thinner string all the same.
+    const high = plantPlan(touches('p:5 i:4f12 m:3f2 a:2f1'));
+    expect(high[0]?.set).toEqual(['p', 'i', 'm', 'a']);
+    expect(plantPlan(touches('p:5 m:2f1 a:3f14'))[0]?.set).toEqual(['p', 'm']);
+    // A block lies on all its strings.
+    expect(plantPlan(touches('p:5 im:32 a:2'))[2]).toMatchObject({ atOnce: false, reason: 'not rising' });
+  });
   it('a finger that comes again ends the run', () =>
     expect(plantPlan(touches('i:3 m:2 i:1'))[2]?.reason).toBe('same finger'));
   it('strums plant nothing', () => expect(plantPlan(touches('id iu')).every((p) => p.reason !== null)).toBe(true));

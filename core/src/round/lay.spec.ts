@@ -118,7 +118,7 @@ describe('accents', () => {
   });
   it('an accent between counts is met between counts', () => {
     const laid = layOnCycle(read('p i m p i m p i'), cycleById('three-three-two')!);
-    expect(laid.meetings.map((m) => `${m.label}:${m.by?.fingers.join('')}`)).toEqual(['1:p', '2 and:p', '4:p']);
+    expect(laid.meetings.map((m) => `${m.label}:${m.by?.fingers.join('')}`)).toEqual(['1:p', '2 &:p', '4:p']);
   });
 });
 

@@ -61,6 +61,9 @@ describe('the right hand moves with the chord', () => {
     );
     expect(sayRightHand(rightHandMove(F, F, motions('p:5 i:3')))).toEqual([]);
     expect(rightHandMove(C, F, motions('p:5 i:3 p:6 i:3')).offBass).toBeNull();
+    // Where p:b is written the thumb goes along, and p:4 is its walk.
+    expect(rightHandMove(C, F, motions('p:b i:3 p:4 i:3')).offBass).toBeNull();
+    expect(rightHandMove(C, F, motions('p:5 i:3 p:4 i:3')).offBass).toEqual({ struck: 5, bass: 6 });
   });
   it('is said with the change, and among the findings; a slip is to be watched', () => {
     const moving = read(section({}));
@@ -113,7 +116,7 @@ describe('a stroke held over a change', () => {
   it('is told once with its place and both ways out; pushed or let go it is none', () => {
     const finding = tie('p:b - - - - - - ima:t - - - - - - - -');
     expect(finding?.title).toBe('A stroke is held over a change');
-    expect(finding?.lines[0]).toBe('i m a on 4 and goes on into D.');
+    expect(finding?.lines[0]).toBe('i m a on 4 & goes on into D.');
     expect(finding?.lines.at(-1)).toMatch(/write > after it.*\^ lets it go/);
     expect(tie('p:b - - - - - - ima:t> - - - - - - - -')).toBeUndefined();
     expect(tie('p:b - - - - - - ima:t^ - - - - - - - -')).toBeUndefined();

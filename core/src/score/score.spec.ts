@@ -112,7 +112,7 @@ describe('a held shape is a state in time', () => {
     });
     expect(grip?.frets[STRINGS.indexOf(2)]).toBe(0);
     expect(sayBorrowed(grip!.borrowed[0]!, four)).toBe(
-      'Finger 1 leaves string 2 for string 1 fret 1; string 2 is open until it is back, by 2 and.',
+      'Finger 1 leaves string 2 for string 1 fret 1; string 2 is open until it is back, by 2 &.',
     );
     // Struck while the finger is away, string 2 sounds open.
     expect(notes(score('im:2+1f1=1 {.}x7', 'C'))).toEqual(['2f0+1f1']);
@@ -183,7 +183,7 @@ describe('a change of chord', () => {
     expect(notes(s).slice(4, 6)).toEqual(['4f3+3f2+2f1', '6f1']);
     expect(s.events[4]?.chord).toBe(1);
     const due = change(script, 'C | F');
-    expect(due.find((c) => c.to.name === 'F')).toMatchObject({ at: at(3.5), label: '4 and' });
+    expect(due.find((c) => c.to.name === 'F')).toMatchObject({ at: at(3.5), label: '4 &' });
     expect(due.find((c) => c.to.name === 'C')?.at).toBe(0);
     // The last one of the round is the first chord's.
     expect(notes(s)[9]).toBe('4f2+3f0+2f1');

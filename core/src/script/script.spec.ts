@@ -118,7 +118,7 @@ describe('faults', () => {
     const good = parseScript('{i}x6 | {i}x6 | {i}x4 | {i}x4 | {i}x4', { ...two, cycle });
     expect(good.faults).toEqual([]);
     expect(sayFault(parseScript('{i}x5 |', { ...two, cycle }).faults[0]!)).toBe(
-      'This | falls on 2 and; groups of this cycle begin on 12, 3, 6, 8, 10.',
+      'This | falls on 2 &; groups of this cycle begin on 12, 3, 6, 8, 10.',
     );
   });
   it('a group that does not divide is named and the rest still plays', () => {

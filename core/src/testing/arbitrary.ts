@@ -183,3 +183,51 @@ export const anySteps = fc.constantFrom(...STEPS_PER_COUNT);
 /** The same items with every place in the text taken away, to compare what is said rather than where. */
 export const withoutRanges = (items: readonly Item[]): unknown =>
   items.map((i) => ('items' in i ? { ...i, range: RANGE, items: withoutRanges(i.items) } : { ...i, range: RANGE }));
+
+const figure = (letters: readonly string[], times: number) =>
+  Array.from({ length: times }, () => letters.join(' ')).join(' ');
+const setOf = fc.constantFrom([4, 3, 2], [3, 2, 1]);
+const times = fc.integer({ min: 1, max: 4 });
+const orderOf = <T>(list: readonly T[]) => fc.shuffledSubarray([...list], { minLength: list.length });
+
+/** Scripts of one kind of playing each, as players write them. */
+export const SCRIPTS_OF = {
+  arpeggio: fc.tuple(setOf, orderOf([0, 1, 2]), fc.constantFrom('4', '5', '6', ''), times).map(([set, order, p, n]) => {
+    const fingersOn = order.map((i) => `${'ima'[i] ?? 'i'}:${set[i] ?? 3}`);
+    return figure([...(p && Number(p) > (set[0] ?? 0) ? [`p:${p}`] : []), ...fingersOn], n);
+  }),
+  picado: fc
+    .tuple(fc.constantFrom('im', 'ma', 'ia', 'ami'), fc.array(fc.constantFrom(1, 2, 3), { minLength: 2, maxLength: 5 }))
+    .map(([pair, strings]) =>
+      strings
+        .flatMap((s) => [s, s, s])
+        .map((s, i) => `${pair[i % pair.length] ?? 'i'}:${s}_`)
+        .join(' '),
+    ),
+  tremolo: fc
+    .tuple(fc.constantFrom('ami', 'iami', 'mi', 'amiami'), fc.constantFrom(4, 5, 6), fc.constantFrom(1, 2), times)
+    .map(([order, p, s, n]) => figure([`p:${p}`, ...[...order].map((f) => `${f}:${s}`)], n)),
+  rasgueado: fc
+    .tuple(
+      fc.constantFrom('ed ad md id', 'ed ad md id iu', 'ad md id iu', 'md id iu', 'pu md pd', 'ed md ed md'),
+      times,
+    )
+    .map(([cell, n]) => figure([cell], n)),
+  swing: fc
+    .tuple(fc.constantFrom('id iu', 'pd pu', 'id (u) id iu', 'iu id'), times)
+    .map(([cell, n]) => figure([cell], n)),
+  muted: fc
+    .tuple(fc.constantFrom('idx iux', 'idx iux id iux', 'adx mdx idx iux'), times)
+    .map(([cell, n]) => figure([cell], n)),
+  comping: fc
+    .tuple(fc.constantFrom('p:b ima:t', 'p:b ima:t - ima:t', 'pima:t - p:b ima:t', 'p:5 im:32 p:4 im:32'), times)
+    .map(([cell, n]) => figure([cell], n)),
+  'pedal weave': fc
+    .array(fc.constantFrom(6, 5, 4), { minLength: 2, maxLength: 6 })
+    .map((basses) => basses.map((b) => `p:${b} i:2~`).join(' ')),
+  'melody over basses': fc
+    .array(fc.tuple(fc.constantFrom(6, 5, 4), fc.constantFrom(1, 2, 3)), { minLength: 3, maxLength: 6 })
+    .map((bars) => bars.map(([b, s]) => `p:${b} m:${s}f2 i:${s}f3 m:${s}f5`).join(' ')),
+  pulgar: fc.constantFrom('p:6_ p:5_ p:4_', 'pd:54 pu:45 p:3_', 'pd pu p:4_'),
+  plectrum: fc.constantFrom('Pd:3 Pu:3 Pd:2 Pu:2', 'P:5 Pw:5 P:6', 'Pd:1 Pu:1 Pd:1 Pu:1'),
+};

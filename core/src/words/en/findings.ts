@@ -2,10 +2,12 @@ import { placeLabel } from '../../cycle/index.js';
 import type { NotPlanted, PendulumPlace } from '../../right-hand/index.js';
 import type { Reading, ReadingRequest } from '../../reading/index.js';
 import { fingersOf } from '../../stroke/index.js';
-import { HIGHEST_BPM, TICKS_PER_COUNT } from '../../time/index.js';
+import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks, TICKS_PER_COUNT } from '../../time/index.js';
 import { sayRaise } from './raise.js';
 import { leftHandFindings } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
+import { type Section } from '../../piece/index.js';
+import { type FlatPattern } from '../../script/index.js';
 
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
 export interface Finding {
@@ -32,7 +34,7 @@ export type FindingMatter = ReadingRequest & Omit<Reading, 'plan' | 'countIn' | 
 /** What there is to say about a section, in sentences, in the order in which a player asks. */
 export function sayFindings(m: FindingMatter): Finding[] {
   if (m.flat.events.length === 0) return [];
-  return [ceiling(m), comesRound(m), ...accents(m), betterStart(m), hand(m), plants(m), ...leftHandFindings(m)].filter(
+  return [ceiling(m), comesRound(m), ...accents(m), anotherStart(m), hand(m), plants(m), ...leftHandFindings(m)].filter(
     (f): f is Finding => f !== null,
   );
 }
@@ -112,46 +114,30 @@ function accents({ layout, section }: FindingMatter): Finding[] {
   return found;
 }
 
-function betterStart({ rotations, startsEqual, flat, layout, section }: FindingMatter): Finding | null {
-  const best = rotations[0];
-  const written = rotations.find((r) => r.slot === 0);
-  if (!best || !written || section.cycle.accents.length === 0 || rotations.length < 2) return null;
+function anotherStart({ betterStart, flat, layout }: FindingMatter): Finding | null {
+  if (!betterStart) return null;
+  const { rotation, over, given, written } = betterStart;
   const percent = (n: number) => `${Math.round(n * 100)} %`;
-  const step = flat.slots[best.slot]?.step;
+  const step = flat.slots[rotation.slot]?.step;
   const name = step && step.kind !== 'rest' && step.kind !== 'hold' ? ` (${sayMotion(step)})` : '';
-  const equal = startsEqual;
-  if (best.slot === 0 || (best.overall === written.overall && best.firstTurn === written.firstTurn)) {
-    const line =
-      equal && layout.realign.cycles > 1
-        ? 'All starts are equal over the whole round; this one gives the first turn most.'
-        : `It gives the accents ${percent(written.overall)} of the weight they ask for; no other start gives more.`;
-    return { id: 'start', tone: 'good', title: 'The start is well chosen', lines: [line] };
-  }
-  const line = equal
-    ? `All starts are equal over ${layout.realign.cycles} turns. In turn 1 this gives the accents ${percent(best.firstTurn)} of their weight instead of ${percent(written.firstTurn)}.`
-    : `The accents get ${percent(best.overall)} of their weight instead of ${percent(written.overall)}.`;
-  return { id: 'start', tone: 'plain', title: `Begin it on its ${ordinal(best.slot + 1)} step${name}`, lines: [line] };
+  const line =
+    over === 'first turn'
+      ? `All starts are equal over ${layout.realign.cycles} turns. In turn 1 this gives the accents ${percent(given)} of their weight instead of ${percent(written)}.`
+      : `The accents get ${percent(given)} of their weight instead of ${percent(written)}.`;
+  return {
+    id: 'start',
+    tone: 'plain',
+    title: `Begin it on its ${ordinal(rotation.slot + 1)} step${name}`,
+    lines: [line],
+  };
 }
 
 function hand({ pendulum, section }: FindingMatter): Finding | null {
   const at = (p: PendulumPlace) => placeLabel(section.cycle, p.at + section.start);
   const said = (list: readonly PendulumPlace[]) =>
     list.length > 6 ? `${plural(list.length, 'place')}, first at ${list[0] ? at(list[0]) : ''}` : listed(list.map(at));
-  if (pendulum.applies === 'nothing') return null;
-  if (pendulum.applies === 'flicks')
-    return {
-      id: 'hand',
-      tone: 'plain',
-      title: 'Hand: fingers flick one after another',
-      lines: ['The hand stays; there is no pendulum to keep.'],
-    };
-  if (pendulum.applies === 'plucks')
-    return {
-      id: 'hand',
-      tone: 'plain',
-      title: 'Hand: plucked',
-      lines: ['No pendulum: the fingers close into the hand.'],
-    };
+  // Fingers that pluck or flick have no swing to keep.
+  if (pendulum.applies !== 'pendulum') return null;
   const lines: string[] = [];
   for (const way of ['d', 'u'] as const) {
     const here = pendulum.holes.filter((h) => h.way === way);
@@ -171,24 +157,23 @@ function hand({ pendulum, section }: FindingMatter): Finding | null {
 const WHY: Record<Exclude<NotPlanted, 'run over'>, string> = {
   strum: 'it strums',
   'same finger': 'that finger plays already in this figure',
-  'not rising': 'its string does not lie above the one before',
-  'must ring': 'its string must ring on',
+  'not rising': 'its string is not thinner than the one before',
+  'must ring': 'its string rings on',
 };
 
-function plants({ plants: list, flat }: FindingMatter): Finding | null {
+function plants({ plants: list, flat, section }: FindingMatter): Finding | null {
   const figures = list.filter((p) => p.set.length > 1);
-  const plucked = list.some((p) => p.reason !== 'strum');
-  if (!plucked) return null;
   const sets = [...new Set(figures.map((p) => p.set.join(' ')))];
+  if (sets.length === 0) return null;
+  // Only of a figure that plants some: why the others are left out.
   const broken = list.find((p) => p.reason !== null && p.reason !== 'run over' && p.reason !== 'strum');
-  const motion = broken ? flat.events[broken.index]?.motion : undefined;
+  const event = broken ? flat.events[broken.index] : undefined;
   const why =
-    broken && motion && broken.reason && broken.reason !== 'run over'
+    event && broken?.reason && broken.reason !== 'run over'
       ? [
-          `${fingersOf(motion).join(' ')} on step ${(flat.events[broken.index]?.slot ?? 0) + 1} plays unplanted: ${WHY[broken.reason]}.`,
+          `${fingersOf(event.motion).join(' ')} on ${placeLabel(section.cycle, event.at + section.start)} is not planted: ${WHY[broken.reason]}.`,
         ]
       : [];
-  if (sets.length === 0) return { id: 'plants', tone: 'plain', title: 'Nothing to plant', lines: why };
   return {
     id: 'plants',
     tone: 'plain',
@@ -200,7 +185,20 @@ function plants({ plants: list, flat }: FindingMatter): Finding | null {
   };
 }
 
-function ceiling({ load, section, raises }: FindingMatter): Finding | null {
+/** “ (8 notes a second)”: as fast as the pattern’s strokes follow one another where they are closest. */
+function notesASecond({ events, length }: FlatPattern, tempo: number): string {
+  const gaps = events.map((e, i) => (events[i + 1]?.at ?? length + (events[0]?.at ?? 0)) - e.at).filter((g) => g > 0);
+  if (events.length < 2 || gaps.length === 0) return '';
+  const rate = 1000 / millisOf(ticks(Math.min(...gaps)), toBpm(tempo));
+  return ` (${rate.toFixed(1)} notes a second)`;
+}
+/** “from 2 & to 3”, “at the seam, from 4 & to 1”. */
+function between(pair: { slot: number; next: number }, { slots }: FlatPattern, { cycle, start }: Section): string {
+  const at = (slot: number) => placeLabel(cycle, (slots[slot]?.at ?? 0) + start);
+  return `${pair.next <= pair.slot ? 'at the seam, ' : ''}from ${at(pair.slot)} to ${at(pair.next)}`;
+}
+
+function ceiling({ load, section, raises, flat }: FindingMatter): Finding | null {
   if (load.ceiling === null || !load.cause) return null;
   const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
   const { cause } = load;
@@ -209,6 +207,8 @@ function ceiling({ load, section, raises }: FindingMatter): Finding | null {
   const has = tight
     ? `${who} has ${Math.floor(tight.leastMs)} ms between strokes and needs ${Math.ceil(tight.neededMs)}`
     : `the joint ${who} is the tightest place`;
+  const joint = cause.kind === 'joint' ? load.joints.find((j) => j.from === cause.from && j.to === cause.to) : tight;
+  const where = joint ? `, ${between(joint, flat, section)}` : '';
   const detail =
     cause.kind === 'golpe'
       ? ' (the golpe is tapped with a)'
@@ -216,15 +216,16 @@ function ceiling({ load, section, raises }: FindingMatter): Finding | null {
         ? ' (down and up: half a return)'
         : '';
   const best = load.ceiling < HIGHEST_BPM ? raises[0] : undefined;
+  const notes = (tempo: number) => notesASecond(flat, tempo);
   const late = section.bpm > load.ceiling;
   const near = !late && section.bpm > load.ceiling * 0.9;
   return {
     id: 'ceiling',
     tone: late ? 'late' : near ? 'watch' : 'plain',
-    title: late ? `No room at ${section.bpm}: ${who} is late` : `Ceiling ${top}: ${who}`,
+    title: late ? `No room at ${section.bpm}: ${who} is late` : `Ceiling ${top}${notes(load.ceiling)}: ${who}`,
     lines: [
-      `At ${section.bpm}, ${has}${detail}.`,
-      ...(late ? [`It fits up to ${top}. Slow down, or give the stroke to another finger.`] : []),
+      `At ${section.bpm}${notes(section.bpm)}, ${has}${where}${detail}.`,
+      ...(late ? [`It fits up to ${top}${notes(load.ceiling)}.`] : []),
       ...(best ? [`${sayRaise(best)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
       ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
     ],

@@ -24,7 +24,8 @@ export function explainLine(request: LineRequest, answer: LineAnswer): string[] 
     lines.push(
       `${awkward.length} of ${plural(crossings.length, 'crossing')} awkward: before ${awkward.length === 1 ? 'note' : 'notes'} ${numbers(awkward)}.`,
     );
-  if (request.school.fingers.every((f) => f !== 'p')) {
+  // A thumb that plays has no anchor.
+  if (answer.steps.every((own) => !own.includes('p'))) {
     const changes = anchorPlan(request.notes, answer.steps).slice(1);
     if (changes.length) lines.push(`The thumb’s anchor changes at ${numbers(changes)}: it lifts from string 5 on.`);
     else lines.push('The thumb stays on 6.');

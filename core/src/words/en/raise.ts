@@ -4,9 +4,7 @@ import type { RaiseWay } from '../../drill/index.js';
 export function sayRaise(way: RaiseWay): string {
   switch (way.how) {
     case 'exchange':
-      return `${way.from} and ${way.to} change places`;
-    case 'start finger':
-      return `The order begun ${way.by} ${way.by === 1 ? 'finger' : 'fingers'} later`;
+      return way.both ? `${way.from} and ${way.to} change places` : `${way.to} in place of ${way.from}`;
     case 'school':
       return `Fingered by “${way.school}”`;
     case 'cell':

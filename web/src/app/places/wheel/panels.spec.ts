@@ -15,7 +15,7 @@ beforeEach(async () => {
 describe('findings panel', () => {
   it('says what there is to say, the ceiling first, and the load of every finger', async () => {
     const f = await show(FindingsPanel);
-    expect(texts(f, 'h3')[0]).toMatch(/^Ceiling 352: i$/);
+    expect(texts(f, 'h3')[0]).toBe('Ceiling 352 (11.8 notes a second): i');
     expect(texts(f, 'h3')).toContain('Comes round after 5 turns');
     expect(texts(f, '.row:not(.joint) b')).toEqual(['e', 'a', 'm', 'i']);
     expect(texts(f, '.row .share')[3]).toMatch(/^\d+ % of yours$/);
@@ -32,9 +32,9 @@ describe('findings panel', () => {
     expect(texts(f, '.joint b')).toEqual(['e → m', 'm → e']);
     expect(texts(f, '.joint .rate')[0]).toMatch(/^\d+ \/ 50 ms$/);
     const raises = texts(f, '.raise');
-    expect(raises.join(' ')).toMatch(/e and i change places/);
-    await press(f, 'Take over: e and i change places');
-    expect(world.open.study()?.sections[0]?.script).toBe('id md id md');
+    expect(raises.join(' ')).toMatch(/Four down, as dense/);
+    await press(f, 'Take over: Four down, as dense');
+    expect(world.open.study()?.sections[0]?.script).toBe('ed ad md id');
   });
 });
 

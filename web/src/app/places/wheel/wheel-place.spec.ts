@@ -40,7 +40,7 @@ describe('the wheel, by keys', () => {
     expect(texts(f, '.hint')[0]).toMatch(/^Slot 12 ed/);
     await hit('ArrowLeft');
     expect(element(f).textContent).toMatch(/turn 10 of 10/);
-    expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 and iu/);
+    expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 & iu/);
     await hit('Escape');
     expect(texts(f, '.hint')[0]).toMatch(/choose a slot/);
   });

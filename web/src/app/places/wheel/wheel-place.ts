@@ -181,7 +181,7 @@ export class WheelPlace {
     if (!section) return '';
     if (heard) return section.cycle.labels[heard.count] ?? '';
     const slot = this.slots()[this.selected() ?? -1];
-    return slot ? placeLabel(section.cycle, slot.inTurn).replace(' and', ' +') : (section.cycle.labels[0] ?? '');
+    return slot ? placeLabel(section.cycle, slot.inTurn) : (section.cycle.labels[0] ?? '');
   });
   protected readonly small = computed(() => {
     if (this.heardAt()?.countingIn) return words.header.countingIn;
