@@ -32,6 +32,12 @@ export interface ShapeWeights {
   readonly height: number;
   /** For each string that sounds less than wanted. */
   readonly thin: number;
+  /** No form that methods teach: neither an open chord nor one of the forms that go along the neck. */
+  readonly untaught: number;
+  /** Some strings of such a form, where all could sound. */
+  readonly partOfForm: number;
+  /** A form of four strings or fewer moved up the neck: it comes after those of E and A. */
+  readonly smallForm: number;
 }
 export const SHAPE_WEIGHTS: ShapeWeights = {
   stretch: 60,
@@ -48,6 +54,9 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   missing: 6,
   missingInTriad: 30,
   bass: 20,
-  height: 2,
+  height: 3,
   thin: 8,
+  untaught: 50,
+  partOfForm: 24,
+  smallForm: 20,
 };

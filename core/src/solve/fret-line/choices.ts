@@ -71,7 +71,7 @@ function placings(request: FretLineRequest, event: FretEvent, hand: FingeringHan
       ways: found.answers.flatMap((a) =>
         a.steps.map((shape): Way => ({
           placed: placedFrom(shape, shape.fingers),
-          sound: a.cost.mutes + a.cost.missing + a.cost.bass + a.cost.thin,
+          sound: a.cost.mutes + a.cost.missing + a.cost.bass + a.cost.thin + a.cost.form,
         })),
       ),
     };
@@ -90,12 +90,16 @@ const placedFrom = ({ frets }: FrettedShape, fingers: FrettedShape['fingers']): 
     return fret === null ? [] : [{ string, fret, finger: fingers[i] ?? 0 }];
   });
 
-/** Shapes as they stand, or with every set of fingers that holds their frets when none are given; each once. */
+/** Shapes as they stand, or with every set of fingers that holds their frets and keeps those that are given; each once. */
 function shapesPlaced(shapes: readonly FrettedShape[], hand: FingeringHand): Placed[][] {
   const ways = shapes.flatMap((shape) => {
     const given = shape.frets.every((f, i) => !f || (shape.fingers[i] ?? null) !== null);
     // Fingers that are given are taken at their word.
-    const sets = given ? [shape.fingers] : fingerShape(shape.frets, hand, Infinity).map((f) => f.fingers);
+    const sets = given
+      ? [shape.fingers]
+      : fingerShape(shape.frets, hand, Infinity)
+          .map((f) => f.fingers)
+          .filter((set) => shape.fingers.every((g, i) => !g || !shape.frets[i] || g === set[i]));
     return sets.map((set) => placedFrom(shape, set)).filter((placed) => placed.length > 0 && canHold(placed, hand));
   });
   return [...new Map(ways.map((way) => [way.map((p) => Object.values(p).join()).join(), way])).values()];

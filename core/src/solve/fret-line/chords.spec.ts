@@ -4,14 +4,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sayFault } from '../../words/en/index.js';
 import { openPitch } from '../../instrument/index.js';
-import { fingerShape, handOn, type LeftFinger } from '../../left-hand/index.js';
+import { fingerShape, handOn, type LeftFinger, readShape } from '../../left-hand/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { bpm, STRINGS, ticks } from '../../time/index.js';
 import { bothHands } from '../both-hands/index.js';
 import { type FrettedShape, voicings } from '../voicings/index.js';
 import {
   FRET_SCHOOLS,
+  type FretAnswer,
   type FretEvent,
+  fretFacts,
   fretLine,
   type FretLineRequest,
   type Placed,
@@ -20,6 +22,7 @@ import {
   SHAPES_FOR_CHORD,
   transposeNotes,
 } from './index.js';
+import { leftHandOf } from '../../player/index.js';
 
 const base = LEFT_HAND;
 const hand = handOn(base.neck, base.profile);
@@ -67,13 +70,14 @@ describe('chords in a line', () => {
     ];
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.constantFrom(...kinds), fc.boolean()), { minLength: 1, maxLength: 3 }),
+        // Chords that ring over one another for different lengths too.
+        fc.array(fc.tuple(fc.constantFrom(...kinds), fc.constantFrom(0, 1500, 4000)), { minLength: 1, maxLength: 3 }),
         fc.constantFrom(...FRET_SCHOOLS),
         (list, school) => {
           const events = list.map(([kind, rings], i): FretEvent => ({
             ...kind.event,
             at: ticks(i * 1260),
-            ...(rings && kind.event.notes.length === 0 ? { rings: ticks(2000) } : {}),
+            ...(rings && kind.event.notes.length === 0 ? { rings: ticks(rings) } : {}),
           }));
           const request = { ...base, events, school, highestFret: 5, k: 6 };
           const found = fretLine(request);
@@ -122,21 +126,58 @@ describe('chords in a line', () => {
     expect(cost(full).cost.barre).toBeGreaterThan(cost(half).cost.hinge);
     expect(cost(full).total).toBeGreaterThan(cost(half).total);
   });
-  it('a chord that rings keeps its bass and the fingers of strings that the melody does not take', () => {
+  it('a chord that rings keeps its bass, whatever the melody does', () => {
     const read = readNotes('(Am7)~ c5 d5 e5', 4);
     expect(read.faults).toEqual([]);
     const result = fretLine({ ...base, events: read.events, k: 6 });
     if (result.infeasible) throw new Error(sayFacts(result.infeasible).join());
     for (const a of result.answers) {
-      const [bass, ...upper] = a.steps[0]!;
-      const struck = new Set<number>();
+      const [bass] = a.steps[0]!;
       for (const [p] of a.steps.slice(1)) {
-        struck.add(p!.string);
         expect(p!.string).not.toBe(bass!.string);
-        for (const held of [bass!, ...upper.filter((u) => !struck.has(u.string))])
-          if (held.finger !== 0 && held.finger === p!.finger) expect(held.fret).toBe(p!.fret);
+        if (bass!.finger !== 0 && bass!.finger === p!.finger) expect(bass!.fret).toBe(p!.fret);
       }
     }
+  });
+  it('its upper notes ring on while the hand can stay, and end together when it has to leave', () => {
+    const am = placed(readShape('x-0-2-2-1-0', 'x-0-2-3-1-0'));
+    const ringing = (note: Placed) => {
+      const shapes = [readShape('x-0-2-2-1-0', 'x-0-2-3-1-0')];
+      const midi = 64 + note.fret;
+      const events = [
+        { at: ticks(0), notes: [], shapes, rings: ticks(10080) },
+        { at: ticks(2520), notes: [{ midi }] },
+      ];
+      return fretFacts({ ...base, events }, [am, [note]])[1]!.ringing.map((r) => r.string);
+    };
+    expect(ringing({ string: 1, fret: 3, finger: 4 })).toEqual([5, 4, 3, 2]);
+    expect(ringing({ string: 1, fret: 12, finger: 4 })).toEqual([5]);
+  });
+  it('fingers that a shape gives are kept, whatever the others are', () => {
+    const half = {
+      frets: readShape('x-x-0-2-3-2', '').frets,
+      fingers: readShape('x-x-0-2-3-2', 'x-x-0-2-x-x').fingers,
+    };
+    const events = [{ at: ticks(0), notes: [], shapes: [half] }];
+    const result = fretLine({ ...base, events, k: 9 });
+    if (result.infeasible) throw new Error(sayFacts(result.infeasible).join());
+    expect(result.answers.length).toBeGreaterThan(0);
+    for (const a of result.answers) expect(a.steps[0]!.find((p) => p.string === 3)?.finger).toBe(2);
+  });
+  it('the thumb over the neck costs: a bass line is not given to it', () => {
+    const left = { ...leftHandOf(base.profile), thumbOver: true };
+    const events = [53, 55, 57].map((midi, i) => ({ at: ticks(i * 1260), notes: [{ midi: midi - 12 }] }));
+    const ask = { ...base, profile: { ...base.profile, left }, events };
+    const result = fretLine(ask);
+    const best = result.infeasible ? [] : result.answers[0]!.steps.flat();
+    expect(best.map((p) => p.finger)).not.toContain('T');
+    const byThumb = scoreFretting(
+      ask,
+      [1, 3, 5].map((fret) => [{ string: 6, fret, finger: 'T' }]),
+    );
+    // Fourteen points a note, and the hand goes along: two shifts.
+    expect(byThumb).toMatchObject({ cost: { weak: 42 } });
+    expect((byThumb as FretAnswer).cost.shift).toBeGreaterThan(0);
   });
   it('is told as the shape it is held in', () => {
     const events: FretEvent[] = [{ at: ticks(0), notes: [], chord: 'C' }];

@@ -67,6 +67,8 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     // A finger's own fret in the first position has its number.
     if (typeof n.finger === 'number' && n.fret > 0) squeeze = Math.max(squeeze, (n.finger - n.fret) * weights.squeeze);
     if (n.finger === 4) weak += weights.weak;
+    // The thumb over the neck turns the hand and ties it down.
+    if (n.finger === 'T') weak += hand.weights.thumb;
     if (n.fret === 0) open += chord ? 0 : weights.open;
     else {
       height = Math.max(height, (grip.position - 1) * weights.height);
@@ -150,22 +152,32 @@ export function stillRinging(grip: Grip, earlier: FretEvent, at: number): readon
   return [...grip.ringing, ...own].filter((r) => r.until > at);
 }
 const NOTHING: readonly RingingNote[] = [];
-/** What of it goes on under the notes struck there. */
-export const under = (ringing: readonly RingingNote[], struck: readonly Placed[]): readonly RingingNote[] =>
-  ringing.some((r) => r.yields)
-    ? ringing.filter((r) => !(r.yields && struck.some((p) => p.string === r.string)))
-    : ringing;
+/**
+ * What of it goes on under the notes struck there: the upper notes of a chord end where their string is struck, and all of
+ * them as soon as the hand has to leave them; its bass rings on.
+ */
+export function under(
+  ringing: readonly RingingNote[],
+  struck: readonly Placed[],
+  hand: FingeringHand,
+): readonly RingingNote[] {
+  if (!ringing.some((r) => r.yields)) return ringing;
+  const on = ringing.filter((r) => !(r.yields && struck.some((p) => p.string === r.string)));
+  return canHold([...struck, ...on], hand) ? on : on.filter((r) => !r.yields);
+}
 
 /** Whether an event is a chord held as a shape. */
 export const isChord = (event: FretEvent): boolean => event.notes.length === 0;
 
 /** What the hand holds at every event of a line that is fingered. */
-export function gripsOf({ events }: FretLineRequest, steps: readonly (readonly Placed[])[]): Grip[] {
+export function gripsOf(request: FretLineRequest, steps: readonly (readonly Placed[])[]): Grip[] {
+  const { events } = request;
+  const { hand } = lineHand(request);
   const grips: Grip[] = [];
   events.forEach((event, i) => {
     const placed = steps[i] ?? [];
     const [before, earlier] = [grips[i - 1], events[i - 1]];
-    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed) : [];
+    const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed, hand) : [];
     grips.push({ placed, ringing, position: positionOf([...placed, ...ringing]) ?? before?.position ?? 1 });
   });
   return grips;

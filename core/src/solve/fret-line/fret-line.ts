@@ -11,7 +11,7 @@ import {
 } from '../../search/index.js';
 import type { Way } from './choices.js';
 import { type FretCost, type Grip, isChord, stillRinging, under, wayCost } from './cost.js';
-import { holdingFor, placedText, pointsOf } from './held.js';
+import { holdingFor, placedText, pointsOf, ringingText } from './held.js';
 import {
   FRET_TERMS,
   type FretAnswer,
@@ -78,7 +78,7 @@ function fretProblem(
   const problem: SearchProblem<State, readonly Placed[], FretTerm> = {
     terms: FRET_TERMS,
     start: { n: 0, placed: [], ringing: [], position: 1 },
-    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? placedText(s.ringing) : ''}`,
+    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? ringingText(s.ringing) : ''}`,
     stage: (s) => s.n,
     isEnd: (s) => s.n === N,
     moves: (s): Move<State, readonly Placed[], FretTerm>[] => {
@@ -91,7 +91,7 @@ function fretProblem(
       const moves: Move<State, readonly Placed[], FretTerm>[] = [];
       for (const choice of choices[s.n] ?? []) {
         const { placed } = choice;
-        const ringing = under(mayRing, placed);
+        const ringing = under(mayRing, placed, hand.hand);
         const held = (ringing === mayRing ? all : heldUnder(ringing))(choice, chord);
         if (!held) continue;
         const to: State = { n: s.n + 1, placed, ringing, position: held.position ?? s.position };

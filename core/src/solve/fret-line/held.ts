@@ -21,6 +21,9 @@ export interface Holding {
 export const placedText = (list: readonly Placed[]): string =>
   list.map((p) => `${p.string}.${p.fret}.${p.finger}`).join();
 
+/** The same with how long each note rings, and whether it yields: two chords that overlap are two things. */
+export const ringingText = (list: readonly RingingNote[]): string =>
+  list.map((r) => `${r.string}.${r.fret}.${r.finger}.${r.until}${r.yields ? 'y' : ''}`).join();
 export const pointsOf = (c: FretCost): number =>
   (c.stretch ?? 0) +
   (c.barre ?? 0) +

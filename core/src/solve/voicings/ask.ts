@@ -2,6 +2,7 @@ import { readChord } from '../../chord/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { type FingeringHand, type Frets, handOn, SHAPE_WEIGHTS, type ShapeWeights } from '../../left-hand/index.js';
 import { STRINGS } from '../../time/index.js';
+import { formsOf, nearestForm, type Nearness, type PlacedForm } from './forms.js';
 import type { VoicingRefusal, VoicingRequest, VoicingTerm } from './model.js';
 
 export const HIGHEST_VOICING_FRET = 15;
@@ -25,6 +26,8 @@ export interface Asked {
   /** The same by fret. */
   readonly at: readonly ReadonlyMap<number, { readonly bit: number; readonly midi: number }>[];
   readonly bassIs: (midi: number) => 'right' | 'other' | 'wrong';
+  /** Taught forms of the chord, from string 6 on. */
+  readonly forms: readonly PlacedForm[];
   /** Exact pitches: none twice. */
   readonly once: boolean;
 }
@@ -71,6 +74,7 @@ export function readAsk(request: VoicingRequest): AskReading {
       tones: bits.length,
       frets,
       at: frets.map((list) => new Map(list.map((f) => [f.fret, f]))),
+      forms: chord ? formsOf(chord, neck.capo, highest, (i) => allowed.has(STRINGS[i] ?? 1)) : [],
       once: !chord,
       bassIs: (midi) => {
         if (!chord) return 'right';
@@ -114,6 +118,24 @@ export function soundFault(asked: Asked, frets: Frets): Fact<VoicingRefusal> | n
   return null;
 }
 
+/** What frets cost that no method teaches; of a beginning, what any ending of it costs at least. */
+export const formCost = ({ forms, weights }: Asked, frets: readonly (number | null)[]): number =>
+  forms.length === 0 ? 0 : pointsOf(weights, nearestForm(forms, frets));
+const pointsOf = (weights: ShapeWeights, near: Nearness): number =>
+  near === 'taught'
+    ? 0
+    : near === 'small'
+      ? weights.smallForm
+      : near === 'part'
+        ? weights.partOfForm
+        : weights.untaught;
+
+/** A whole taught form, small or not. */
+export const isTaught = ({ forms }: Asked, frets: readonly (number | null)[]): boolean => {
+  const near = forms.length === 0 ? 'none' : nearestForm(forms, frets);
+  return near === 'taught' || near === 'small';
+};
+
 /** What these frets cost apart from the fingers that hold them. */
 export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTerm, number>> {
   const { weights } = asked;
@@ -136,10 +158,12 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
   }
   const missing = mask === asked.all ? 0 : asked.tones > 3 ? weights.missing : weights.missingInTriad;
   return {
-    mutes: inner * weights.innerMute + (5 - last) * weights.outerMute,
+    // The silent strings of a taught form are learned along with it.
+    mutes: isTaught(asked, frets) ? 0 : inner * weights.innerMute + (5 - last) * weights.outerMute,
     missing,
     bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
     height: firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height,
     thin: Math.max(0, asked.wanted - count) * weights.thin,
+    form: formCost(asked, frets),
   };
 }

@@ -12,7 +12,7 @@ import {
   readShape,
   totalOf,
 } from '../../left-hand/index.js';
-import { DEFAULT_PROFILE, reachOf } from '../../player/index.js';
+import { DEFAULT_PROFILE, leftHandOf, reachOf } from '../../player/index.js';
 import { millimetres, sixOf, type StringNumber, STRINGS } from '../../time/index.js';
 import { scoreVoicing, VOICING_TERMS, type VoicingAnswer, type VoicingRequest, voicings } from './index.js';
 import { sayFact, sayFacts } from '../../words/en/index.js';
@@ -169,7 +169,7 @@ function enumerated(request: VoicingRequest, strings: readonly StringNumber[], h
     if (!strings.includes(STRINGS[f.length] ?? 1)) return;
     if (sounds(f.length, 0)) walk([...f, 0], [...g, 0]);
     for (let fret = 1; fret <= highest; fret++)
-      for (const finger of [1, 2, 3, 4] as const) if (sounds(f.length, fret)) walk([...f, fret], [...g, finger]);
+      for (const finger of [1, 2, 3, 4, 'T'] as const) if (sounds(f.length, fret)) walk([...f, fret], [...g, finger]);
   };
   walk([], []);
   return [...best.values()].sort((a, b) => a - b);
@@ -223,6 +223,28 @@ describe('against enumeration', () => {
     expect(result.infeasible ? [] : result.answers.map((a) => a.total)).toEqual(
       enumerated(request, STRINGS, highestFret).slice(0, 8),
     );
+  });
+  it.each([
+    // The thumb takes its bass, and two fingers reach further along than first and fourth.
+    ['with the thumb over', { thumbOver: true }],
+    ['wider between fingers 1 and 3 than 1 and 4', { '13': 110, '14': 60 }],
+  ] as const)('of a hand %s', (_what, more) => {
+    const left = leftHandOf(DEFAULT_PROFILE);
+    const wide = (mm: number) => ({ ease: millimetres(mm), limit: millimetres(mm) });
+    const profile = {
+      ...DEFAULT_PROFILE,
+      left:
+        'thumbOver' in more
+          ? { ...left, thumbOver: true }
+          : { ...left, reach: { ...left.reach, '13': wide(more['13']), '14': wide(more['14']) } },
+    };
+    for (const chord of ['F', 'D', 'G7']) {
+      const request = { ...base, profile, chord, strings: [6, 4, 3, 2] as const, highestFret: 4, k: 8 };
+      const result = voicings(request);
+      expect(result.infeasible ? [] : result.answers.map((a) => a.total)).toEqual(
+        enumerated(request, request.strings, 4).slice(0, 8),
+      );
+    }
   });
   it('the cheapest fingering of a shape is the cheapest of all', () => {
     const f = frets('x-2-4-4-3-2');

@@ -1,10 +1,10 @@
 import { type Fact, fact } from '../../fault/index.js';
 import { touchPoint } from '../../instrument/index.js';
 import { fingerShape, type Frets } from '../../left-hand/index.js';
-import { type Ask, settled } from '../../player/index.js';
+import { type Ask, FINGER_PAIRS, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
 import { sixOf, STRINGS } from '../../time/index.js';
-import { type Asked, readAsk, soundCost, soundFault } from './ask.js';
+import { type Asked, formCost, isTaught, readAsk, soundCost, soundFault } from './ask.js';
 import {
   type FrettedShape,
   VOICING_TERMS,
@@ -49,10 +49,11 @@ function nothing({ request }: Asked): Fact<VoicingRefusal> {
 
 /** Each string takes a fret or stays silent; at the end the cheapest fingers are laid on. */
 function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, VoicingTerm> {
-  const widest = asked.hand.left.reach['14'].limit;
-  /** Whether two stopped frets can be under one hand at all: along the neck, on whatever strings. */
+  const widest = Math.max(...FINGER_PAIRS.map((pair) => asked.hand.left.reach[pair].limit));
+  /** Whether two stopped frets can be under the fingers of one hand at all: along the neck, on whatever strings. */
   const along = Array.from({ length: asked.highest + 1 }, (_, fret) => touchPoint(3, fret, asked.hand.neck).x);
   const together = (low: number, high: number): boolean => (along[high] ?? 0) - (along[low] ?? 0) <= widest;
+  const { thumbOver } = asked.hand.left;
   const ahead = whatIsAhead(asked);
   /** Least cost that any ending of these frets has; parts that only grow. */
   const sofar = (frets: SoFar): number => {
@@ -66,7 +67,13 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
     const thin = Math.max(0, asked.wanted - (6 - silent));
     const decided = ahead(frets);
     if (decided === Infinity) return Infinity;
-    return inner * asked.weights.innerMute + thin * asked.weights.thin + decided + handLeast(asked, frets);
+    return (
+      (isTaught(asked, frets) ? 0 : inner * asked.weights.innerMute) +
+      thin * asked.weights.thin +
+      decided +
+      handLeast(asked, frets) +
+      formCost(asked, frets)
+    );
   };
   const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
     if (soundFault(asked, frets) !== null) return [];
@@ -93,7 +100,8 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
         total: 0,
         cost: () => ({}),
       });
-      const stopped = s.frets.filter((f): f is number => f !== null && f > 0);
+      // A thumb over the neck stands apart from the fingers.
+      const stopped = s.frets.filter((f, i): f is number => f !== null && f > 0 && !(i === 0 && thumbOver));
       const [low, high] = [Math.min(...stopped), Math.max(...stopped)];
       const choices = (asked.frets[s.frets.length] ?? []).filter(
         ({ fret }) =>

@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest';
+import { TAUGHT_FORMS } from '../../catalogue/index.js';
+import { makeNeck, STANDARD_TUNING } from '../../instrument/index.js';
+import { fretsText, readShape, SHAPE_WEIGHTS } from '../../left-hand/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { millimetres } from '../../time/index.js';
+import { scoreVoicing, voicings } from './index.js';
+
+const base = { tuning: STANDARD_TUNING, neck: makeNeck(millimetres(650)), profile: DEFAULT_PROFILE };
+const first = (chord: string, more = {}): string => {
+  const found = voicings({ ...base, chord, k: 1, ...more });
+  return found.infeasible ? 'none' : fretsText(found.answers[0]!.steps[0]!);
+};
+
+describe('teachers’ shapes come first', () => {
+  it.each([
+    ['C', 'x-3-2-0-1-0'],
+    ['D', 'x-x-0-2-3-2'],
+    ['E', '0-2-2-1-0-0'],
+    ['F', '1-3-3-2-1-1'],
+    ['G', '3-2-0-0-0-3'],
+    ['A', 'x-0-2-2-2-0'],
+    ['B', 'x-2-4-4-4-2'],
+    ['Bb', 'x-1-3-3-3-1'],
+    ['Eb', 'x-6-8-8-8-6 x-x-1-3-4-3'],
+    ['Ab', '4-6-6-5-4-4'],
+    ['Db', 'x-4-6-6-6-4 x-4-3-1-2-1'],
+    ['F#', '2-4-4-3-2-2'],
+    ['Am', 'x-0-2-2-1-0'],
+    ['Bm', 'x-2-4-4-3-2'],
+    ['Cm', 'x-3-5-5-4-3'],
+    ['Dm', 'x-x-0-2-3-1'],
+    ['Em', '0-2-2-0-0-0'],
+    ['Fm', '1-3-3-1-1-1'],
+    ['Gm', '3-5-5-3-3-3'],
+    ['F#m', '2-4-4-2-2-2'],
+    ['C#m', 'x-4-6-6-5-4'],
+    ['G#m', '4-6-6-4-4-4'],
+    ['Bbm', 'x-1-3-3-2-1'],
+    ['D#m', 'x-6-8-8-7-6 x-x-1-3-4-2'],
+    ['A7', 'x-0-2-0-2-0'],
+    ['B7', 'x-2-1-2-0-2'],
+    ['C7', 'x-3-2-3-1-0'],
+    ['D7', 'x-x-0-2-1-2'],
+    ['E7', '0-2-0-1-0-0 0-2-2-1-3-0'],
+    ['F7', '1-3-1-2-1-1'],
+    ['G7', '3-2-0-0-0-1'],
+    ['Bb7', 'x-1-3-1-3-1'],
+    ['F#7', '2-4-2-3-2-2 2-4-3-3-2-0 x-x-4-3-2-0'],
+    ['C#7', 'x-4-3-4-2-x x-4-6-4-6-4 x-4-3-4-2-4'],
+    ['Am7', 'x-0-2-0-1-0'],
+    ['Bm7', 'x-2-4-2-3-2 x-2-0-2-0-2'],
+    ['Cm7', 'x-3-5-3-4-3'],
+    ['Dm7', 'x-x-0-2-1-1'],
+    ['Em7', '0-2-0-0-0-0 0-2-2-0-3-0'],
+    ['Gm7', '3-5-3-3-3-3 3-x-3-3-3-x'],
+    ['F#m7', '2-4-2-2-2-2 2-x-2-2-2-x'],
+    ['Fm7', '1-3-1-1-1-1 1-x-1-1-1-x'],
+    ['Cmaj7', 'x-3-2-0-0-0'],
+    ['Dmaj7', 'x-x-0-2-2-2'],
+    ['Emaj7', '0-2-1-1-0-0'],
+    ['Fmaj7', 'x-x-3-2-1-0 1-x-2-2-1-x 1-3-2-2-1-1 1-x-2-2-1-0'],
+    ['Gmaj7', '3-2-0-0-0-2 3-x-4-4-3-x'],
+    ['Amaj7', 'x-0-2-1-2-0'],
+    ['Bbmaj7', 'x-1-3-2-3-1 x-1-0-2-x-x'],
+    ['C6', 'x-3-2-2-1-0'],
+    ['A6', 'x-0-2-2-2-2'],
+    ['Em6', '0-2-2-0-2-0'],
+    ['Am6', 'x-0-2-2-1-2'],
+    ['Dm6', 'x-x-0-2-0-1'],
+    ['Bm7b5', 'x-2-3-2-3-x'],
+    ['F#m7b5', '2-x-2-2-1-x 2-x-2-2-1-0'],
+    ['E7b9', '0-2-0-1-0-1 0-2-3-1-3-1 x-x-2-1-3-1'],
+    ['A7sus4', 'x-0-2-0-3-0'],
+    ['Esus4', '0-2-2-2-0-0'],
+    ['Asus4', 'x-0-2-2-3-0'],
+    ['Dsus4', 'x-x-0-2-3-3'],
+    ['C9', 'x-3-2-3-3-3'],
+    ['D9', 'x-5-4-5-5-5 x-x-0-2-1-0'],
+    ['C69', 'x-3-2-2-3-3'],
+    ['Cdim7', 'x-3-4-2-4-2'],
+    ['G#dim7', '4-5-3-4-3-x 4-x-3-4-3-x'],
+    ['F#dim7', '2-x-1-2-1-x 2-3-1-2-1-2 x-x-4-5-4-5 x-x-1-2-1-2'],
+  ] as const)('%s is held as %s', (chord, shapes) => expect(shapes.split(' ')).toContain(first(chord)));
+  it('under a capo the same shapes, for the chord that sounds', () => {
+    expect(first('B', { neck: makeNeck(millimetres(650), 2) })).toBe('x-0-2-2-2-0');
+    expect(first('C', { neck: makeNeck(millimetres(650), 5) })).toBe('3-2-0-0-0-3');
+  });
+  it('on the strings that are asked for, the same forms without the others', () => {
+    expect(first('Am', { strings: [4, 3, 2, 1] })).toBe('x-x-2-2-1-0');
+    expect(first('Em', { strings: [4, 3, 2, 1] })).toBe('x-x-2-0-0-0');
+  });
+});
+
+describe('what a shape pays that nobody teaches', () => {
+  const cost = (chord: string, frets: string, fingers: string) => {
+    const { frets: f, fingers: g } = readShape(frets, fingers);
+    const score = scoreVoicing({ ...base, chord }, { frets: f, fingers: g });
+    if ('faults' in score) throw new Error(JSON.stringify(score.faults));
+    return score.cost;
+  };
+  const W = SHAPE_WEIGHTS;
+  it('an open chord and a barre form pay nothing', () => {
+    expect(cost('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0').form).toBe(0);
+    expect(cost('Cm', 'x-3-5-5-4-3', 'x-1-3-4-2-1').form).toBe(0);
+    // Along the neck it is the same form.
+    expect(cost('Dm', 'x-5-7-7-6-5', 'x-1-3-4-2-1').form).toBe(0);
+  });
+  it('a form of four strings up the neck comes after those of five and six', () => {
+    expect(cost('Fm', 'x-x-3-5-6-4', 'x-x-1-3-4-2').form).toBe(W.smallForm);
+    expect(cost('Dm', 'x-x-0-2-3-1', 'x-x-0-2-3-1').form).toBe(0);
+  });
+  it('some strings of a form are a part of it', () => {
+    expect(cost('F', 'x-x-3-2-1-1', 'x-x-3-2-1-1').form).toBe(W.partOfForm);
+    expect(cost('C', 'x-3-2-0-1-x', 'x-3-2-0-1-x').form).toBe(W.partOfForm);
+  });
+  it('a fragment is neither', () => {
+    expect(cost('Cm', 'x-3-5-0-4-3', 'x-1-4-0-3-2').form).toBe(W.untaught);
+    expect(cost('A6', 'x-0-4-6-5-0', 'x-0-1-3-2-0').form).toBe(W.untaught);
+  });
+  it('the silent strings of a taught form cost nothing, those of others do', () => {
+    expect(cost('Gmaj7', '3-x-4-4-3-x', '1-x-3-4-2-x').mutes).toBe(0);
+    expect(cost('C6', 'x-3-2-2-x-0', 'x-3-1-2-x-0').mutes).toBe(W.innerMute);
+    expect(cost('C', 'x-3-2-0-1-x', 'x-3-2-0-1-x').mutes).toBe(W.outerMute);
+  });
+  it('with another bass, and of notes given one by one, no form is asked for', () => {
+    expect(cost('G7/B', 'x-2-0-0-0-1', 'x-2-0-0-0-1').form).toBe(0);
+    const notes = voicings({ ...base, notes: [48, 55, 64] });
+    expect(notes.infeasible ? null : notes.answers[0]?.cost.form).toBe(0);
+  });
+});
+
+describe('the forms', () => {
+  it('each names the string of its root, the thickest that sounds, and stands once', () => {
+    for (const form of TAUGHT_FORMS) {
+      const { frets, faults } = readShape(form.frets, '');
+      expect(faults.filter((f) => f.path === 'frets')).toEqual([]);
+      expect(frets.findIndex((f) => f !== null)).toBe(6 - form.root);
+    }
+    expect(new Set(TAUGHT_FORMS.map((f) => f.frets)).size).toBe(TAUGHT_FORMS.length);
+  });
+});
