@@ -1,10 +1,15 @@
 import type { AccentCycle, Family } from '../cycle/index.js';
 
+/** Where a cell's weight lies: on its first stroke, its last, or on what it lands on after it. */
+export type Lean = 'first' | 'last' | 'landing';
+
 export interface Cell {
   readonly name: string;
   readonly script: string;
   readonly stepsPerCount: number;
   readonly family: Family;
+  /** Default: on its first stroke. Strokes that are marked go before. */
+  readonly lean?: Lean;
   /** One line: what it is for. */
   readonly note: string;
 }
@@ -18,13 +23,28 @@ export const CELLS: readonly Cell[] = [
     family: 'flamenco',
     note: 'One finger, half returns.',
   },
-  { name: 'Three down', script: 'ad md id', stepsPerCount: 3, family: 'flamenco', note: 'A triplet of flicks.' },
-  { name: 'Four down', script: 'ed ad md id', stepsPerCount: 4, family: 'flamenco', note: 'Continuous, no up stroke.' },
+  {
+    name: 'Three down',
+    script: 'ad md id',
+    stepsPerCount: 3,
+    family: 'flamenco',
+    lean: 'landing',
+    note: 'A triplet of flicks.',
+  },
+  {
+    name: 'Four down',
+    script: 'ed ad md id',
+    stepsPerCount: 4,
+    family: 'flamenco',
+    lean: 'landing',
+    note: 'Continuous, no up stroke.',
+  },
   {
     name: 'Five',
     script: 'ed ad md id iu',
     stepsPerCount: 5,
     family: 'flamenco',
+    lean: 'landing',
     note: 'Four flicks and the index returns.',
   },
   {
@@ -32,6 +52,7 @@ export const CELLS: readonly Cell[] = [
     script: 'ad md id iu',
     stepsPerCount: 4,
     family: 'flamenco',
+    lean: 'landing',
     note: 'Three flicks, index returns.',
   },
   { name: 'Fan', script: 'pu md pd', stepsPerCount: 3, family: 'flamenco', note: 'The forearm turns: a triplet.' },

@@ -205,6 +205,7 @@ export const FLAMENCO_CYCLES = [
       [3, 0.8],
     ],
     groups: [4],
+    wishedSilent: [0],
     countNote: 'quarter',
     tempo: [80, 125, 170],
     note: '1 is left open; 2 3 4 are clapped. Others mark 1 lightly.',

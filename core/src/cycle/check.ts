@@ -41,6 +41,10 @@ export function checkCycle(c: AccentCycle): DataFault[] {
     if (seen.has(a.at)) say(`accents[${i}].at`, 'Two accents lie on one place; keep the heavier.');
     seen.add(a.at);
   });
+  c.wishedSilent?.forEach((at, i) => {
+    if (!Number.isInteger(at) || at < 0 || at >= length)
+      say(`wishedSilent[${i}]`, `A silent place lies inside the turn, before count ${c.counts + 1}.`);
+  });
   c.groups.forEach((g, i) => {
     if (!Number.isInteger(g) || g <= 0) say(`groups[${i}]`, 'A group lasts longer than nothing.');
   });

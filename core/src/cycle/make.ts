@@ -14,6 +14,8 @@ export interface CycleSketch {
   readonly groups: readonly number[];
   /** Counts of each bar, where a turn has more than one. */
   readonly bars?: readonly number[];
+  /** Places in counts that are left open. */
+  readonly wishedSilent?: readonly number[];
   readonly countNote: CountNote;
   readonly tempo: readonly [low: number, usual: number, high: number];
   readonly school?: string;
@@ -47,6 +49,7 @@ export function makeCycle(s: CycleSketch): AccentCycle {
     countNote: s.countNote,
     tempo: { low, usual, high },
     ...(s.bars === undefined ? {} : { bars: s.bars.map(countTicks) }),
+    ...(s.wishedSilent === undefined ? {} : { wishedSilent: s.wishedSilent.map(countTicks) }),
     ...(s.school === undefined ? {} : { school: s.school }),
     ...(s.note === undefined ? {} : { note: s.note }),
   };

@@ -22,6 +22,8 @@ export interface AccentCycle {
   /** What is counted aloud, one for each count. */
   readonly labels: readonly string[];
   readonly accents: readonly Accent[];
+  /** Places that are wished silent, or as light as can be: they are left open for others. */
+  readonly wishedSilent?: readonly Ticks[];
   /** Lengths that add up to the whole turn; seams are drawn between them. */
   readonly groups: readonly Ticks[];
   /** Lengths of the bars of one turn, for charts and bar numbers; default one bar a turn. */

@@ -71,6 +71,7 @@ export const cycleSchema = Joi.object({
     .required(),
   groups: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(MOST_ACCENTS).required(),
   bars: Joi.array().items(Joi.number().integer().positive().max(longest)).min(1).max(MOST_ACCENTS),
+  wishedSilent: Joi.array().items(Joi.number().integer().min(0).max(longest)).max(MOST_ACCENTS),
   countNote: Joi.string()
     .valid(...COUNT_NOTES)
     .required(),
@@ -162,6 +163,7 @@ export const cellSchema = Joi.object({
   script: Joi.string().max(LONGEST_CELL).required(),
   stepsPerCount: steps,
   family,
+  lean: Joi.string().valid('first', 'last', 'landing'),
   note: text(200).required(),
 });
 

@@ -2,7 +2,15 @@ import { type Fact, fact } from '../../fault/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
-import { type Direction, directionOf, type Finger, hasMark, type Motion, strength } from '../../stroke/index.js';
+import {
+  type Direction,
+  directionOf,
+  type Finger,
+  fingersOf,
+  golpeFinger,
+  hasMark,
+  strength,
+} from '../../stroke/index.js';
 import { type Bpm, ticks, type Ticks, TICKS_PER_COUNT, millisOf } from '../../time/index.js';
 import type { FitCell, FitRefusal } from './model.js';
 
@@ -15,18 +23,30 @@ export interface Use {
 export interface BlockStroke {
   readonly at: number;
   readonly strength: number;
-  /** One of the strokes that the cell leans on. */
-  readonly strong: boolean;
+  /** The cell puts its weight there: on its first stroke as every cell does, or here of all places; null: it does not. */
+  readonly leans: 'first' | 'here' | null;
+  readonly marked: boolean;
 }
 /** A cell played over one length. */
 export interface Block {
   readonly cell: string;
   readonly cellIndex: number;
   readonly length: Ticks;
+  readonly natural: Ticks | null;
+  /** Strokes that sound, in their order. */
   readonly strokes: readonly BlockStroke[];
+  /** It leans on what comes after it. */
+  readonly lands: boolean;
+  /** Basses that the thumb plucks. */
+  readonly thumbs: number;
   readonly uses: readonly Use[];
   readonly firstWay: Direction | null;
   readonly lastWay: Direction | null;
+  readonly firstFinger: Finger | null;
+  readonly lastFinger: Finger | null;
+  /** From its beginning to its first motion, and from its last one to its end. */
+  readonly lead: number;
+  readonly trail: number;
 }
 export const DEFAULT_LENGTHS: readonly Ticks[] = [
   ticks(TICKS_PER_COUNT),
@@ -34,14 +54,10 @@ export const DEFAULT_LENGTHS: readonly Ticks[] = [
   ticks(TICKS_PER_COUNT * 2),
 ];
 
-/** The strokes a cell leans on: those marked, or else the strongest, the first of equals. */
-function strongOnes(motions: readonly Motion[]): Set<number> {
-  const marked = motions.flatMap((m, i) => (hasMark(m, '!') ? [i] : []));
-  if (marked.length) return new Set(marked);
-  const most = Math.max(0, ...motions.map(strength));
-  const first = motions.findIndex((m) => strength(m) === most);
-  return new Set(first >= 0 ? [first] : []);
-}
+/** Lengths a cell is tried over: those asked for, and its own. */
+export const lengthsOf = (cell: FitCell, lengths: readonly Ticks[]): Ticks[] => [
+  ...new Set([...lengths, ...(cell.natural === undefined ? [] : [cell.natural])]),
+];
 
 /** A cell over every length it divides into whole ticks; with why when its script can't be used. */
 export function blocksOf(
@@ -57,39 +73,47 @@ export function blocksOf(
       fault: fact('cell can’t be read', cell.id, cell.script.slice(faults[0].from, faults[0].to)),
     };
   if (flat.events.length === 0) return { blocks: [], fault: fact('cell without strokes', cell.id) };
-  const motions = flat.events.map((e) => e.motion);
-  const strong = strongOnes(motions);
-  const directed = motions.map(directionOf);
-  const blocks = lengths.flatMap((length): Block[] => {
+  const { events } = flat;
+  const [first, last] = [events[0], events.at(-1)] as [(typeof events)[0], (typeof events)[0]];
+  const marked = events.some((e) => hasMark(e.motion, '!'));
+  const lean = marked ? null : (cell.lean ?? 'first');
+  const sounding = events.filter((e) => e.motion.kind !== 'ghost');
+  const leaned = lean === 'first' ? sounding[0] : lean === 'last' ? sounding.at(-1) : undefined;
+  const blocks = lengthsOf(cell, lengths).flatMap((length): Block[] => {
     const place = (at: number) => (at * length) / flat.length;
-    if (flat.events.some((e) => !Number.isInteger(place(e.at)))) return [];
-    const strokes = flat.events
-      .map((e, i) => ({ at: place(e.at), strength: strength(e.motion), strong: strong.has(i), kind: e.motion.kind }))
-      .filter((s) => s.kind !== 'ghost')
-      .map(({ at, strength: s, strong: lean }) => ({ at, strength: s, strong: lean }));
-    const uses = flat.events.flatMap((e): Use[] => {
+    if (events.some((e) => !Number.isInteger(place(e.at)))) return [];
+    const strokes = sounding.map((e): BlockStroke => ({
+      at: place(e.at),
+      strength: strength(e.motion),
+      leans: hasMark(e.motion, '!') || (e === leaned && lean === 'last') ? 'here' : e === leaned ? 'first' : null,
+      marked: hasMark(e.motion, '!'),
+    }));
+    const uses = events.flatMap((e): Use[] => {
       const at = place(e.at);
-      const own =
-        e.motion.kind === 'stroke'
-          ? e.motion.fingers.map((finger) => ({ at, finger, dir: directionOf(e.motion) }))
-          : [];
-      const golpe = e.motion.kind === 'golpe' || hasMark(e.motion, '*');
-      return golpe ? [...own, { at, finger: 'a', dir: null }] : own;
+      const own = fingersOf(e.motion).map((finger) => ({ at, finger, dir: directionOf(e.motion) }));
+      const tapping = golpeFinger(e.motion);
+      return tapping ? [...own, { at, finger: tapping, dir: null }] : own;
     });
     return [
       {
         cell: cell.id,
         cellIndex,
         length,
+        natural: cell.natural ?? null,
         strokes,
+        lands: lean === 'landing',
+        thumbs: events.filter((e) => directionOf(e.motion) === null && fingersOf(e.motion).includes('p')).length,
         uses,
-        firstWay: directed[0] ?? null,
-        lastWay: directed.at(-1) ?? null,
+        firstWay: directionOf(first.motion),
+        lastWay: directionOf(last.motion),
+        firstFinger: fingersOf(first.motion)[0] ?? null,
+        lastFinger: fingersOf(last.motion)[0] ?? null,
+        lead: place(first.at),
+        trail: length - place(last.at),
       },
     ];
   });
-  const fault = blocks.length ? null : fact('cell can’t be spread', cell.id);
-  return { blocks, fault };
+  return { blocks, fault: blocks.length ? null : fact('cell can’t be spread', cell.id) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { accentAt, cycleLength, placeLabel } from '../../cycle/index.js';
+import { cycleLength, placeLabel } from '../../cycle/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { kBest, type Move, type SearchProblem } from '../../search/index.js';
 import { type Finger, FINGERS } from '../../stroke/index.js';
@@ -13,6 +13,8 @@ import {
   type FitTerm,
   type FitWatch,
 } from './model.js';
+import { beginCost, blockCost, type FitCost, followCost, joinCost, placeCost } from './cost.js';
+import { Remaining } from './remaining.js';
 import { FIT_WEIGHTS } from './weights.js';
 
 /**
@@ -45,17 +47,23 @@ export function fitCycle(request: FitRequest, watch: FitWatch = {}): FitResult {
     never.has(cell.id) ? { blocks: [], fault: null } : blocksOf(cell, i, lengths),
   );
   const blocks = read.flatMap((r) => r.blocks);
+  const faults = read.flatMap((r) => (r.fault ? [r.fault] : []));
+  // A cell too fine for every length stays out; the others may do without it.
+  const leftOut = faults.filter((f) => f.code === 'cell can’t be spread' && blocks.length > 0 && !isAsked(request, f));
   const reasons = asksTooMuch(
     request,
-    read.flatMap((r) => (r.fault ? [r.fault] : [])),
+    faults.filter((f) => !leftOut.includes(f)),
     blocks,
   );
   if (reasons.length) return { infeasible: reasons };
   const problem = fitProblem(request, blocks);
   if (!problem) return { infeasible: [cantFill(request, blocks)] };
   const { paths, looked } = kBest(problem, request.k ?? 5, watch);
-  return paths.length ? { answers: paths, looked } : { infeasible: [cantFill(request, blocks)] };
+  return paths.length ? { answers: paths, looked, leftOut } : { infeasible: [cantFill(request, blocks)] };
 }
+/** Whether the rules ask for the cell that a fact is about. */
+const isAsked = ({ rules = {} }: FitRequest, { about }: Fact): boolean =>
+  [...(rules.must ?? []), ...(rules.fixed ?? []).map((f) => f.cell)].some((id) => id === about[0]);
 
 /** Contradictions that can be told without a search. */
 function asksTooMuch(
@@ -68,6 +76,8 @@ function asksTooMuch(
   const ids = new Set(request.cells.map((c) => c.id));
   const reasons = [...faults];
   if (request.cells.length === 0) reasons.push(fact('no cells'));
+  const twice = request.cells.find((c, i) => request.cells.findIndex((o) => o.id === c.id) < i);
+  if (twice) reasons.push(fact('cell twice', twice.id));
   if (request.cells.length > MOST_CELLS) reasons.push(fact('too many cells', MOST_CELLS));
   for (const id of [...must, ...fixed.map((f) => f.cell)]) {
     if (!ids.has(id)) reasons.push(fact('cell not chosen', id));
@@ -91,16 +101,18 @@ function cantFill({ cycle, rules }: FitRequest, blocks: readonly Block[]): Fact<
   return fact('cells don’t fill the turn', said, cycle.counts, ...musts, ...fixed);
 }
 
+const sum = (c: FitCost): number => FIT_TERMS.reduce((points, t) => points + (c[t] ?? 0), 0);
+
 function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProblem<State, FitLink, FitTerm> | null {
   const weights = request.weights ?? FIT_WEIGHTS;
   const { cycle, profile, bpm, rules = {} } = request;
   const turn = cycleLength(cycle);
-  const silent = new Set<number>(rules.silent ?? []);
   const fixed = new Map((rules.fixed ?? []).map((f) => [f.at as number, f.cell]));
   const must = (rules.must ?? []).reduce((bits, id) => bits | (1 << request.cells.findIndex((c) => c.id === id)), 0);
   const back = Object.fromEntries(FINGERS.map((f) => [f, backAfter(f, bpm, profile)])) as Record<Finger, number>;
   const inner = new Map(blocks.map((b) => [b, innerLate(b)]));
-  const local = new Map<number, Partial<Record<FitTerm, number>> | null>();
+  const local = new Map<number, FitCost | null>();
+  const own = new Map(blocks.map((b) => [b, blockCost(request, b)]));
   const indexOf = new Map(blocks.map((b, i) => [b, i]));
 
   function innerLate(block: Block): number {
@@ -114,56 +126,43 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     return late;
   }
   /** What a block costs by itself at a place; null when it can't stand there. */
-  function standing(block: Block, at: number): Partial<Record<FitTerm, number>> | null {
+  function standing(block: Block, at: number): FitCost | null {
     const key = (indexOf.get(block) ?? 0) * (turn + 1) + at;
     const known = local.get(key);
     if (known !== undefined) return known;
-    let cost: Partial<Record<FitTerm, number>> | null = { late: inner.get(block) ?? 0, silent: 0, weak: 0, off: 0 };
     const end = at + block.length;
-    if (end > turn) cost = null;
-    for (const [place, cell] of fixed) {
-      if (place > at && place < end) cost = null;
-      if (place === at && cell !== block.cell) cost = null;
-    }
-    if (cost) {
-      const heard = new Map(block.strokes.map((s) => [at + s.at, s.strength]));
-      for (const a of cycle.accents) {
-        if (a.at < at || a.at >= end) continue;
-        const met = heard.get(a.at);
-        if (met !== undefined) cost.weak = (cost.weak ?? 0) + Math.round(weights.weak * a.weight * (1 - met));
-        else if (!silent.has(a.at)) cost.silent = (cost.silent ?? 0) + Math.round(weights.silent * a.weight);
-      }
-      for (const s of block.strokes)
-        if (s.strong && accentAt(cycle, at + s.at) === 0) cost.off = (cost.off ?? 0) + weights.off;
-    }
+    const barred = [...fixed].some(
+      ([place, cell]) => (place > at && place < end) || (place === at && cell !== block.cell),
+    );
+    const cost =
+      end > turn || barred
+        ? null
+        : { ...own.get(block), ...placeCost(request, block, at), late: inner.get(block) ?? 0 };
     local.set(key, cost);
     return cost;
   }
-  const sum = (c: Partial<Record<FitTerm, number>>) => FIT_TERMS.reduce((points, t) => points + (c[t] ?? 0), 0);
-  const turnsBack = (a: Block | null, b: Block | null) =>
-    a !== null && b !== null && a.lastWay !== null && a.lastWay === b.firstWay;
-
-  // What is still to pay from a place after a block: everything but lateness between blocks, variety and seam.
-  const rest = new Map<number, Map<Block | null, number>>();
   const places = reachable(blocks, turn, (b, at) => standing(b, at) !== null);
   if (!places.has(turn)) return null;
-  for (const at of [...places].sort((a, b) => b - a)) {
-    const after = new Map<Block | null, number>();
-    for (const last of [null, ...blocks]) {
-      if (at === turn) {
-        after.set(last, 0);
-        continue;
-      }
-      let least = Infinity;
-      for (const b of blocks) {
-        const own = standing(b, at);
-        const onward = rest.get(at + b.length)?.get(b);
-        if (!own || onward === undefined) continue;
-        least = Math.min(least, sum(own) + onward + (turnsBack(last, b) ? weights.joint : 0));
-      }
-      after.set(last, least);
-    }
-    rest.set(at, after);
+  const block = (n: number) => blocks[n] as Block;
+  const number = (b: Block | null) => (b ? (indexOf.get(b) ?? 0) : 0);
+  const allCells = blocks.reduce((bits, b) => bits | (1 << b.cellIndex), 0);
+  const remaining = new Remaining({
+    blocks,
+    places: [...places].sort((a, b) => a - b),
+    standing: (b, at) => {
+      const cost = standing(block(b), at);
+      return cost ? sum(cost) : Infinity;
+    },
+    begins: (landed, b, at) => (at === turn ? 0 : sum(beginCost(request, landed, block(b), at))),
+    follows: (a, b) => sum(followCost(request, block(a), block(b))),
+    closes: (last, first) => sum(joinCost(request, block(last), block(first), 0)),
+  });
+  /** From the cells used so far alone, or with another one that has to be paid for. */
+  function bound(s: State): number {
+    if (s.at > turn || !s.last) return 0;
+    const last = number(s.last);
+    const alone = remaining.from(s.at, last, number(s.first), s.used);
+    return s.used === allCells ? alone : Math.min(alone, remaining.from(s.at, last, null, allCells) + weights.variety);
   }
 
   const start: State = { at: 0, used: 0, first: null, last: null, head: [], tail: [], key: '' };
@@ -173,28 +172,31 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     key: (s) => s.key,
     stage: (s) => s.at,
     isEnd: (s) => s.at === turn + 1,
-    bound: (s) => (s.at > turn ? 0 : (rest.get(s.at)?.get(s.last) ?? Infinity)),
+    bound,
     moves: (s) => (s.at === turn ? close(s) : blocks.flatMap((b) => append(s, b))),
   };
 
   function append(s: State, block: Block): Move<State, FitLink, FitTerm>[] {
-    const own = standing(block, s.at);
-    if (!own || !rest.has(s.at + block.length)) return [];
-    let late = own.late ?? 0;
+    if (!places.has(s.at + block.length)) return [];
+    const alone = remaining.step(number(block), s.at, s.last && number(s.last));
+    if (alone === Infinity) return [];
+    let late = 0;
     const seen = new Set<Finger>();
-    for (const u of block.uses) {
+    for (const u of s.tail.length ? block.uses : []) {
       if (seen.has(u.finger)) continue;
       seen.add(u.finger);
       const before = s.tail.find((t) => t.finger === u.finger);
       if (before) late += lateCost(before, u, s.at + u.at - before.at, bpm, profile, weights.late);
     }
-    const isNew = (s.used & (1 << block.cellIndex)) === 0 && s.used !== 0;
-    const cost: Partial<Record<FitTerm, number>> = { ...own, late };
-    if (turnsBack(s.last, block)) cost.joint = weights.joint;
-    if (isNew) cost.variety = weights.variety;
-    return [
-      { to: after(s, block), step: { cell: block.cell, length: block.length }, total: sum(cost), cost: () => cost },
-    ];
+    const variety = (s.used & (1 << block.cellIndex)) === 0 && s.used !== 0 ? weights.variety : 0;
+    const cost = (): FitCost => {
+      const own = standing(block, s.at) ?? {};
+      const joined = s.last ? joinCost(request, s.last, block, s.at) : {};
+      const both = Object.fromEntries(FIT_TERMS.map((t) => [t, (own[t] ?? 0) + (joined[t] ?? 0)]));
+      return { ...both, late: (own.late ?? 0) + late, variety };
+    };
+    const step = { cell: block.cell, length: block.length };
+    return [{ to: after(s, block), step, total: alone + late + variety, cost }];
   }
 
   function after(s: State, block: Block): State {
@@ -224,7 +226,8 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     tail: readonly Use[],
   ): string {
     const side = (list: readonly Use[]) => list.map((u) => `${u.finger}${u.at}${u.dir ?? ''}`).join();
-    return `${at}|${used}|${first.firstWay ?? ''}|${last.lastWay ?? ''}|${side(head)}|${side(tail)}`;
+    // What a block does to its neighbours is known by its number.
+    return `${at}|${used}|${indexOf.get(first) ?? 0}|${indexOf.get(last) ?? 0}|${side(head)}|${side(tail)}`;
   }
 
   /** The chain joins its own beginning. */
@@ -235,8 +238,8 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
       const next = s.head.find((h) => h.finger === u.finger);
       if (next) late += lateCost(u, next, turn - u.at + next.at, bpm, profile, weights.late);
     }
-    const cost: Partial<Record<FitTerm, number>> = { late };
-    if (turnsBack(s.last, s.first)) cost.seam = weights.seam;
+    const closing = s.last && s.first ? joinCost(request, s.last, s.first, 0) : {};
+    const cost = { ...closing, late };
     return [{ to: { ...s, at: turn + 1, key: 'end' }, step: null, total: sum(cost), cost: () => cost }];
   }
 }

@@ -1,3 +1,4 @@
+import type { Lean } from '../../catalogue/index.js';
 import type { AccentCycle } from '../../cycle/index.js';
 import type { Fact } from '../../fault/index.js';
 import type { HandProfile } from '../../player/index.js';
@@ -9,6 +10,10 @@ import type { FitWeights } from './weights.js';
 export interface FitCell {
   readonly id: string;
   readonly script: string;
+  /** Where its weight lies when no stroke is marked; default on its first stroke. */
+  readonly lean?: Lean;
+  /** How long it lasts as it is learned; it may always be played so. */
+  readonly natural?: Ticks;
 }
 export interface FitRules {
   /** Cells that must come at least once. */
@@ -28,6 +33,8 @@ export interface FitRequest {
   readonly profile: HandProfile;
   readonly bpm: Bpm;
   readonly rules?: FitRules;
+  /** Strokes to a count that are wanted; default what the style has at the tempo. */
+  readonly density?: number;
   readonly weights?: FitWeights;
   /** Answers wanted, best first; default 5. */
   readonly k?: number;
@@ -37,12 +44,27 @@ export interface FitLink {
   readonly cell: string;
   readonly length: Ticks;
 }
-export const FIT_TERMS = ['silent', 'weak', 'off', 'late', 'joint', 'variety', 'seam'] as const;
+export const FIT_TERMS = [
+  'silent',
+  'weak',
+  'lean',
+  'off',
+  'late',
+  'joint',
+  'variety',
+  'seam',
+  'density',
+  'natural',
+  'speed',
+  'thumb',
+  'wished',
+] as const;
 export type FitTerm = (typeof FIT_TERMS)[number];
 /** Why no chain can be had. */
 export type FitRefusal =
   | 'no cells'
   | 'too many cells'
+  | 'cell twice'
   | 'cell not chosen'
   | 'cell asked and forbidden'
   | 'fixed outside the turn'
@@ -55,6 +77,12 @@ export type FitRefusal =
   | 'cells don’t fill the turn';
 export type FitAnswer = FoundPath<FitLink, FitTerm>;
 export type FitResult =
-  | { readonly answers: readonly FitAnswer[]; readonly looked: number; readonly infeasible?: undefined }
+  | {
+      readonly answers: readonly FitAnswer[];
+      readonly looked: number;
+      /** Cells that could not take part, and why. */
+      readonly leftOut: readonly Fact<FitRefusal>[];
+      readonly infeasible?: undefined;
+    }
   | { readonly infeasible: readonly Fact<FitRefusal>[] };
 export type FitWatch = SearchWatch;

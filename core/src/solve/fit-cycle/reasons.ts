@@ -1,6 +1,7 @@
 import { type AccentMeeting, layOnCycle } from '../../round/index.js';
 import { parseScript } from '../../script/index.js';
 import { blocksOf, DEFAULT_LENGTHS } from './blocks.js';
+import { joinCost } from './cost.js';
 import type { FitAnswer, FitRequest } from './model.js';
 import { fitScript } from './script.js';
 
@@ -8,7 +9,7 @@ import { fitScript } from './script.js';
 export interface FitFacts {
   /** Accents of the turn in their order; `by` is null where nothing sounds. */
   readonly meetings: readonly AccentMeeting[];
-  /** Places in the turn, in ticks, before which the hand turns back without a stroke. */
+  /** Places in the turn, in ticks, before which a finger has to come back in too little time. */
   readonly turnsBack: readonly number[];
   readonly seamTurnsBack: boolean;
   /** A finger comes back late somewhere. */
@@ -30,7 +31,7 @@ export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
   blocks.forEach((b, i) => {
     at += b?.length ?? 0;
     const next = blocks[i + 1];
-    if (next && b?.lastWay && b.lastWay === next.firstWay) turnsBack.push(at);
+    if (next && b && (joinCost(request, b, next, at).joint ?? 0) > 0) turnsBack.push(at);
   });
   return {
     meetings: layout.meetings.filter((m) => m.turn === 0),

@@ -1,6 +1,7 @@
-import { accentAt, cycleLength } from '../../cycle/index.js';
+import { cycleLength } from '../../cycle/index.js';
 import { FINGERS } from '../../stroke/index.js';
 import { lateCost, type Block, blocksOf, DEFAULT_LENGTHS, type Use } from './blocks.js';
+import { blockCost, type FitCost, joinCost, placeCost } from './cost.js';
 import { FIT_TERMS, type FitAnswer, type FitLink, type FitRequest, type FitTerm } from './model.js';
 import { FIT_WEIGHTS } from './weights.js';
 
@@ -14,23 +15,20 @@ export function scoreFit(request: FitRequest, links: readonly FitLink[]): FitAns
   const cost = Object.fromEntries(FIT_TERMS.map((t) => [t, 0])) as Record<FitTerm, number>;
   const chain = links.map((link) => blockFor(request, link));
   const turn = cycleLength(cycle);
-  const heard = new Map<number, number>();
   const uses: Use[] = [];
+  const add = (c: FitCost) => {
+    for (const t of FIT_TERMS) cost[t] += c[t] ?? 0;
+  };
   let at = 0;
-  for (const block of chain) {
-    for (const s of block.strokes) {
-      heard.set(at + s.at, s.strength);
-      if (s.strong && accentAt(cycle, at + s.at) === 0) cost.off += weights.off;
-    }
+  chain.forEach((block, i) => {
+    add(blockCost(request, block));
+    add(placeCost(request, block, at));
     for (const u of block.uses) uses.push({ ...u, at: at + u.at });
+    const before = chain.at(i - 1) as Block;
+    // The first one joins the last.
+    add(joinCost(request, before, block, at));
     at += block.length;
-  }
-  const allowed = new Set<number>(request.rules?.silent ?? []);
-  for (const accent of cycle.accents) {
-    const met = heard.get(accent.at);
-    if (met !== undefined) cost.weak += Math.round(weights.weak * accent.weight * (1 - met));
-    else if (!allowed.has(accent.at)) cost.silent += Math.round(weights.silent * accent.weight);
-  }
+  });
   for (const finger of FINGERS) {
     const own = uses.filter((u) => u.finger === finger);
     own.forEach((use, i) => {
@@ -39,12 +37,6 @@ export function scoreFit(request: FitRequest, links: readonly FitLink[]): FitAns
       cost.late += lateCost(use, next, gap, bpm, profile, weights.late);
     });
   }
-  chain.forEach((block, i) => {
-    const next = chain[(i + 1) % chain.length] as Block;
-    if (block.lastWay === null || block.lastWay !== next.firstWay) return;
-    if (i === chain.length - 1) cost.seam += weights.seam;
-    else cost.joint += weights.joint;
-  });
   cost.variety = weights.variety * (new Set(links.map((l) => l.cell)).size - 1);
   return { steps: links, cost, total: FIT_TERMS.reduce((sum, t) => sum + cost[t], 0) };
 }

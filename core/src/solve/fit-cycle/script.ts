@@ -1,6 +1,21 @@
+import { type Cell, CELLS } from '../../catalogue/index.js';
+import { directionOf } from '../../stroke/index.js';
 import { flatten, parseScript, printScript } from '../../script/index.js';
 import { gcd, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../../time/index.js';
-import type { FitLink, FitRequest } from './model.js';
+import type { FitCell, FitLink, FitRequest } from './model.js';
+
+/**
+ * A cell as something to build from: where it leans, and how long it lasts as it is learned. Strums go at the pace of
+ * the style; a cell with basses and chords has its length in counts.
+ * @example fitCell(CELLS[2]).lean // 'landing'
+ */
+export function fitCell({ script, stepsPerCount, lean }: Pick<Cell, 'script' | 'stepsPerCount' | 'lean'>): FitCell {
+  const { pattern } = parseScript(script, { stepsPerCount });
+  const { events, length } = flatten(pattern);
+  const shipped = lean ?? CELLS.find((c) => c.script === script)?.lean;
+  const strums = events.every((e) => directionOf(e.motion) !== null);
+  return { id: script, script, ...(shipped ? { lean: shipped } : {}), ...(strums ? {} : { natural: length }) };
+}
 
 /**
  * A chain as hand script: each cell in brackets over the steps it lasts, bare where a stroke fills a step,

@@ -6,25 +6,43 @@ export interface FitWeights {
   readonly silent: number;
   /** An accent of weight 1 met by a stroke of no strength; less in proportion to its strength. */
   readonly weak: number;
-  /** A cell's strong stroke between the accents: it claps against the cycle. */
+  /** An accent of weight 1 that no cell leans on by a mark, by its last stroke or by landing there. */
+  readonly lean: number;
+  /** A stroke that is marked, or landed on, between the accents: it claps against the cycle. Others are no fault. */
   readonly off: number;
   /** A finger that has only half the time it needs; in proportion to what is missing. */
   readonly late: number;
-  /** The hand must turn back without a stroke where two cells join. */
+  /** The hand goes the same way twice where two cells join, with half the time to turn back; in proportion to what is missing. */
   readonly joint: number;
   /** Every different cell beyond the first: more to learn, more joints of different kinds. */
   readonly variety: number;
   /** The same turning back where the chain joins its own beginning: heard in every turn. */
   readonly seam: number;
+  /** For each count, and each time that the strokes are twice as many, or half as many, as the style has. */
+  readonly density: number;
+  /** A cell played at half, or twice, its natural length. */
+  readonly natural: number;
+  /** Where two cells join, strokes twice as fast or half as fast. */
+  readonly speed: number;
+  /** The same for the thumb's basses: they are to be steady. */
+  readonly thumb: number;
+  /** A stroke of full strength on a place that is wished silent. */
+  readonly wished: number;
 }
 export const FIT_WEIGHTS: FitWeights = {
   silent: 1000,
   weak: 600,
+  lean: 100,
   off: 90,
   late: 800,
   joint: 120,
   variety: 70,
   seam: 180,
+  density: 40,
+  natural: 60,
+  speed: 30,
+  thumb: 200,
+  wished: 150,
 };
 /** Schools of fitting: what comes first when not all can be had. */
 export const FIT_SCHOOLS: readonly { readonly name: string; readonly note: string; readonly weights: FitWeights }[] = [
@@ -32,12 +50,12 @@ export const FIT_SCHOOLS: readonly { readonly name: string; readonly note: strin
   {
     name: 'Accents first',
     note: 'The strong stroke on every accent, whatever the hand must do.',
-    weights: { ...FIT_WEIGHTS, weak: 1200, off: 160, joint: 40, seam: 60, variety: 20 },
+    weights: { ...FIT_WEIGHTS, weak: 1200, off: 160, joint: 40, seam: 60, variety: 20, natural: 30 },
   },
   {
     name: 'Easy hand',
     note: 'Never turned back, never hurried; accents may be softer.',
-    weights: { ...FIT_WEIGHTS, weak: 300, off: 30, late: 1600, joint: 320, seam: 420 },
+    weights: { ...FIT_WEIGHTS, weak: 300, off: 30, late: 1600, joint: 320, seam: 420, density: 20, speed: 60 },
   },
   { name: 'Few cells', note: 'As little to learn as will do.', weights: { ...FIT_WEIGHTS, variety: 400 } },
 ];

@@ -61,6 +61,7 @@ const HOLD: Sentences<HoldRefusal> = {
 };
 const FIT: Sentences<FitRefusal> = {
   'no cells': () => 'Choose at least one cell.',
+  'cell twice': ([cell]) => `“${cell}” stands twice among the cells; take one away.`,
   'too many cells': ([most]) => `At most ${most} cells at once; choose fewer.`,
   'cell not chosen': ([cell]) => `The rules name a cell “${cell}” that is not among those chosen.`,
   'cell asked and forbidden': ([cell]) => `“${cell}” is asked for and forbidden; loosen one of the two rules.`,

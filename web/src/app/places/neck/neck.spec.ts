@@ -170,7 +170,7 @@ describe('the neck', () => {
     expect(all(f, '.tip.line')).toHaveLength(1);
     expect(all(f, '.away')).toHaveLength(1);
     expect(said(f)).toMatch(/string 2 open, string 1 fret 1 finger 1/);
-    expect(texts(f, '.borrowed')[0]).toMatch(/^Finger 1 leaves string 2.*until it is back, by 1 and\.$/);
+    expect(texts(f, '.borrowed')[0]).toMatch(/^Finger 1 leaves string 2.*until it is back, by 1 &\.$/);
     await hit('Escape');
     expect(texts(f, 'h1')).toEqual(['C']);
   });

@@ -7,6 +7,7 @@ import {
   FIT_SCHOOLS,
   FIT_TERMS,
   type FitAnswer,
+  fitCell,
   type FitRequest,
   type FitResult,
   fitScript,
@@ -80,10 +81,8 @@ export class FitPanel {
   /** Cells of the cycle's family by their script, the player's own after the shipped ones. */
   private readonly offered = computed(() => {
     const own = this.collection.cells().filter((c) => c.family === this.family());
-    return [...new Map(own.map((c) => [printScript(parseScript(c.script, c).pattern), c.name]))].map(([id, name]) => ({
-      id,
-      name,
-    }));
+    const printed = own.map((c) => ({ ...c, script: printScript(parseScript(c.script, c).pattern) }));
+    return [...new Map(printed.map((c) => [c.script, c]))].map(([id, c]) => ({ id, name: c.name, cell: fitCell(c) }));
   });
   protected readonly cells = computed(() =>
     this.offered().map((c, n) => ({ ...c, rule: this.rules()[c.id] ?? (n < FIRST_CELLS ? 'may' : 'off') })),
@@ -105,7 +104,7 @@ export class FitPanel {
   private readonly request = computed((): FitRequest | null => {
     const cycle = this.cycle();
     if (!cycle) return null;
-    const cells = this.chosen().map((c) => ({ id: c.id, script: c.id }));
+    const cells = this.chosen().map((c) => c.cell);
     const fixed = cells.some((c) => c.id === this.fixedCell())
       ? [{ at: ticks(this.fixedAt()), cell: this.fixedCell() }]
       : [];
@@ -148,6 +147,11 @@ export class FitPanel {
     const infeasible = this.result()?.infeasible;
     return infeasible ? sayFacts(infeasible) : null;
   });
+  /** Cells that could not take part, and why. */
+  protected readonly leftOut = computed(() => {
+    const result = this.result();
+    return result && !result.infeasible ? sayFacts(result.leftOut) : [];
+  });
   protected readonly comparison = computed(() => {
     const two = this.compared().flatMap((n) => this.answers()[n] ?? []);
     if (two.length !== 2) return null;
@@ -155,7 +159,12 @@ export class FitPanel {
     return {
       a: a.n + 1,
       b: b.n + 1,
-      terms: FIT_TERMS.map((t) => ({ name: this.words.terms[t], a: a.cost[t], b: b.cost[t] })),
+      // What neither of the two pays says nothing of them.
+      terms: FIT_TERMS.filter((t) => a.cost[t] + b.cost[t] > 0).map((t) => ({
+        name: this.words.terms[t],
+        a: a.cost[t],
+        b: b.cost[t],
+      })),
       total: { a: a.total, b: b.total },
     };
   });

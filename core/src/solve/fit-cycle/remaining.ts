@@ -1,0 +1,109 @@
+import type { Block } from './blocks.js';
+
+/** Points that a chain pays, taken apart by what they depend on. Blocks are known by their numbers. */
+export interface ChainPoints {
+  readonly blocks: readonly Block[];
+  /** Places at which a block can begin or the turn ends, rising. */
+  readonly places: readonly number[];
+  /** A block at a place, by itself; Infinity where it can't stand. */
+  readonly standing: (block: number, at: number) => number;
+  /** A block that begins at a place after one that lands there or does not. */
+  readonly begins: (landed: boolean, block: number, at: number) => number;
+  /** One block after another, wherever. */
+  readonly follows: (before: number, after: number) => number;
+  /** The same at the turn's beginning. */
+  readonly closes: (last: number, first: number) => number;
+}
+
+/**
+ * What is still to pay from a place after a block, to the end of the turn and back into the first block: exactly, but for
+ * lateness between blocks, from the cells in a set alone.
+ */
+export class Remaining {
+  private readonly own: Float64Array;
+  private readonly start: Float64Array;
+  private readonly join: Float64Array;
+  private readonly closing: Float64Array;
+  /** Index of the place that a block from a place leads to; −1 where it leads nowhere. */
+  private readonly onward: Int32Array;
+  private readonly indexOf: ReadonlyMap<number, number>;
+  private readonly tables = new Map<string, Float64Array>();
+
+  constructor(private readonly points: ChainPoints) {
+    const { blocks, places } = points;
+    const n = blocks.length;
+    this.indexOf = new Map(places.map((at, i) => [at, i]));
+    this.own = new Float64Array(n * places.length);
+    this.start = new Float64Array(2 * n * places.length);
+    this.onward = new Int32Array(n * places.length);
+    this.join = new Float64Array(n * n);
+    places.forEach((at, p) => {
+      blocks.forEach((block, b) => {
+        this.own[p * n + b] = points.standing(b, at);
+        this.onward[p * n + b] = this.indexOf.get(at + block.length) ?? -1;
+        for (const landed of [0, 1] as const) this.start[(p * n + b) * 2 + landed] = points.begins(landed === 1, b, at);
+      });
+    });
+    this.closing = new Float64Array(n * n);
+    for (let a = 0; a < n; a++)
+      for (let b = 0; b < n; b++) {
+        this.join[a * n + b] = points.follows(a, b);
+        this.closing[a * n + b] = points.closes(a, b);
+      }
+  }
+
+  /** What a block pays at a place: by itself, and after another one. */
+  step(block: number, at: number, last: number | null): number {
+    const n = this.points.blocks.length;
+    const row = (this.indexOf.get(at) ?? 0) * n + block;
+    const own = this.own[row] ?? Infinity;
+    if (last === null) return own;
+    return (
+      own + (this.start[row * 2 + (this.points.blocks[last]?.lands ? 1 : 0)] ?? 0) + (this.join[last * n + block] ?? 0)
+    );
+  }
+  close(last: number, first: number): number {
+    return this.closing[last * this.points.blocks.length + first] ?? 0;
+  }
+  /**
+   * @param first null: whichever it was
+   * @param cells bits of the cells that may come
+   * @returns Infinity where no chain leads to the end
+   */
+  from(at: number, last: number, first: number | null, cells: number): number {
+    const key = `${first ?? ''} ${cells}`;
+    const table = this.tables.get(key) ?? this.tabled(first, cells);
+    this.tables.set(key, table);
+    return table[(this.indexOf.get(at) ?? 0) * this.points.blocks.length + last] ?? Infinity;
+  }
+
+  private tabled(first: number | null, cells: number): Float64Array {
+    const { blocks, places } = this.points;
+    const n = blocks.length;
+    const table = new Float64Array(n * places.length).fill(Infinity);
+    const members = blocks.flatMap((b, i) => (cells & (1 << b.cellIndex) ? [i] : []));
+    const end = places.length - 1;
+    for (const last of members)
+      table[end * n + last] =
+        first === null ? Math.min(...members.map((f) => this.close(last, f))) : this.close(last, first);
+    for (let p = end - 1; p >= 0; p--) {
+      const row = p * n;
+      for (const last of members) {
+        const landed = blocks[last]?.lands ? 1 : 0;
+        let least = Infinity;
+        for (const b of members) {
+          const to = this.onward[row + b] ?? -1;
+          if (to < 0) continue;
+          const total =
+            (this.own[row + b] ?? Infinity) +
+            (this.start[(row + b) * 2 + landed] ?? 0) +
+            (this.join[last * n + b] ?? 0) +
+            (table[to * n + b] ?? Infinity);
+          if (total < least) least = total;
+        }
+        table[row + last] = least;
+      }
+    }
+    return table;
+  }
+}

@@ -1,0 +1,224 @@
+import { describe, expect, it } from 'vitest';
+import { CELLS, cycleById, CYCLES } from '../../catalogue/index.js';
+import { type CycleSketch, makeCycle } from '../../cycle/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { bpm, millis, ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { densityOf, type FitCell, fitCell, fitCycle, type FitRequest, type FitTerm, scoreFit } from './index.js';
+
+const counts = (n: number) => ticks(n * TICKS_PER_COUNT);
+const cycle = (more: Partial<CycleSketch> = {}) =>
+  makeCycle({
+    id: 'c',
+    name: 'C',
+    family: 'flamenco',
+    counts: 2,
+    accents: [],
+    groups: [2],
+    countNote: 'quarter',
+    tempo: [20, 120, 400],
+    ...more,
+  });
+/** One point a term, so that only what is looked at is paid. */
+const NOTHING = {
+  silent: 0,
+  weak: 0,
+  lean: 0,
+  off: 0,
+  late: 0,
+  joint: 0,
+  variety: 0,
+  seam: 0,
+  density: 0,
+  natural: 0,
+  speed: 0,
+  thumb: 0,
+  wished: 0,
+};
+/** What a chain of [cell, counts] pays of one term that weighs 1 000. */
+const paid = (
+  term: FitTerm,
+  chain: readonly (readonly [string, number])[],
+  more: Partial<FitRequest> & { cells?: readonly FitCell[] } = {},
+): number => {
+  const scripts = [...new Set(chain.map(([script]) => script))];
+  const own = (id: string) => more.cells?.find((c) => c.id === id) ?? { id, script: id };
+  const request: FitRequest = {
+    cycle: cycle(),
+    profile: DEFAULT_PROFILE,
+    bpm: bpm(60),
+    weights: { ...NOTHING, [term]: 1000, ...(term === 'seam' ? { joint: 1000 } : {}) },
+    ...more,
+    lengths: [0.5, 1, 2].map(counts),
+    cells: scripts.map(own),
+  };
+  return scoreFit(
+    request,
+    chain.map(([cell, n]) => ({ cell, length: counts(n) })),
+  ).cost[term];
+};
+const accented = (...accents: (readonly [number, number])[]) => ({ cycle: cycle({ accents }) });
+const leaning = (script: string, lean: 'first' | 'last' | 'landing') => ({ cells: [{ id: script, script, lean }] });
+const twice = (script: string) => [[script, 1] as const, [script, 1] as const];
+
+describe('what a chain pays', () => {
+  it('silent: an accent met by nothing, by its weight; none where it may be silent', () => {
+    expect(paid('silent', twice('id .'), accented([0.5, 0.8]))).toBe(800);
+    expect(paid('silent', twice('id iu'), accented([0.5, 0.8]))).toBe(0);
+    expect(paid('silent', twice('id .'), { ...accented([0.5, 0.8]), rules: { silent: [counts(0.5)] } })).toBe(0);
+  });
+  it('weak: what is missing of the strength; a quarter is given by a lean', () => {
+    // m down has 0.85, a down 0.7.
+    expect(paid('weak', twice('id md'), accented([0.5, 1]))).toBe(150);
+    expect(paid('weak', twice('ad md'), accented([0, 1]))).toBe(50);
+    expect(paid('weak', twice('id ad'), { ...accented([0.5, 1]), ...leaning('id ad', 'last') })).toBe(50);
+    expect(paid('weak', twice('ed id'), { ...accented([1, 1]), ...leaning('ed id', 'landing') })).toBe(250);
+  });
+  it('lean: an accent that is neither marked, nor a last stroke, nor landed on', () => {
+    expect(paid('lean', twice('id iu'), accented([1, 0.5]))).toBe(500);
+    expect(paid('lean', twice('id! iu'), accented([1, 0.5]))).toBe(0);
+    expect(paid('lean', twice('id iu'), { ...accented([0.5, 0.5]), ...leaning('id iu', 'last') })).toBe(0);
+    expect(paid('lean', twice('id iu'), { ...accented([1, 0.5]), ...leaning('id iu', 'landing') })).toBe(0);
+  });
+  it('off: what is marked or landed on between the accents; an unmarked stroke is no fault', () => {
+    expect(paid('off', twice('id iu'), accented([0, 1]))).toBe(0);
+    expect(paid('off', twice('id iu!'), accented([0, 1]))).toBe(2000);
+    expect(paid('off', twice('id iu'), { ...accented([0, 1]), ...leaning('id iu', 'landing') })).toBe(1000);
+  });
+  it('late: a finger that has half the time it needs pays half, round the seam too', () => {
+    const profile = { ...DEFAULT_PROFILE, returnMs: { ...DEFAULT_PROFILE.returnMs, a: millis(2000) } };
+    expect(
+      paid(
+        'late',
+        [
+          ['ad', 1],
+          ['ad', 1],
+        ],
+        { profile },
+      ),
+    ).toBe(2 * 1000);
+    expect(paid('late', [['ad', 2]], { profile })).toBe(0);
+  });
+  it('joint and seam: the hand that goes the same way twice in too little time; flicks unfold', () => {
+    const at = (tempo: number, chain: readonly (readonly [string, number])[], term: FitTerm) =>
+      paid(term, chain, { bpm: bpm(tempo) });
+    // A tenth of a second is needed: there is a quarter of one at 120, half of that at 400 is less.
+    expect(at(120, twice('pd pd'), 'joint')).toBe(0);
+    expect(at(400, twice('pd pd'), 'joint')).toBeGreaterThan(0);
+    expect(at(400, twice('pd pd'), 'seam')).toBe(at(400, twice('pd pd'), 'joint'));
+    expect(at(400, twice('id iu'), 'joint')).toBe(0);
+    expect(at(400, twice('ad md'), 'joint')).toBe(0);
+  });
+  it('variety: every cell beyond the first', () => {
+    expect(paid('variety', twice('id iu'))).toBe(0);
+    expect(
+      paid('variety', [
+        ['id iu', 1],
+        ['ad md', 1],
+      ]),
+    ).toBe(1000);
+  });
+  it('density: a count with half or twice the strokes of the style', () => {
+    expect(paid('density', twice('id iu'), { density: 2 })).toBe(0);
+    expect(paid('density', twice('id iu'), { density: 4 })).toBe(2000);
+    expect(paid('density', twice('id iu'), { density: 1 })).toBe(2000);
+    expect(paid('density', [['id iu', 2]], { density: 2 })).toBe(2000);
+    // Eight strokes a second in flamenco, four in tango and bossa nova.
+    expect(densityOf({ cycle: cycle(), bpm: bpm(120) })).toBe(4);
+    expect(densityOf({ cycle: cycle({ family: 'tango' }), bpm: bpm(120) })).toBe(2);
+    expect(densityOf({ cycle: cycle(), bpm: bpm(120), density: 3 })).toBe(3);
+  });
+  it('natural: half or twice the length that a cell is learned at', () => {
+    const natural = { cells: [{ id: 'p:b ima:t', script: 'p:b ima:t', natural: counts(1) }] };
+    expect(paid('natural', twice('p:b ima:t'), natural)).toBe(0);
+    expect(paid('natural', [['p:b ima:t', 2]], natural)).toBe(1000);
+    expect(paid('natural', [['p:b ima:t', 2]])).toBe(0);
+  });
+  it('speed: strokes twice as fast after a joint, and back again at the seam', () => {
+    expect(paid('speed', twice('id iu'))).toBe(0);
+    expect(
+      paid('speed', [
+        ['id iu', 1],
+        ['id iu id iu', 1],
+      ]),
+    ).toBe(2000);
+  });
+  it('thumb: basses that double their pace', () => {
+    expect(
+      paid('thumb', [
+        ['p:b ima:t', 1],
+        ['ima:t p:b', 1],
+      ]),
+    ).toBe(0);
+    expect(
+      paid('thumb', [
+        ['p:b ima:t', 1],
+        ['p:b p:b', 1],
+      ]),
+    ).toBe(2000);
+    expect(
+      paid('thumb', [
+        ['p:b ima:t', 1],
+        ['id iu', 1],
+      ]),
+    ).toBe(0);
+  });
+  it('wished: a stroke where the cycle is left open, by its strength', () => {
+    const open = { cycle: cycle({ wishedSilent: [0] }) };
+    expect(paid('wished', twice('id iu'), open)).toBe(1000);
+    expect(paid('wished', twice('ed iu'), open)).toBe(500);
+    expect(paid('wished', twice('. iu'), open)).toBe(0);
+  });
+});
+
+const best = (id: string, more: Partial<FitRequest> = {}) => {
+  const own = cycleById(id)!;
+  const cells = CELLS.filter((c) => c.family === own.family).map(fitCell);
+  const found = fitCycle({ cycle: own, cells, profile: DEFAULT_PROFILE, bpm: bpm(own.tempo.usual), k: 1, ...more });
+  if (found.infeasible) throw new Error(JSON.stringify(found.infeasible));
+  return found.answers[0]!;
+};
+
+describe('the shipped cells on the shipped cycles', () => {
+  it.each(CYCLES.filter((c) => c.family === 'flamenco' && c.groups.length > 1).map((c) => c.id))(
+    '%s: rolls land on its accents, and no accent is silent',
+    (id) => {
+      const { steps, cost } = best(id);
+      expect(cost.silent).toBe(0);
+      const rolls = steps.filter((s) => CELLS.find((c) => c.script === s.cell)?.lean === 'landing');
+      expect(rolls.length).toBeGreaterThanOrEqual(cycleById(id)!.accents.length - 1);
+      expect(cost.off).toBe(0);
+      expect(new Set(steps.map((s) => s.cell)).size).toBeGreaterThan(1);
+    },
+  );
+  it('a cell of a whole bar is used whole: three, three, two on 3-3-2', () => {
+    expect(best('three-three-two').steps).toEqual([{ cell: 'p:b! i m p:b! i m p:b! ima', length: counts(4) }]);
+    expect(best('three-three-two').cost).toMatchObject({ weak: 0, lean: 0, off: 0, natural: 0 });
+  });
+  it.each(['bossa-three-two', 'bossa-two-three', 'bossa-even-close'])('%s keeps one pace of the thumb', (id) =>
+    expect(best(id).cost).toMatchObject({ thumb: 0, speed: 0 }),
+  );
+  it('denser when slow: a soleá has more strokes to a count than a bulería', () => {
+    const perCount = (id: string) => {
+      const { steps } = best(id);
+      const strokes = steps.reduce((n, s) => n + s.cell.split(' ').length, 0);
+      return strokes / cycleById(id)!.counts;
+    };
+    expect(perCount('solea')).toBeGreaterThan(2 * perCount('buleria'));
+  });
+  it('a cell too fine for every length stays out, and is told; one that is asked for refuses', () => {
+    const own = cycleById('buleria')!;
+    const fine = { id: 'eleven', script: Array.from({ length: 11 }, () => 'id').join(' ') };
+    const cells = [fitCell(CELLS[0]!), fine];
+    const ask = { cycle: own, cells, profile: DEFAULT_PROFILE, bpm: bpm(200) };
+    const found = fitCycle(ask);
+    expect(found.infeasible ? [] : found.leftOut).toEqual([{ code: 'cell can’t be spread', about: ['eleven'] }]);
+    expect(fitCycle({ ...ask, rules: { must: ['eleven'] } }).infeasible?.[0]?.code).toBe('cell can’t be spread');
+    expect(fitCycle({ ...ask, cells: [fine] }).infeasible?.[0]?.code).toBe('cell can’t be spread');
+  });
+  it('two cells of one name are refused', () => {
+    const cell = fitCell(CELLS[0]!);
+    const own = cycleById('buleria')!;
+    const found = fitCycle({ cycle: own, cells: [cell, cell], profile: DEFAULT_PROFILE, bpm: bpm(200) });
+    expect(found.infeasible).toEqual([{ code: 'cell twice', about: ['id iu'] }]);
+  });
+});
