@@ -83,6 +83,22 @@ describe('both hands', () => {
       for (const e of read.events) for (const note of e.notes) expect(heard).toContainEqual([e.at, note.midi]);
     }
   });
+  it('all on 6 to 4 under a melody is the thumb’s, closing basses too; a run without basses is the fingers’', () => {
+    const right = (text: string) => {
+      const result = bothHands(readNotes(text, 4), base);
+      const a = result.infeasible ? null : result.answers[0];
+      return (a?.right?.steps ?? []).map((f, i) => [a!.left.steps[i]![0]!.string, f[0]] as const);
+    };
+    // The last bass is not marked to ring.
+    const under = right('a2~ e4 c4 e4 d3 f4 a4 a2');
+    for (const [string, finger] of under) expect(finger === 'p').toBe(string >= 4);
+    expect(under.at(-1)![1]).toBe('p');
+    const run = right('e4 d4 c4 b3 a3 g3 f3 e3 d3 c3');
+    expect(run.some(([string]) => string >= 4)).toBe(true);
+    expect(run.every(([, finger]) => finger !== 'p')).toBe(true);
+    // A treble note that rings on is no bass.
+    expect(right('e4~ d4 c4 d4').every(([, finger]) => finger !== 'p')).toBe(true);
+  });
   it('says when the left hand can’t hold it', () => {
     const result = bothHands(readNotes('[f2~ c6]', 4), base);
     expect(sayFacts(result.infeasible ?? [])[0]).toMatch(/^Event 1: /);

@@ -1,13 +1,22 @@
 import { latePoints, returnTime } from '../../player/index.js';
-import { type Finger, FINGERS, HOME_STRING } from '../../stroke/index.js';
+import { type Finger, FINGERS } from '../../stroke/index.js';
+import { fromHome } from './homes.js';
 import { type StringNumber, millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
 
 export type LineCost = Partial<Record<LineTerm, number>>;
 /** Of a finger's weight on an accent, the part that is missing. */
 const WEAKNESS: Record<Finger, number> = { p: 0, i: 0.2, m: 0.1, a: 0.5, e: 0.7 };
+/** What the weak fingers cost wherever they play, of the weight of an accent. */
+const ALWAYS: Record<Finger, number> = { p: 0, i: 0, m: 0, a: 0.1, e: 0.3 };
+/** The same of middle and ring one after the other, slowly and in a fast run. */
+const M_A = 0.05;
+const M_A_FAST = 0.3;
 /** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
 const FAST_MS = 125;
+
+/** From this string on the thumb is at home. */
+const BASS_STRINGS = 4;
 
 const rank = (f: Finger) => FINGERS.indexOf(f);
 export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
@@ -30,19 +39,23 @@ export function noteCost(
   index: number,
   fingers: readonly Finger[],
   ringing: ReadonlySet<number>,
+  deeper: number,
 ): LineCost {
   const { weights } = request.school;
   const note = request.notes[index] as LineNote;
-  const before = request.notes[index - 1];
+  const [before, next] = [request.notes[index - 1], request.notes[index + 1]];
   const strings = fromThickest(note);
   let home = 0;
   let weak = 0;
   let rest = 0;
-  const fast = before !== undefined && millisBetween(before, note, request) < FAST_MS;
+  // The first note of a run belongs to the run.
+  const near = (a: LineNote | undefined, b: LineNote | undefined) =>
+    a !== undefined && b !== undefined && millisBetween(a, b, request) < FAST_MS;
+  const fast = near(before, note) || near(note, next);
   fingers.forEach((f, i) => {
     const string = strings[i] ?? 1;
-    home += f === 'p' ? Math.max(0, 4 - string) : Math.abs(string - HOME_STRING[f]);
-    weak += WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
+    home += fromHome(f, string, deeper);
+    weak += ALWAYS[f] + WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
     // A finger's rest stroke lands on the next thicker string, the thumb's on the next thinner.
     const landing = f === 'p' ? string - 1 : string + 1;
     if (request.stroke === 'rest' && ringing.has(landing)) rest++;
@@ -62,18 +75,34 @@ export function pairCost(
   const { weights } = request.school;
   const gap = millisBetween(from, to, request, loop);
   let repeat = 0;
-  for (const f of toFingers)
-    if (fromFingers.includes(f)) repeat += gap < request.profile.returnMs[f] ? weights.repeat : weights.repeatSlow;
-  const cost: LineCost = { repeat };
+  const onBasses = [...from.strings, ...to.strings].every((s) => s >= BASS_STRINGS);
+  for (const f of toFingers) {
+    // The thumb walks from bass to bass; only its time counts.
+    if (!fromFingers.includes(f) || (f === 'p' && onBasses && gap >= request.profile.returnMs.p)) continue;
+    repeat += gap < request.profile.returnMs[f] ? weights.repeat : weights.repeatSlow;
+  }
+  const cost: { -readonly [T in LineTerm]?: number } = { repeat };
   const [a, b] = [fromFingers[0], toFingers[0]];
   const [s, t] = [from.strings[0], to.strings[0]];
   if (fromFingers.length !== 1 || toFingers.length !== 1 || !a || !b || !s || !t) return cost;
   const strings = Math.abs(s - t);
+  if (a !== b) {
+    cost.late = latePoints(weights.late, a === 'p' ? request.profile.thumbJointMs : request.profile.jointMs, gap);
+    const middleRing = (a === 'm' && b === 'a') || (a === 'a' && b === 'm');
+    if (middleRing) cost.weak = Math.round(weights.weak * (gap < FAST_MS ? M_A_FAST : M_A));
+  }
   if (crossing(a, s, b, t) < 0) cost.crossing = weights.crossing * strings;
   if (strings > 1 && a !== 'p' && b !== 'p' && Math.abs(rank(a) - rank(b)) < 2)
     cost.skip = weights.skip * (strings - 1);
   if (b === 'p' && a !== 'p' && t < s) cost.order = weights.order;
   return cost;
+}
+
+/** What a line pays for a third finger where it is to keep one pair; chords have the fingers they need. */
+export function pairsCost({ notes, school }: LineRequest, fingers: readonly (readonly Finger[])[]): number {
+  const used = new Set(notes.flatMap((n, i) => (n.strings.length === 1 ? (fingers[i] ?? []) : [])));
+  used.delete('p');
+  return school.weights.pair * Math.max(0, used.size - 2);
 }
 
 /** A finger that played two notes before, and not in between, must be back. */

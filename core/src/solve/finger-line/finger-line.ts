@@ -3,6 +3,7 @@ import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../se
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { cantFinger, choicesFor, lineFaults } from './choices.js';
 import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
+import { setsInForce } from './homes.js';
 import {
   LINE_TERMS,
   type LineAnswer,
@@ -21,8 +22,14 @@ import { scoreLine } from './score.js';
 export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineResult {
   const reasons = lineFaults(request);
   if (reasons.length) return { infeasible: reasons };
-  const { cycle } = request.school;
+  const { cycle, weights } = request.school;
   if (cycle) return inTurn(request, cycle);
+  if (weights.pair > 0) return onePair(request, watch);
+  return freely(request, watch);
+}
+
+/** Any finger of the school for any note. */
+function freely(request: LineRequest, watch: SearchWatch): LineResult {
   const choices = request.notes.map((n) => choicesFor(request, n));
   const stuck = choices.findIndex((c) => c.length === 0);
   if (stuck >= 0) return { infeasible: [cantFinger(request, stuck)] };
@@ -30,20 +37,63 @@ export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineR
   return paths.length ? { answers: paths, looked } : { infeasible: [fact('no way through the pins')] };
 }
 
+const PAIRS: readonly (readonly Finger[])[] = [
+  ['i', 'm'],
+  ['m', 'a'],
+  ['i', 'a'],
+];
+/** The best of every pair that keeps the pinned fingers, and of three fingers where the pins need them. */
+function onePair(request: LineRequest, watch: SearchWatch): LineResult {
+  const { school, notes, k = 5 } = request;
+  const pinned = new Set(notes.flatMap((n) => (n.strings.length === 1 ? (n.pinned ?? []) : [])));
+  const kept = PAIRS.filter((pair) => [...pinned].every((f) => f === 'p' || pair.includes(f)));
+  const asks = kept.length
+    ? kept.map((pair) => ({ ...school, fingers: school.fingers.filter((f) => f === 'p' || pair.includes(f)) }))
+    : [school];
+  const found = new Map<string, LineAnswer>();
+  let looked = 0;
+  let refused: LineResult | null = null;
+  for (const own of asks) {
+    const result = freely({ ...request, school: own }, watch);
+    if (result.infeasible) {
+      refused = result;
+      continue;
+    }
+    looked += result.looked;
+    for (const { steps } of result.answers) found.set(JSON.stringify(steps), scoreLine(request, steps));
+  }
+  if (found.size === 0 && refused) return refused;
+  const answers = [...found.values()].sort((a, b) => a.total - b.total).slice(0, k);
+  return { answers, looked };
+}
+
 /** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
 function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResult {
   const answers: LineAnswer[] = [];
+  const seen = new Set<string>();
   for (let start = 0; start < cycle.length; start++) {
     let n = start;
     const fingers = request.notes.map((note): readonly Finger[] | null => {
       if (note.strings.length > 1) return null;
-      if (note.layer === 'thumb') return ['p'];
+      // A bass that is the thumb's goes beside an order without one.
+      const apart = note.layer === 'thumb' || note.pinned?.[0] === 'p';
+      if (apart && !cycle.includes('p')) return ['p'];
+      // What is for the fingers passes the thumb's place over.
+      if (note.layer === 'fingers') while (cycle[n % cycle.length] === 'p') n++;
       return [cycle[n++ % cycle.length] as Finger];
     });
     if (fingers.some((f) => f === null)) continue;
     const line = fingers as readonly (readonly Finger[])[];
-    const fits = request.notes.every((note, i) => !note.pinned || note.pinned.join() === line[i]?.join());
-    if (fits) answers.push(scoreLine(request, line));
+    const fits = request.notes.every(
+      (note, i) =>
+        (!note.pinned || note.pinned.join() === line[i]?.join()) &&
+        (note.layer !== 'thumb' || line[i]?.[0] === 'p') &&
+        (note.layer !== 'fingers' || line[i]?.[0] !== 'p'),
+    );
+    // A line of the thumb alone is the same from every start.
+    const text = JSON.stringify(line);
+    if (fits && !seen.has(text)) answers.push(scoreLine(request, line));
+    seen.add(text);
   }
   if (answers.length === 0) {
     const chord = request.notes.findIndex((n) => n.strings.length > 1);
@@ -101,6 +151,7 @@ function lineProblem(
   const { notes, loop } = request;
   const N = notes.length;
   const ringing = ringingBefore(notes);
+  const sets = setsInForce(notes);
   const note = (n: number) => notes[n] as LineNote;
   const count = (n: number): number => choices[n]?.length ?? 1;
   const fingersAt = (n: number, choice: number): readonly Finger[] => choices[n]?.[choice] ?? [];
@@ -109,7 +160,8 @@ function lineProblem(
   const gapTo = (n: number, back: number) => note(n).at - note(n - back).at;
   const kind = (n: number) => `${note(n).strings.join('')}${note(n).layer ?? ''}${note(n).pinned?.join('') ?? ''}`;
 
-  const own = (n: number, choice: number) => noteCost(request, n, fingersAt(n, choice), ringing[n] ?? new Set());
+  const own = (n: number, choice: number) =>
+    noteCost(request, n, fingersAt(n, choice), ringing[n] ?? new Set(), sets[n] ?? 0);
   const pair = (n: number, last: number, choice: number) =>
     pairCost(request, note(n - 1), fingersAt(n - 1, last), note(n), fingersAt(n, choice));
   const late = (n: number, before: number, last: number, choice: number): number =>
@@ -121,7 +173,8 @@ function lineProblem(
 
   const ownCosts = remembering(
     (n) => (choices[n] ?? []).map((_, c) => own(n, c)),
-    (n) => `${kind(n)} ${note(n).accent ?? 0} ${n > 0 ? gapTo(n, 1) : -1} ${[...(ringing[n] ?? [])].sort().join('')}`,
+    (n) =>
+      `${kind(n)} ${note(n).accent ?? 0} ${sets[n] ?? 0} ${n > 0 ? gapTo(n, 1) : -1} ${n + 1 < N ? gapTo(n + 1, 1) : -1} ${[...(ringing[n] ?? [])].sort().join('')}`,
   );
   const pairCosts = remembering(
     (n) => (choices[n - 1] ?? []).map((_, l) => (choices[n] ?? []).map((_c, c) => pair(n, l, c))),
@@ -179,13 +232,13 @@ function lineProblem(
     // Written out: spreading is what most of the time of a long line would go to.
     return {
       home: alone?.home ?? 0,
-      weak: alone?.weak ?? 0,
+      weak: (alone?.weak ?? 0) + (joint?.weak ?? 0),
       rest: alone?.rest ?? 0,
       repeat: joint?.repeat ?? 0,
       crossing: joint?.crossing ?? 0,
       skip: joint?.skip ?? 0,
       order: joint?.order ?? 0,
-      late,
+      late: late + (joint?.late ?? 0),
     };
   }
 

@@ -35,7 +35,18 @@ export interface LineRequest {
   /** Answers wanted, best first; default 5. */
   readonly k?: number;
 }
-export const LINE_TERMS = ['repeat', 'late', 'crossing', 'skip', 'home', 'weak', 'order', 'rest', 'seam'] as const;
+export const LINE_TERMS = [
+  'repeat',
+  'late',
+  'crossing',
+  'skip',
+  'home',
+  'weak',
+  'order',
+  'rest',
+  'pair',
+  'seam',
+] as const;
 export type LineTerm = (typeof LINE_TERMS)[number];
 /** One step a note: its fingers from the thickest string on. */
 export type LineAnswer = FoundPath<readonly Finger[], LineTerm>;

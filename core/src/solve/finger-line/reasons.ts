@@ -34,7 +34,7 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
       lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own) > 0
     )
       faults.push('late');
-    if ((noteCost(request, i, own, ringing[i] ?? new Set()).rest ?? 0) > 0) faults.push('touches a ring');
+    if ((noteCost(request, i, own, ringing[i] ?? new Set(), 0).rest ?? 0) > 0) faults.push('touches a ring');
     return {
       fingers: own,
       strings: note.strings,

@@ -14,12 +14,14 @@ export interface LineWeights {
   readonly skip: number;
   /** A finger away from its home string, for each string. */
   readonly home: number;
-  /** A weak finger on an accent, or in a fast run. */
+  /** A weak finger on an accent, or in a fast run; the ring finger and the pair `m a` always a little. */
   readonly weak: number;
   /** The thumb on a thinner string than the finger that has just played. */
   readonly order: number;
   /** A rest stroke that lands on a string that must ring. */
   readonly rest: number;
+  /** A third finger in a line that is to keep one pair. */
+  readonly pair: number;
 }
 export interface LineSchool {
   readonly id: string;
@@ -41,6 +43,7 @@ export const LINE_WEIGHTS: LineWeights = {
   weak: 60,
   order: 200,
   rest: 500,
+  pair: 0,
 };
 
 const strict = (letters: string, note: string): LineSchool => {
@@ -53,13 +56,16 @@ export const LINE_SCHOOLS: readonly LineSchool[] = [
   strict('ma', 'The same on the weaker pair.'),
   strict('ia', 'The same with a finger between left out.'),
   strict('ami', 'Three fingers in turn.'),
-  strict('pami', 'Four fingers in turn, thumb first.'),
+  strict('pima', 'An arpeggio from the thumb outward.'),
+  strict('pimami', 'Up to the ring finger and back.'),
+  strict('pami', 'The tremolo of the classical hand.'),
+  strict('piami', 'The tremolo of the flamenco hand.'),
   {
     id: 'habit',
     name: 'Habit first',
-    note: 'Alternate always; learn the awkward crossings.',
+    note: 'One pair in turn, always; learn the awkward crossings.',
     fingers: ['i', 'm', 'a'],
-    weights: { ...LINE_WEIGHTS, repeat: 2000, repeatSlow: 2000, crossing: 30 },
+    weights: { ...LINE_WEIGHTS, repeat: 2000, repeatSlow: 2000, crossing: 30, pair: 20_000 },
   },
   {
     id: 'fingering',

@@ -1,5 +1,6 @@
 import { type Finger, ringingBefore } from '../../stroke/index.js';
-import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
+import { lateCost, type LineCost, noteCost, pairCost, pairsCost } from './cost.js';
+import { setsInForce } from './homes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './model.js';
 
 /** What a fingering costs, note after note, apart from any search. */
@@ -10,14 +11,16 @@ export function scoreLine(request: LineRequest, fingers: readonly (readonly Fing
   };
   const { notes, loop } = request;
   const ringing = ringingBefore(notes);
+  const sets = setsInForce(notes);
   notes.forEach((note, i) => {
     const own = fingers[i] ?? [];
-    add(noteCost(request, i, own, ringing[i] ?? new Set()));
+    add(noteCost(request, i, own, ringing[i] ?? new Set(), sets[i] ?? 0));
     const before = notes[i - 1];
     if (before) add(pairCost(request, before, fingers[i - 1] ?? [], note, own));
     const twoBefore = notes[i - 2];
     if (twoBefore) cost.late += lateCost(request, twoBefore, fingers[i - 2] ?? [], fingers[i - 1] ?? [], note, own);
   });
+  cost.pair = pairsCost(request, fingers);
   const [first, last] = [notes[0], notes.at(-1)];
   if (loop !== undefined && first && last && notes.length > 1)
     add(pairCost(request, last, fingers.at(-1) ?? [], first, fingers[0] ?? [], loop), 'seam');

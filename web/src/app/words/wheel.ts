@@ -118,6 +118,7 @@ export const wheel = {
     more: 'more; the wheel shows all',
     terms: {
       repeat: 'finger twice',
+      pair: 'third finger',
       late: 'finger late',
       crossing: 'awkward crossing',
       skip: 'string skipped',
