@@ -14,6 +14,7 @@ import {
   stoppedBy,
 } from '../core/dist/index.js';
 import { profiles } from './players.mjs';
+import { sayFact } from '@ruffle-wheel/core';
 
 const shape = (id, name, frets, fingers) => {
   const read = readShape(frets, fingers);
@@ -39,7 +40,7 @@ const line = (bpm, school) => ({
   k: 1,
 });
 const best = (result) => {
-  if (result.infeasible) throw new Error(result.infeasible[0]);
+  if (result.infeasible) throw new Error(sayFact(result.infeasible[0]));
   return result.answers[0];
 };
 /** A melody over basses, fingered for both hands. */

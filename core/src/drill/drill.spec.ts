@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { flatten, parseScript, printScript } from '../script/index.js';
-import { fingersOf } from '../stroke/index.js';
+import { type Finger, fingersOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
 import { coincidences, comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
@@ -26,6 +26,88 @@ describe('drills', () => {
     expect(varied('ed ad md id iu', { kind: 'rotation', start: 3 })).toBe('id iu ed ad md'));
   it('one finger sounds full, the others are held down, not the one pushed up', () =>
     expect(varied('p! i m a', { kind: 'finger accent', finger: 'm' })).toBe('p, i, m a,'));
+  it('of strokes together only the one finger is loud; where its string has no number the stroke is held down', () => {
+    const loud = (text: string, finger: Finger) => varied(text, { kind: 'finger accent', finger });
+    expect(loud('im:32 p:5', 'm')).toBe('im:3,+2 p:5,');
+    expect(loud('im:32! p:5', 'i')).toBe('im:3+2, p:5,');
+    expect(loud('ima:t m:2', 'm')).toBe('ima:t, m:2');
+    const listed = drillsFor(read('p:b ima:t p:b ima:t')).map((d) => d.key);
+    expect(listed).toContain('finger accent p');
+    expect(listed).not.toContain('finger accent m');
+  });
+  it('the accent goes through p i m a m i p as one drill, a pass for each finger', () => {
+    const made = vary(read('p:5 i:3 m:2 a:1'), { kind: 'accent through' });
+    const loud = flatten(made).events.flatMap((e) =>
+      e.motion.kind === 'stroke' && !e.motion.marks.includes(',') ? e.motion.fingers : [],
+    );
+    expect(loud.join('')).toBe('pimamip');
+    expect(drillsFor(read('p:5 i:3 m:2 a:1')).map((d) => d.key)).toContain('accent through');
+    expect(drillsFor(read('p:5 i:3')).map((d) => d.key)).not.toContain('accent through');
+  });
+  it('threes and gallops are written out until they come round: sixteen notes in threes after three passes', () => {
+    const length = (text: string, shape: 'triplets' | 'long-short' | 'short-long') => {
+      const made = flatten(vary(read(text), { kind: 'rhythm', shape }));
+      return made.events.length;
+    };
+    const sixteen = Array.from({ length: 16 }, (_, i) => 'im'[i % 2]).join(' ');
+    expect(length(sixteen, 'triplets')).toBe(48);
+    expect(length('p i m a', 'triplets')).toBe(12);
+    expect(length('p i m', 'triplets')).toBe(3);
+    expect(length('p i m', 'long-short')).toBe(6);
+    expect(length('p i m', 'short-long')).toBe(6);
+    // What would go on for hundreds of notes stays one pass.
+    expect(length(Array.from({ length: 100 }, () => 'i').join(' '), 'triplets')).toBe(100);
+  });
+  it('muted strings are taken up alone, then what is pressed alone', () => {
+    expect(varied('id iux id iux', { kind: 'muted', what: 'all' })).toBe('idx iux idx iux');
+    expect(varied('id! iux id~ iux', { kind: 'muted', what: 'pressed alone' })).toBe('id!^ . id~^ .');
+    const keys = (text: string) => drillsFor(read(text)).map((d) => d.key);
+    expect(keys('id iux')).toEqual(expect.arrayContaining(['muted all', 'muted pressed alone']));
+    expect(keys('idx iux').some((k) => k.startsWith('muted'))).toBe(false);
+    expect(keys('id iu').some((k) => k.startsWith('muted'))).toBe(false);
+  });
+  it('left pairs against right pairs, plucked and with ligados, for a scale', () => {
+    const made = (slurs: boolean) => varied('i:2_ m:2_ i:2_', { kind: 'left pairs', right: 'im', slurs });
+    expect(made(false)).toMatch(/^i:2f5=1 m:2f6=2 i:2f5=1 m:2f6=2 i:2f6=2 m:2f7=3 /);
+    expect(made(true)).toMatch(/^i:2f5=1 L:2f6=2 m:2f5=1 L:2f6=2 /);
+    const listed = drillsFor(read('i:1_ m:1_ i:2_ m:2_')).filter((d) => d.variant.kind === 'left pairs');
+    expect(listed.map((d) => d.key)).toEqual([
+      'left pairs ma false',
+      'left pairs ma true',
+      'left pairs im false',
+      'left pairs im true',
+      'left pairs ia false',
+      'left pairs ia true',
+    ]);
+    expect(drillsFor(read('p:5 i:3 m:2 a:1')).some((d) => d.variant.kind === 'left pairs')).toBe(false);
+  });
+  it('strums go through fewer strings only where there are more', () => {
+    const fewer = (text: string) =>
+      drillsFor(read(text)).flatMap((d) => (d.variant.kind === 'fewer strings' ? [d.variant.strings] : []));
+    expect(fewer('id iu')).toEqual([5, 4, 3]);
+    expect(fewer('id:4321 iu:1234')).toEqual([3]);
+    expect(fewer('id:321 iu:123')).toEqual([]);
+  });
+  it('fingers change places where an order of fingers does the work, never on an arpeggio’s strings', () => {
+    const pairs = (text: string) =>
+      drillsFor(read(text)).some((d) => ['pair', 'start finger'].includes(d.variant.kind));
+    expect(pairs('i:1_ m:1_ i:1_ m:1_')).toBe(true);
+    expect(pairs('ed ad md id')).toBe(true);
+    expect(pairs('p:5 i:3 m:2 a:1')).toBe(false);
+    expect(pairs('p:b ima:t')).toBe(false);
+    expect(pairs('p:6 i:2 p:5 i:2')).toBe(false);
+  });
+  it('drills of a plectrum begin on a down stroke', () => {
+    for (const d of drillsFor(read('Pd:3 Pu:3 Pd:2 Pu:2'))) {
+      const first = flatten(vary(read('Pd:3 Pu:3 Pd:2 Pu:2'), d.variant)).events[0]?.motion;
+      expect(first?.kind === 'stroke' && first.plectrum, d.key).not.toBe('u');
+    }
+  });
+  it('one chunk, two chunks, all of it', () => {
+    const bursts = drillsFor(read('p i m a p i m a')).flatMap((d) => (d.variant.kind === 'burst' ? [d] : []));
+    expect(new Set(bursts.map((d) => d.variant.kind === 'burst' && d.variant.strokes))).toEqual(new Set([2, 4, 8]));
+    expect(sayPatternDrill(bursts.at(-1)!, bursts).name).toBe('All of it, then rest');
+  });
   it('one string sounds full', () =>
     expect(varied('p:5 i:3 m:2', { kind: 'string accent', string: 3 })).toBe('p:5, i:3 m:2,'));
   it('a weak pair does the work', () =>

@@ -16,7 +16,7 @@ const MOST_PASSES = 64;
  */
 export function drilledChart(section: Section, pattern: Pattern, made: Pattern, variant: Variant): string {
   const chart = chartOf(section);
-  if (variant.kind === 'open strings' || chart.length === 0) return '';
+  if (variant.kind === 'open strings' || variant.kind === 'left pairs' || chart.length === 0) return '';
   const [flat, drilled] = [flatten(pattern), flatten(made)];
   if ((keepsPlaces(variant) && flat.length === drilled.length) || flat.length === 0 || drilled.length === 0)
     return section.chart;
@@ -31,7 +31,10 @@ export function drilledChart(section: Section, pattern: Pattern, made: Pattern, 
   const rounds = lcm(drilled.length * Math.min(passes, MOST_PASSES), cycleLength(section.cycle));
   const once = Math.min(passes, MOST_PASSES) * drilled.length;
   const sources = sourceSlots(pattern, variant);
-  const spans = onePass(flat, drilled, sources, Math.min(passes, MOST_PASSES), (at) => nameAt(at + section.start));
+  // A drill that is written out until it comes round has several passes of the pattern in one of its own.
+  const several = variant.kind === 'rhythm' || variant.kind === 'accent through';
+  const own = several ? Math.max(1, Math.ceil((Math.max(0, ...sources) + 1) / flat.slots.length)) : 1;
+  const spans = onePass(flat, drilled, sources, Math.min(passes, MOST_PASSES), (at) => nameAt(at + section.start), own);
   // Where the drill does not begin with the cycle, the chart is turned along.
   const turned = rotate(spans, once, wrap(0 - section.start, once));
   const times = rounds / once > MOST_PASSES ? 1 : rounds / once;
@@ -44,6 +47,8 @@ function onePass(
   sources: readonly number[],
   passes: number,
   nameAt: (at: number) => string,
+  /** Passes of the pattern in one of the drill. */
+  own: number,
 ): Span[] {
   const spans: Span[] = [];
   const n = flat.slots.length;
@@ -52,7 +57,7 @@ function onePass(
       const source = sources[i] ?? i;
       // Beyond the last slot the next pass goes on.
       const from = flat.slots[source % n]?.at ?? 0;
-      const at = (pass + Math.floor(source / n)) * flat.length + from;
+      const at = (pass * own + Math.floor(source / n)) * flat.length + from;
       const name = nameAt(at);
       const last = spans.at(-1);
       if (last?.name === name) spans[spans.length - 1] = { name, ticks: last.ticks + slot.duration };

@@ -1,9 +1,10 @@
 import type { HandProfile } from '../player/index.js';
-import { handLoad, tightestPlace } from '../right-hand/index.js';
+import { handLoad, type Idiom, idiomOf, tightestPlace } from '../right-hand/index.js';
 import { flatten, type Pattern } from '../script/index.js';
-import { type Finger, FINGERS, fingersOf } from '../stroke/index.js';
+import { type Finger, FINGERS, numberedStrings, type Step } from '../stroke/index.js';
 import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { drillOf, type Drill, type Variant } from './model.js';
+import { canStandOut } from './vary.js';
 
 /** The weak pairs, each for the pair it stands in for. */
 const PAIRS: readonly (readonly [Finger, Finger])[] = [
@@ -31,17 +32,23 @@ export function weakestJoint(pattern: Pattern, bpm: Bpm, profile: HandProfile): 
   };
 }
 
+/** Kinds of playing whose order of fingers may begin elsewhere, and whose weak pairs can do the work. */
+const ORDERS: ReadonlySet<Idiom> = new Set(['picado', 'rasgueado', 'swing']);
+/** Passes of longer patterns are not put one after another. */
+const LONGEST_THROUGH = 32;
+const LONGEST_WHOLE = 64;
+
 /** Every drill that changes something in this pattern, in the order in which players take them. */
 export function drillsFor(pattern: Pattern): Drill[] {
   const flat = flatten(pattern);
   if (flat.events.length === 0) return [];
-  const used = FINGERS.filter((f) => flat.events.some((e) => fingersOf(e.motion).includes(f)));
+  const idiom = idiomOf(flat);
+  const strokes = flat.events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
+  const used = FINGERS.filter((f) => strokes.some((s) => s.fingers.includes(f)));
   const strings = ([1, 2, 3, 4, 5, 6] as StringNumber[]).filter((s) =>
-    flat.events.some(
-      (e) => e.motion.kind === 'stroke' && Array.isArray(e.motion.strings) && e.motion.strings.includes(s),
-    ),
+    strokes.some((stroke) => numberedStrings(stroke)?.includes(s)),
   );
-  const strums = flat.events.some((e) => e.motion.kind === 'stroke' && e.motion.dir !== null);
+  const strums = strokes.filter((s) => s.dir !== null);
   const even = flat.slots.every((s) => s.duration === flat.slots[0]?.duration);
   const beat = Math.max(1, Math.round(TICKS_PER_COUNT / (flat.slots[0]?.duration ?? TICKS_PER_COUNT)));
   const drills: Drill[] = [drillOf({ kind: 'open strings' })];
@@ -50,23 +57,45 @@ export function drillsFor(pattern: Pattern): Drill[] {
     add({ kind: 'layer', layer: 'bass' });
     add({ kind: 'layer', layer: 'figure' });
   }
+  if (strums.some((s) => s.marks.includes('x')) && strums.some((s) => !s.marks.includes('x'))) {
+    add({ kind: 'muted', what: 'all' });
+    add({ kind: 'muted', what: 'pressed alone' });
+  }
   if (even && flat.slots.length > 1)
     for (const shape of ['long-short', 'short-long', 'triplets'] as const) add({ kind: 'rhythm', shape });
-  if (used.length > 1) for (const finger of used) add({ kind: 'finger accent', finger });
+  const loud = used.filter((f) => strokes.some((s) => canStandOut(s, f)));
+  if (used.length > 1) for (const finger of loud) add({ kind: 'finger accent', finger });
+  if (loud.length > 2 && loud.length === used.length && flat.slots.length <= LONGEST_THROUGH)
+    add({ kind: 'accent through' });
   if (strings.length > 1) for (const string of strings) add({ kind: 'string accent', string });
-  const alone = flat.events.filter((e) => fingersOf(e.motion).length === 1).length;
-  if (used.length > 1) for (let by = 1; by < Math.min(alone, used.length); by++) add({ kind: 'start finger', by });
+  const alone = strokes.filter((s) => s.fingers.length === 1).length;
+  if (used.length > 1 && ORDERS.has(idiom))
+    for (let by = 1; by < Math.min(alone, used.length); by++) add({ kind: 'start finger', by });
   const starts = Math.min(flat.slots.length, 12);
-  // Nothing begins on what the left hand sounds alone.
-  for (let start = 1; start < starts; start++)
-    if (flat.slots[start]?.step.kind !== 'ligado') add({ kind: 'rotation', start });
-  for (const [from, to] of PAIRS) if (used.includes(from) || used.includes(to)) add({ kind: 'pair', from, to });
-  if (strums) for (const n of [5, 4, 3]) add({ kind: 'fewer strings', strings: n });
+  for (let start = 1; start < starts; start++) if (mayBegin(flat.slots[start]?.step)) add({ kind: 'rotation', start });
+  if (ORDERS.has(idiom))
+    for (const [from, to] of PAIRS) if (used.includes(from) || used.includes(to)) add({ kind: 'pair', from, to });
+  if (idiom === 'picado')
+    for (const [a, b] of [...PAIRS].reverse())
+      for (const slurs of [false, true]) add({ kind: 'left pairs', right: a + b, slurs });
+  // Through as many strings as there are already nothing changes.
+  const through = Math.max(0, ...strums.map((s) => numberedStrings(s)?.length ?? ALL_STRINGS));
+  for (const n of [5, 4, 3]) if (n < through) add({ kind: 'fewer strings', strings: n });
   const last = Math.min(flat.slots.length, 8 * beat);
-  for (let from = 0; from < last; from += beat) add({ kind: 'burst', from, strokes: beat });
-  for (let from = 0; from + beat < last; from += beat) add({ kind: 'burst', from, strokes: 2 * beat });
+  const bursts = Array.from({ length: Math.ceil(last / beat) }, (_, n) => n * beat).filter((from) =>
+    mayBegin(flat.slots[from]?.step, true),
+  );
+  for (const from of bursts) add({ kind: 'burst', from, strokes: beat });
+  for (const from of bursts) if (from + beat < last) add({ kind: 'burst', from, strokes: 2 * beat });
+  const whole = flat.slots.length;
+  if (whole > 2 * beat && whole <= LONGEST_WHOLE && mayBegin(flat.slots[0]?.step, true))
+    add({ kind: 'burst', from: 0, strokes: whole });
   return drills;
 }
+const ALL_STRINGS = 6;
+/** Nothing begins on what the left hand sounds alone, and a plectrum begins on a down stroke. */
+const mayBegin = (step: Step | undefined, leads = false): boolean =>
+  step !== undefined && (leads || step.kind !== 'ligado') && !(step.kind === 'stroke' && step.plectrum === 'u');
 
 /** The drills that begin the pattern on each of its other steps: to be taken one after another. */
 export const startDrills = (drills: readonly Drill[]): readonly Drill[] =>

@@ -19,6 +19,12 @@ export type Variant =
   /** A stretch played through, landing on the stroke after it, then as long a rest. */
   | { readonly kind: 'burst'; readonly from: number; readonly strokes: number }
   | { readonly kind: 'layer'; readonly layer: 'bass' | 'figure' }
+  /** Every finger in turn sounds full, up to the ring finger and back: a pass for each. */
+  | { readonly kind: 'accent through' }
+  /** All strums on muted strings, or the pressed ones alone, each let go at once. */
+  | { readonly kind: 'muted'; readonly what: 'all' | 'pressed alone' }
+  /** Left fingers 1 2, 2 3, 3 4 and back against two right fingers, plucked or with a ligado. */
+  | { readonly kind: 'left pairs'; readonly right: string; readonly slurs: boolean }
   /** The right hand alone: no shape held. */
   | { readonly kind: 'open strings' };
 

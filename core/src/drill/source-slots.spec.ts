@@ -18,7 +18,7 @@ describe('where the strokes of a drill come from', () => {
     expect(from('[p i m]:2 a', { kind: 'rotation', start: 1 })).toEqual([3, 4, 5, 6]));
   it('long and short hold the long one', () => {
     expect(from('p i', { kind: 'rhythm', shape: 'long-short' })).toEqual([0, 0, 0, 1]);
-    expect(from('p i m', { kind: 'rhythm', shape: 'short-long' })).toEqual([0, 1, 1, 1, 2]);
+    expect(from('p i m', { kind: 'rhythm', shape: 'short-long' })).toEqual([0, 1, 1, 1, 2, 3, 3, 3, 4, 5, 5, 5]);
   });
   it('a burst is its stretch, its landing, and a rest as long', () =>
     expect(from(EIGHT, { kind: 'burst', from: 6, strokes: 2 })).toEqual([6, 7, 8, 8]));
@@ -32,6 +32,7 @@ describe('where the strokes of a drill come from', () => {
       { kind: 'rhythm', shape: 'short-long' },
       { kind: 'rhythm', shape: 'triplets' },
       { kind: 'rotation', start: 3 },
+      { kind: 'accent through' },
       { kind: 'burst', from: 2, strokes: 3 },
     ] as const)
       expect(from(EIGHT, variant), variant.kind).toHaveLength(flatten(vary(read(EIGHT), variant)).slots.length);

@@ -17,7 +17,7 @@ import {
 import type { StringNumber } from '../time/index.js';
 import { burstOf, burstSteps } from './burst.js';
 import type { Variant } from './model.js';
-import { sourceSlots } from './source-slots.js';
+import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
 
 const NOWHERE = { from: 0, to: 0 };
 const step = (s: Step): Item => ({ kind: 'step', step: s, range: NOWHERE });
@@ -43,7 +43,13 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
     case 'start finger':
       return startFinger(pattern, variant.by);
     case 'finger accent':
-      return held(pattern, (s) => s.fingers.includes(variant.finger));
+      return mapLeaves(writeOut(pattern), (s) => fingerHeld(s, variant.finger));
+    case 'accent through':
+      return accentThrough(pattern);
+    case 'muted':
+      return mapLeaves(writeOut(pattern), (s) => (variant.what === 'all' ? mutedStep(s) : pressedStep(s)));
+    case 'left pairs':
+      return leftPairs(pattern, variant.right, variant.slurs);
     case 'string accent':
       return held(pattern, (s) => Array.isArray(s.strings) && s.strings.includes(variant.string));
     case 'pair':
@@ -61,7 +67,7 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
 
 /** Whether every stroke stays where it is, so that what the left hand does there still belongs to it. */
 export const keepsPlaces = ({ kind }: Variant): boolean =>
-  kind !== 'rhythm' && kind !== 'rotation' && kind !== 'burst' && kind !== 'open strings';
+  !['rhythm', 'rotation', 'burst', 'open strings', 'accent through', 'left pairs'].includes(kind);
 
 const stepsOf = (pattern: Pattern): Step[] => flatten(pattern).slots.map((s) => s.step);
 /** Only patterns of even steps can be regrouped; others keep their own rhythm. */
@@ -71,10 +77,11 @@ function isEven(pattern: Pattern): boolean {
 }
 
 function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets'): Pattern {
-  const steps = stepsOf(pattern);
   if (!isEven(pattern)) return pattern;
   const items: Item[] = [];
   const size = shape === 'triplets' ? 3 : 2;
+  const once = stepsOf(pattern);
+  const steps = Array.from({ length: passesUntilRound(once.length, size) }, () => once).flat();
   for (let i = 0; i < steps.length; i += size) {
     const part = steps.slice(i, i + size);
     if (part.length < size) items.push(...part.map(step));
@@ -85,7 +92,7 @@ function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets
     }
   }
   const { slots } = flatten(pattern);
-  const levels = sourceSlots(pattern, { kind: 'rhythm', shape }).map((i) => slots[i]?.level ?? 'mf');
+  const levels = sourceSlots(pattern, { kind: 'rhythm', shape }).map((i) => slots[i % slots.length]?.level ?? 'mf');
   return levelled({ ...pattern, items }, levels);
 }
 
@@ -118,13 +125,84 @@ function startFinger(pattern: Pattern, by: number): Pattern {
 
 /** The chosen strokes play normally, the rest softly: held down rather than the one pushed up. */
 function held(pattern: Pattern, isChosen: (s: Stroke) => boolean): Pattern {
-  return mapLeaves(writeOut(pattern), (s) => {
-    if (s.kind !== 'stroke') return s;
-    const plain: readonly Mark[] = s.marks.filter((m) => m !== '!' && m !== ',');
-    const marks = isChosen(s) ? plain : MARKS.filter((m): m is Mark => m === ',' || plain.includes(m));
-    return { ...s, marks };
-  });
+  return mapLeaves(writeOut(pattern), (s) => (s.kind === 'stroke' ? heldStep(s, isChosen(s)) : s));
 }
+function heldStep(s: Stroke, isChosen: boolean): Stroke {
+  const plain: readonly Mark[] = s.marks.filter((m) => m !== '!' && m !== ',');
+  const marks = isChosen ? plain : MARKS.filter((m): m is Mark => m === ',' || plain.includes(m));
+  return { ...s, marks };
+}
+
+/** One finger sounds full, those beside it too are held down; where its string has no number the stroke is held down whole. */
+function fingerHeld(s: Step, finger: Finger): Step {
+  if (s.kind !== 'stroke') return s;
+  const alone = s.fingers.length === 1 && s.fingers[0] === finger;
+  if (!canStandOut(s, finger)) return heldStep(s, false);
+  if (alone) return heldStep(s, true);
+  const place = s.fingers.indexOf(finger);
+  const plain = heldStep(s, true);
+  const own = s.fingers.map((_, i): readonly Mark[] => {
+    const there: readonly Mark[] = (plain.placeMarks?.[i] ?? []).filter((m) => m !== '!' && m !== ',');
+    return i === place ? there : MARKS.filter((m): m is Mark => m === ',' || there.includes(m));
+  });
+  return onStrings(plain, { strings: plain.strings, ...(plain.stops ? { stops: plain.stops } : {}), placeMarks: own });
+}
+/** Whether one finger of a stroke can be louder than those beside it. */
+export const canStandOut = (s: Stroke, finger: Finger): boolean =>
+  s.fingers.includes(finger) && (s.fingers.length === 1 || (s.dir === null && numberedStrings(s) !== null));
+
+/** Fingers up to the last one used and back, each once in its turn: p i m a m i p. */
+function accentThrough(pattern: Pattern): Pattern {
+  const passes = throughOrder(pattern).map((f) => vary(pattern, { kind: 'finger accent', finger: f }));
+  const items = passes.flatMap((p) => p.items.filter((i) => i.kind !== 'bar' && i.kind !== 'level'));
+  const { slots } = flatten(pattern);
+  return levelled(
+    { ...pattern, items },
+    passes.flatMap(() => slots.map((s) => s.level)),
+  );
+}
+
+const LAST_FRET_BELOW = 4;
+const PAIRS_UP = [
+  [1, 2],
+  [2, 3],
+  [3, 4],
+] as const;
+/** Each pair of left fingers twice, up through all of them and back, on the string the pattern begins on, in fifth position. */
+function leftPairs(pattern: Pattern, right: string, slurs: boolean): Pattern {
+  const first = stepsOf(pattern).find((s): s is Stroke => s.kind === 'stroke');
+  const string = (first ? numberedStrings(first)?.[0] : undefined) ?? 3;
+  const [a, b] = [...right] as [Finger, Finger];
+  const pluck = (finger: Finger, left: 1 | 2 | 3 | 4): Step => ({
+    kind: 'stroke',
+    fingers: [finger],
+    dir: null,
+    strings: [string],
+    stops: [{ fret: LAST_FRET_BELOW + left, finger: left }],
+    marks: [],
+  });
+  let n = 0;
+  const steps = [...PAIRS_UP, ...[...PAIRS_UP].reverse()].flatMap(([low, high]) =>
+    [0, 1].flatMap((): Step[] => [
+      pluck(n++ % 2 ? b : a, low),
+      slurs
+        ? { kind: 'ligado', string, stop: { fret: LAST_FRET_BELOW + high, finger: high }, marks: [] }
+        : pluck(n++ % 2 ? b : a, high),
+    ]),
+  );
+  return { stepsPerCount: pattern.stepsPerCount, items: steps.map(step) };
+}
+
+/** A strum on muted strings. */
+const mutedStep = (s: Step): Step =>
+  s.kind === 'stroke' && s.dir !== null
+    ? { ...s, marks: MARKS.filter((m) => m === 'x' || (s.marks.includes(m) && m !== '~' && m !== '%')) }
+    : s;
+/** Only what is pressed, let go as soon as it has sounded. */
+const pressedStep = (s: Step): Step => {
+  if (s.kind !== 'stroke' || s.dir === null) return s;
+  return s.marks.includes('x') ? REST : { ...s, marks: MARKS.filter((m) => m === '^' || s.marks.includes(m)) };
+};
 
 /** No finger can stroke and tap at once. */
 function withFreeTap(s: Stroke): Stroke {

@@ -22,6 +22,8 @@ import { layOnCycle, type Layout, type Rotation, rotations } from '../round/inde
 import {
   type BarreHold,
   barreHolds,
+  type ChordSound,
+  chordSounds,
   type HeldOver,
   heldOver,
   type PlacedChange,
@@ -61,6 +63,8 @@ export interface Reading {
   readonly workedScript: string;
   /** The one timeline: everything that is played, with both hands. */
   readonly score: Score;
+  /** Chords whose strokes or shapes do not bear their names out. */
+  readonly chordSounds: readonly ChordSound[];
   /** Strokes that are held over the change of a chord. */
   readonly heldOver: readonly HeldOver[];
   readonly layout: Layout;
@@ -117,6 +121,7 @@ export function readSection(request: ReadingRequest): Reading {
     workedOut: [...workedOut],
     workedScript: faults.length ? section.script : writeWorkedOut(section.script, written, worked),
     score,
+    chordSounds: chordSounds(score),
     heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
     layout,
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),

@@ -1,5 +1,6 @@
 export * from './barre-holds.js';
 export * from './changes.js';
+export * from './chord-sound.js';
 export * from './early-strokes.js';
 export * from './held-over.js';
 export { LeftHandState, stopFor } from './left-hand.js';

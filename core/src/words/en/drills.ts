@@ -29,6 +29,17 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
         `Only ${v.finger} sounds full`,
         `All others are held down; the ${FINGER_NAME[v.finger]} stays as it is.`,
       );
+    case 'accent through':
+      return said('The accent goes through the fingers', 'A pass for each, up and back; the others are held down.');
+    case 'muted':
+      return v.what === 'all'
+        ? said('All on muted strings', 'The right hand alone takes up the pattern.')
+        : said('Press and let go', 'The left hand’s own rhythm: only what is pressed, let go at once.');
+    case 'left pairs':
+      return said(
+        `Left pairs against ${[...v.right].join(' ')}${v.slurs ? ', with ligados' : ''}`,
+        'Fingers 1 2, 2 3, 3 4 and back, each twice, in fifth position.',
+      );
     case 'string accent':
       return said(`Only string ${v.string} sounds full`, 'All others are held down.');
     case 'start finger':
@@ -40,6 +51,8 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
     case 'fewer strings':
       return said(`Through ${v.strings} strings`, 'The change of direction comes sooner.');
     case 'burst':
+      if (v.strokes > 2 * strokesToABeat)
+        return said('All of it, then rest', 'Every burst joined, landing on the beginning.');
       return v.strokes > strokesToABeat
         ? said(
             `Bursts from step ${v.from + 1} and ${v.from + v.strokes / 2 + 1} joined`,

@@ -23,7 +23,10 @@ export interface Finding {
     | 'span'
     | 'block'
     | 'barre'
-    | 'tie';
+    | 'tie'
+    | 'struck'
+    | 'tones'
+    | 'name';
   readonly tone: Tone;
   readonly title: string;
   readonly lines: readonly string[];

@@ -11,7 +11,13 @@ import { sayFact } from './facts.js';
 import { listed, plural, sayMotion } from './strokes.js';
 
 /** What the left hand's shapes ask: of the right hand, of the barre, of the reach. */
-export const leftHandFindings = (m: FindingMatter): Finding[] => [...block(m), ...ties(m), ...barre(m), ...spans(m)];
+export const leftHandFindings = (m: FindingMatter): Finding[] => [
+  ...block(m),
+  ...sounds(m),
+  ...ties(m),
+  ...barre(m),
+  ...spans(m),
+];
 
 /** Where the right hand goes along with the chord, and where the script makes it stay behind. */
 function block({ changes }: FindingMatter): Finding[] {
@@ -51,6 +57,62 @@ const SHOWN_MOVES = 4;
 /** The title says it already. */
 const MOVES = /^The right hand moves: /;
 const slips = ({ rightHand: r }: PlacedChange) => r.leftOut.length > 0 || r.offBass !== null;
+
+const TONES: Record<string, string> = { 3: 'third', 4: 'fourth', 6: 'sixth', 7: 'seventh' };
+/** Chords that do not sound as they are called. */
+function sounds({ chordSounds, section }: FindingMatter): Finding[] {
+  const { cycle } = section;
+  const strings = (list: readonly number[]) => `string${list.length > 1 ? 's' : ''} ${listed(list.map(String))}`;
+  const told = (
+    id: Finding['id'],
+    title: string,
+    line: (c: FindingMatter['chordSounds'][number]) => string,
+    remedy: string,
+  ): Finding[] => {
+    const lines = chordSounds.map(line).filter((l) => l !== '');
+    const more = lines.length - SHOWN_MOVES;
+    return lines.length === 0
+      ? []
+      : [
+          {
+            id,
+            tone: 'watch',
+            title,
+            lines: [
+              ...lines.slice(0, SHOWN_MOVES),
+              ...(more > 0 ? [`And ${plural(more, 'chord')} more.`] : []),
+              remedy,
+            ],
+          },
+        ];
+  };
+  return [
+    ...told(
+      'struck',
+      'A string is struck that the shape mutes',
+      ({ name, muted }) =>
+        muted.length
+          ? `${name}: ${strings(muted.map((m) => m.string))}, first on ${placeLabel(cycle, muted[0]?.at ?? 0)}.`
+          : '',
+      'Write p:b and ima:t, and the fingers take the strings that sound; or choose a shape that has them.',
+    ),
+    ...told(
+      'tones',
+      'A chord does not show what it is',
+      ({ name, unheard }) =>
+        unheard.length
+          ? `${name}: its ${listed(unheard.map((t) => TONES[t[0] ?? ''] ?? t))} is on no string that is struck.`
+          : '',
+      'Strike one string more, or choose a shape that has it there.',
+    ),
+    ...told(
+      'name',
+      'A name that its notes do not bear out',
+      ({ name, foreign }) => (foreign.length ? `${name}: what is on ${strings(foreign)} is no tone of it.` : ''),
+      'Call it otherwise, or mend the shape.',
+    ),
+  ];
+}
 
 /** Strokes that are held on while the chord changes under them. */
 function ties({ heldOver, score, section }: FindingMatter): Finding[] {

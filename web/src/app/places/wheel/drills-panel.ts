@@ -26,6 +26,9 @@ const KIND: Record<Variant['kind'], Kind> = {
   burst: 'burst',
   layer: 'layers',
   'open strings': 'layers',
+  'accent through': 'accent',
+  muted: 'layers',
+  'left pairs': 'pair',
 };
 
 const kindOf = ({ matter }: SectionDrill): Kind => {

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
+import { readShape, type Shape } from '../left-hand/index.js';
+import { makeSection } from '../piece/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { readAloud } from '../words/en/index.js';
+import { chordSounds, scoreOf } from './index.js';
+
+const shape = (name: string, frets: string): Shape => {
+  const read = readShape(frets, '');
+  return { id: name, name, frets: read.frets, fingers: read.fingers };
+};
+const shapes = [
+  shape('G', '3-2-0-0-0-x'),
+  shape('C', 'x-3-2-0-1-0'),
+  shape('Am7', 'x-0-2-0-1-0'),
+  shape('E7', '0-2-0-1-0-0'),
+  shape('Dm', 'x-x-0-2-3-2'),
+  shape('My chord', 'x-0-2-2-2-2'),
+];
+const section = (script: string, chart: string) => ({
+  ...makeSection('s', 'S', cycleById('tangos')!),
+  script,
+  chart,
+});
+const sounds = (script: string, chart: string) =>
+  chordSounds(scoreOf(section(script, chart), { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes }));
+
+describe('what the strokes make of a chord', () => {
+  it('a beginner’s G with string 1 muted, and a finger that strikes it', () => {
+    expect(sounds('p:6 i:3 m:2 a:1', 'G')).toEqual([
+      { name: 'G', muted: [{ string: 1, at: 3 * 2520 }], unheard: [], foreign: [] },
+    ]);
+    // A set that follows the chord leaves it alone, and so does a stroke that brings its own fret.
+    expect(sounds('p:b ima:t', 'G')).toEqual([]);
+    expect(sounds('p:6 i:3 m:2 a:1f3', 'G')).toEqual([]);
+  });
+  it('a seventh on no string that is struck', () => {
+    expect(sounds('p:5 i:4 m:2', 'Am7')[0]?.unheard).toEqual(['7m']);
+    expect(sounds('p:5 i:3 m:2', 'Am7')).toEqual([]);
+    // Two strings are no chord.
+    expect(sounds('p:5 i:4', 'Am7')).toEqual([]);
+    expect(sounds('p:6 i:4 m:2', 'E7')[0]?.unheard).toEqual(['3M']);
+  });
+  it('a shape whose notes are not those of its name; a name of one’s own promises nothing', () => {
+    expect(sounds('id', 'Dm')).toMatchObject([{ name: 'Dm', foreign: [1] }]);
+    expect(sounds('id', 'My chord')).toEqual([]);
+  });
+  it('each is a finding of its own, with the place and what would work', () => {
+    const say = (script: string, chart: string) =>
+      readAloud({
+        section: section(script, chart),
+        shapes,
+        tuning: STANDARD_TUNING,
+        capo: 0,
+        profile: DEFAULT_PROFILE,
+      }).findings.filter((f) => ['struck', 'tones', 'name'].includes(f.id));
+    expect(say('p:6 i:3 m:2 a:1', 'G')).toMatchObject([
+      {
+        title: 'A string is struck that the shape mutes',
+        lines: ['G: string 1, first on 2 &.', /Write p:b and ima:t/],
+      },
+    ]);
+    expect(say('p:5 i:4 m:2', 'Am7')[0]?.lines[0]).toBe('Am7: its seventh is on no string that is struck.');
+    expect(say('id', 'Dm')[0]?.lines[0]).toBe('Dm: what is on string 1 is no tone of it.');
+    expect(say('p:b ima:t', 'C')).toEqual([]);
+  });
+});
