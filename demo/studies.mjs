@@ -72,14 +72,14 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
   note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
   shapes: [
     shape('fs', 'F♯ open', '2-4-4-3-0-0', '1-3-4-2-0-0'),
-    shape('g', 'G add 9', '3-x-5-4-0-0', '1-x-3-2-0-0'),
-    shape('em', 'Em 9', '0-2-4-0-0-0', '0-1-3-0-0-0'),
+    shape('g', 'G 6', '3-x-5-4-0-0', '1-x-3-2-0-0'),
+    shape('em', 'Em add 9', '0-2-4-0-0-0', '0-1-3-0-0-0'),
     shape('d', 'D 6', 'x-x-0-2-0-2', 'x-x-0-1-0-2'),
   ],
   sections: [
     section('ls-a', 'Rasgueado', 'buleria', {
       script: 'id! iu ad md id iu | id! iu ad md id iu | id! iu id iu | id! iu id iu | id!* iu id iu',
-      chart: '"F♯ open":3 "G add 9":3 "Em 9":2 "G add 9":2 "F♯ open":2',
+      chart: '"F♯ open":3 "G 6":3 "Em add 9":2 "G 6":2 "F♯ open":2',
       bpm: 184,
       ladder: { start: 140, end: 220, step: 8, passes: 4 },
     }),
@@ -99,7 +99,7 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
 const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
   form: '{"Picado run" Alzapúa}x2',
   note: 'Run, then thumb. Thumb rests on 6 while the fingers are on 1 to 3.',
-  shapes: [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭ 6', 'x-1-0-3-3-x', 'x-1-0-3-4-x')],
+  shapes: [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭', 'x-1-0-3-3-x', 'x-1-0-3-4-x')],
   sections: [
     section('sr-a', 'Picado run', 'solea-por-buleria', {
       script: '{i:1_ m:1_ i:1_ m:1_ i:2_ m:2_ i:2_ m:2_ i:3_ m:3_ i:3_ m:3_}x4',
@@ -112,7 +112,7 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
     section('sr-b', 'Alzapúa', 'solea-por-buleria', {
       script: '{pd:54 pu:45 p:3_}x12',
       stepsPerCount: 3,
-      chart: 'Am:3 "B♭ 6":3 Am:2 "B♭ 6":2 Am:2',
+      chart: 'Am:3 "B♭":3 Am:2 "B♭":2 Am:2',
       bpm: 92,
       ladder: { start: 66, end: 126, step: 4, passes: 4 },
     }),
@@ -122,13 +122,13 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
 const slackWater = study('slack-water', 'Slack Water', 'fandango', {
   form: '{"Four to the count" [1 "Four to the count"] [2 "Five to the count"]}x2',
   note: 'Freely at first; from the second time through in measure. Listen for the gap after the thumb.',
-  shapes: [shape('dm', 'Dm 9', 'x-x-0-2-1-0', 'x-x-0-2-1-0'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')],
+  shapes: [shape('dm', 'Dm 7', 'x-x-0-2-1-1', 'x-x-0-2-1-1'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')],
   sections: [
     section('sw-a', 'Four to the count', 'fandango', {
       script: '{p:4 a:1 m:1 i:1 p:3 a:1 m:1 i:1 p:2 a:1 m:1 i:1}x4',
       stopped: tremolo(EVENING, 4),
       stepsPerCount: 4,
-      chart: '"Dm 9" | C',
+      chart: '"Dm 7" | C',
       bpm: 72,
       ladder: { start: 54, end: 96, step: 3, passes: 4 },
     }),
@@ -136,7 +136,7 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
       script: '{p:b i:1 a:1 m:1 i:1}x12',
       stopped: tremolo(EVENING, 5),
       stepsPerCount: 5,
-      chart: '"Dm 9" | C',
+      chart: '"Dm 7" | C',
       bpm: 60,
       ladder: { start: 44, end: 76, step: 3, passes: 4 },
     }),

@@ -46,9 +46,9 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
 
   await test.step('hold another shape', async () => {
     await page.getByRole('tab', { name: 'Shape' }).click();
-    await page.getByLabel('Chart: which chord when').fill('"Em 9"');
-    await expect(page.getByRole('heading', { name: 'Held now: Em 9' })).toBeVisible();
-    await expect(page.getByRole('img', { name: /^Em 9: string 6 open, string 5 fret 2 finger 1/ })).toBeVisible();
+    await page.getByLabel('Chart: which chord when').fill('"Em add 9"');
+    await expect(page.getByRole('heading', { name: 'Held now: Em add 9' })).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Em add 9: string 6 open, string 5 fret 2 finger 1/ })).toBeVisible();
   });
 
   await test.step('run passes up the ladder in stand view, with keys only', async () => {

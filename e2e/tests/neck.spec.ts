@@ -45,8 +45,8 @@ test('the neck follows the music, shapes are walked through by keys, and one is 
   const here = page.locator('.card[aria-current]');
   await expect(here).toContainText('F♯ open');
   await page.keyboard.press('ArrowRight');
-  await expect(here).toContainText('G add 9');
-  const neck = page.getByRole('img', { name: /^G add 9: .*From F♯ open: Finger 1 slides along/ });
+  await expect(here).toContainText('G 6');
+  const neck = page.getByRole('img', { name: /^G 6: .*From F♯ open: Finger 1 slides along/ });
   await expect(neck).toBeVisible();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('3');
@@ -57,7 +57,7 @@ test('the neck follows the music, shapes are walked through by keys, and one is 
   await expect(here).toContainText('3-x-5-4-0-0');
   await page.keyboard.press('c');
   await page.keyboard.press('Space');
-  await expect(here).toContainText('Em 9');
+  await expect(here).toContainText('Em add 9');
   await page.keyboard.press('Space');
 });
 

@@ -45,8 +45,15 @@ export function rightHandMove(from: Shape, to: Shape, motions: readonly Motion[]
     fingers: asksSet && setBefore.join() !== set.join() ? { from: setBefore, to: set } : null,
     strum: asksAll && bassMoves ? { from: bassBefore, to: bass } : null,
     leftOut: STRINGS.filter((s, i) => byNumber.has(s) && to.frets[i] === null),
-    // Where p:b is written the thumb goes along; other strings are its walk.
+    // Where p:b is written, and where it goes from string to string, the thumb does not stay behind.
     offBass:
-      struck !== null && bass !== null && bassMoves && !asksBass && !byThumb.includes(bass) ? { struck, bass } : null,
+      struck !== null &&
+      bass !== null &&
+      bassMoves &&
+      !asksBass &&
+      byThumb.every((s) => s === struck) &&
+      struck !== bass
+        ? { struck, bass }
+        : null,
   };
 }

@@ -17,6 +17,7 @@ const shapes = [
   shape('Am7', 'x-0-2-0-1-0'),
   shape('E7', '0-2-0-1-0-0'),
   shape('Dm', 'x-x-0-2-3-2'),
+  shape('Em9', '0-2-2-0-0-2'),
   shape('My chord', 'x-0-2-2-2-2'),
 ];
 const section = (script: string, chart: string) => ({
@@ -30,7 +31,7 @@ const sounds = (script: string, chart: string) =>
 describe('what the strokes make of a chord', () => {
   it('a beginner’s G with string 1 muted, and a finger that strikes it', () => {
     expect(sounds('p:6 i:3 m:2 a:1', 'G')).toEqual([
-      { name: 'G', muted: [{ string: 1, at: 3 * 2520 }], unheard: [], foreign: [] },
+      { name: 'G', muted: [{ string: 1, at: 3 * 2520 }], unheard: [], lacking: [], foreign: [] },
     ]);
     // A set that follows the chord leaves it alone, and so does a stroke that brings its own fret.
     expect(sounds('p:b ima:t', 'G')).toEqual([]);
@@ -42,6 +43,9 @@ describe('what the strokes make of a chord', () => {
     // Two strings are no chord.
     expect(sounds('p:5 i:4', 'Am7')).toEqual([]);
     expect(sounds('p:6 i:4 m:2', 'E7')[0]?.unheard).toEqual(['3M']);
+  });
+  it('a tone of the name that the shape has nowhere', () => {
+    expect(sounds('id', 'Em9')).toMatchObject([{ name: 'Em9', lacking: ['7m'], unheard: [] }]);
   });
   it('a shape whose notes are not those of its name; a name of one’s own promises nothing', () => {
     expect(sounds('id', 'Dm')).toMatchObject([{ name: 'Dm', foreign: [1] }]);
@@ -63,6 +67,9 @@ describe('what the strokes make of a chord', () => {
       },
     ]);
     expect(say('p:5 i:4 m:2', 'Am7')[0]?.lines[0]).toBe('Am7: its seventh is on no string that is struck.');
+    // A thumb that goes through three strings shows no chord, and need not.
+    expect(say('pd:54 pu:45 p:2_', 'Am7')).toEqual([]);
+    expect(say('id', 'Em9')[0]?.lines[0]).toBe('Em9: its seventh is on none of its strings.');
     expect(say('id', 'Dm')[0]?.lines[0]).toBe('Dm: what is on string 1 is no tone of it.');
     expect(say('p:b ima:t', 'C')).toEqual([]);
   });

@@ -11,6 +11,8 @@ export interface ChordSound {
   readonly muted: readonly { readonly string: StringNumber; readonly at: Ticks }[];
   /** Tones that make the chord what it is, third or seventh, on none of the strings that are struck. */
   readonly unheard: readonly string[];
+  /** Such tones that the shape has on no string at all. */
+  readonly lacking: readonly string[];
   /** Strings whose note in the shape is no tone of the chord. */
   readonly foreign: readonly StringNumber[];
 }
@@ -40,18 +42,23 @@ export function chordSounds({ chords, events, instrument }: Score): ChordSound[]
     const read = readChord(name);
     const shape = chords.find((c) => c.name === name)?.shape;
     const tones = read.ok ? read.chord.tones : [];
-    const foreign = STRINGS.filter((string, i) => {
+    const held = STRINGS.flatMap((string, i) => {
       const fret = shape?.frets[i] ?? null;
-      const pitch = fret === null ? null : (openPitch(instrument.tuning, string, instrument.capo) + fret) % 12;
-      return read.ok && pitch !== null && !tones.some((t) => t.pitchClass === pitch);
-    });
-    // Where the shape is another chord, that is what there is to say.
-    const unheard =
-      struck.size < A_CHORD || foreign.length
+      return fret === null
         ? []
-        : tones.filter((t) => telling(t) && !pitches.has(t.pitchClass)).map((t) => t.interval);
+        : [{ string, pitch: (openPitch(instrument.tuning, string, instrument.capo) + fret) % 12 }];
+    });
+    const foreign = read.ok ? held.flatMap((h) => (tones.some((t) => t.pitchClass === h.pitch) ? [] : [h.string])) : [];
+    // Where the shape is another chord, that is what there is to say.
+    const tell = foreign.length ? [] : tones.filter(telling);
+    const isHeld = (t: (typeof tones)[number]) => held.some((h) => h.pitch === t.pitchClass);
+    const lacking = tell.filter((t) => !isHeld(t)).map((t) => t.interval);
+    const unheard =
+      struck.size < A_CHORD ? [] : tell.filter((t) => isHeld(t) && !pitches.has(t.pitchClass)).map((t) => t.interval);
     const strings = [...muted].map(([string, at]) => ({ string, at }));
-    return strings.length + unheard.length + foreign.length ? [{ name, muted: strings, unheard, foreign }] : [];
+    return strings.length + unheard.length + lacking.length + foreign.length
+      ? [{ name, muted: strings, unheard, lacking, foreign }]
+      : [];
   });
 }
 /** Thirds and sevenths, and what stands in for them: a fourth, a sixth. */

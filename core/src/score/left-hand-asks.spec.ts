@@ -63,7 +63,8 @@ describe('the right hand moves with the chord', () => {
     expect(rightHandMove(C, F, motions('p:5 i:3 p:6 i:3')).offBass).toBeNull();
     // Where p:b is written the thumb goes along, and p:4 is its walk.
     expect(rightHandMove(C, F, motions('p:b i:3 p:4 i:3')).offBass).toBeNull();
-    expect(rightHandMove(C, F, motions('p:5 i:3 p:4 i:3')).offBass).toEqual({ struck: 5, bass: 6 });
+    expect(rightHandMove(C, F, motions('p:5 i:3 p:4 i:3')).offBass).toBeNull();
+    expect(rightHandMove(C, F, motions('p:5 i:3 p:5 i:3')).offBass).toEqual({ struck: 5, bass: 6 });
   });
   it('is said with the change, and among the findings; a slip is to be watched', () => {
     const moving = read(section({}));
