@@ -110,7 +110,7 @@ test('a 32-note picado is typed, fingered under three schools, pinned, heard and
   await keyboard.type('33332222111122223333222211112222');
   await expect(page.getByText('32 notes')).toBeVisible();
   const rows = page.locator('app-line-panel tbody tr');
-  await expect(rows).toHaveCount(12);
+  await expect(rows).toHaveCount(7);
   await expect(rows.nth(1).locator('.other').first()).toBeVisible();
   await expect(rows.last()).toContainText(/Plectrum\s*r\s*u\s*r\s*u/);
 

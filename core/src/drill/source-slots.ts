@@ -16,7 +16,6 @@ const mod = (a: number, n: number): number => ((a % n) + n) % n;
 const MOST_WRITTEN_OUT = 192;
 /**
  * Passes after which groups of a size begin with the pattern again; one where that would be too long.
- * @example passesUntilRound(16, 3) // 3
  */
 export function passesUntilRound(steps: number, size: number): number {
   const whole = steps === 0 ? 0 : lcm(steps, size);

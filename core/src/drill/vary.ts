@@ -61,7 +61,7 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
     case 'layer':
       return mapLeaves(writeOut(pattern), (s) => layer(s, variant.layer));
     case 'open strings':
-      return pattern;
+      return mapLeaves(writeOut(pattern), openStep);
   }
 }
 
@@ -193,6 +193,12 @@ function leftPairs(pattern: Pattern, right: string, slurs: boolean): Pattern {
   return { stepsPerCount: pattern.stepsPerCount, items: steps.map(step) };
 }
 
+/** The right hand alone: nothing is stopped, and what the left hand sounds by itself is waited for. */
+const openStep = (s: Step): Step => {
+  if (s.kind === 'ligado') return HOLD;
+  if (s.kind !== 'stroke' || !s.stops) return s;
+  return onStrings(s, { strings: s.strings, ...(s.placeMarks ? { placeMarks: s.placeMarks } : {}) });
+};
 /** A strum on muted strings. */
 const mutedStep = (s: Step): Step =>
   s.kind === 'stroke' && s.dir !== null

@@ -14,6 +14,14 @@ export interface SchoolLine {
   /** Notes where its fingers differ from the first school's. */
   readonly differs: readonly number[];
 }
+/** The thumb is at home from this string on. */
+const BASS_STRINGS = 4;
+/** Schools that go with a line: those with the thumb only where it has a bass. */
+export function schoolsFor(notes: readonly LineNote[]): LineSchool[] {
+  const basses = notes.some((n) => n.layer === 'thumb' || n.strings.some((s) => s >= BASS_STRINGS));
+  return LINE_SCHOOLS.filter((s) => basses || !s.fingers.includes('p'));
+}
+
 /** The best fingering under each school side by side, with the notes that differ from the first's. */
 export function compareSchools(
   request: Omit<LineRequest, 'school' | 'k'>,

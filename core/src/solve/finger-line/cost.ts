@@ -48,6 +48,7 @@ export function noteCost(
   let home = 0;
   let weak = 0;
   let rest = 0;
+  let order = 0;
   // The first note of a run belongs to the run.
   const near = (a: LineNote | undefined, b: LineNote | undefined) =>
     a !== undefined && b !== undefined && millisBetween(a, b, request) < FAST_MS;
@@ -55,12 +56,14 @@ export function noteCost(
   fingers.forEach((f, i) => {
     const string = strings[i] ?? 1;
     home += fromHome(f, string, deeper);
+    // A scale is not the thumb's.
+    if (f === 'p' && string < BASS_STRINGS) order += Math.round(weights.order / 2);
     weak += ALWAYS[f] + WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
     // A finger's rest stroke lands on the next thicker string, the thumb's on the next thinner.
     const landing = f === 'p' ? string - 1 : string + 1;
     if (request.stroke === 'rest' && ringing.has(landing)) rest++;
   });
-  return { home: home * weights.home, weak: Math.round(weak * weights.weak), rest: rest * weights.rest };
+  return { home: home * weights.home, weak: Math.round(weak * weights.weak), rest: rest * weights.rest, order };
 }
 
 /** What following on from the note before costs. */

@@ -237,7 +237,7 @@ function lineProblem(
       repeat: joint?.repeat ?? 0,
       crossing: joint?.crossing ?? 0,
       skip: joint?.skip ?? 0,
-      order: joint?.order ?? 0,
+      order: (alone?.order ?? 0) + (joint?.order ?? 0),
       late: late + (joint?.late ?? 0),
     };
   }

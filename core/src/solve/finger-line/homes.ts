@@ -8,7 +8,6 @@ const BASS = 5;
 /**
  * For every note how many strings the set of the fingers lies deeper than 3 2 1: one where its figure, from bass to bass,
  * goes down to string 4 and leaves string 1 alone.
- * @example setsInForce([{ at: 0, strings: [4] }, { at: 1, strings: [2] }]) // [1, 1]
  */
 export function setsInForce(notes: readonly LineNote[]): number[] {
   const sets: number[] = [];

@@ -16,7 +16,7 @@ export interface LineWeights {
   readonly home: number;
   /** A weak finger on an accent, or in a fast run; the ring finger and the pair `m a` always a little. */
   readonly weak: number;
-  /** The thumb on a thinner string than the finger that has just played. */
+  /** The thumb on a thinner string than the finger that has just played; half of it on any treble string. */
   readonly order: number;
   /** A rest stroke that lands on a string that must ring. */
   readonly rest: number;

@@ -4,6 +4,8 @@ import type { Finger } from '../../stroke/index.js';
 import { bpm, type StringNumber, ticks } from '../../time/index.js';
 import {
   fingerLine,
+  LINE_SCHOOLS,
+  schoolsFor,
   LINE_WEIGHTS,
   type LineNote,
   type LineRequest,
@@ -96,9 +98,11 @@ describe('what a right-hand line pays', () => {
     expect(paid('weak', notes('11', 120), 'ma')).toBe(350 + 300);
     expect(paid('weak', notes('11', 130), 'am')).toBe(100 + 50);
   });
-  it('order: the thumb on a thinner string than the finger before it', () => {
-    expect(paid('order', notes('32'), 'ip')).toBe(1000);
+  it('order: the thumb on a thinner string than the finger before it, half of it on any treble string', () => {
+    expect(paid('order', notes('32'), 'ip')).toBe(1500);
     expect(paid('order', notes('35'), 'ip')).toBe(0);
+    expect(paid('order', notes('3'), 'p')).toBe(500);
+    expect(paid('order', notes('4'), 'p')).toBe(0);
   });
   it('rest: a rest stroke that lands on a string that must ring', () => {
     const ringing = [{ ...notes('3')[0]!, rings: true }, notes('32')[1]!];
@@ -139,6 +143,11 @@ describe('what the schools propose', () => {
   });
   it('a line of the thumb alone is one answer, whatever the order', () =>
     expect(steps('654', 'ami', [{ layer: 'thumb' }, { layer: 'thumb' }, { layer: 'thumb' }])).toEqual(['ppp']));
+  it('orders with a thumb are for lines with basses; a scale is shown without them', () => {
+    expect(schoolsFor(notes('33222111')).map((s) => s.id)).toEqual(['im', 'ma', 'ia', 'ami', 'habit', 'fingering']);
+    expect(schoolsFor(notes('5321'))).toEqual(LINE_SCHOOLS);
+    expect(schoolsFor(notes('321', 125, { layer: 'thumb' }))).toEqual(LINE_SCHOOLS);
+  });
   it('knows arpeggio orders and both tremolos', () => {
     expect(steps('5321', 'pima')).toContain('pima');
     expect(steps('532123', 'pimami')).toContain('pimami');

@@ -10,8 +10,9 @@ export type FitCost = Partial<Record<FitTerm, number>>;
 
 /** Strokes a second that sound like the style: a rasgueado is dense, comping leaves room. */
 const STYLE_RATE: Readonly<Record<Family, number>> = { flamenco: 8, tango: 4, 'bossa nova': 4 };
-/** What a cell's lean adds to the weight of the stroke it puts on an accent. */
+/** What a cell's lean adds to the weight of the stroke it puts on an accent; landing there adds less, for another cell strikes it. */
 export const LEAN = 0.25;
+export const LANDED = 0.1;
 
 /** Strokes to a count that the style has at a tempo. */
 export const densityOf = ({ cycle, bpm, density }: Pick<FitRequest, 'cycle' | 'bpm' | 'density'>): number =>
@@ -34,7 +35,8 @@ export function blockCost(request: FitRequest, block: Block): FitCost {
 function accentCost(request: FitRequest, at: number, weight: number, met: BlockStroke | undefined, landed: boolean) {
   const weights = request.weights ?? FIT_WEIGHTS;
   if (!met) return request.rules?.silent?.includes(ticks(at)) ? {} : { silent: Math.round(weights.silent * weight) };
-  const carried = Math.min(1, met.strength + (landed || met.leans !== null ? LEAN : 0));
+  const own = met.leans === 'here' ? LEAN : 0;
+  const carried = Math.min(1, met.strength + Math.max(own, landed ? LANDED : 0));
   return {
     weak: Math.round(weights.weak * weight * (1 - carried)),
     lean: landed || met.leans === 'here' ? 0 : Math.round(weights.lean * weight),

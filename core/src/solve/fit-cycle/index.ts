@@ -1,5 +1,5 @@
 export * from './reasons.js';
-export { densityOf, LEAN } from './cost.js';
+export { densityOf, LANDED, LEAN } from './cost.js';
 export * from './fit-cycle.js';
 export * from './model.js';
 export * from './score.js';

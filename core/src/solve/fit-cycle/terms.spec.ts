@@ -66,12 +66,12 @@ describe('what a chain pays', () => {
     expect(paid('silent', twice('id iu'), accented([0.5, 0.8]))).toBe(0);
     expect(paid('silent', twice('id .'), { ...accented([0.5, 0.8]), rules: { silent: [counts(0.5)] } })).toBe(0);
   });
-  it('weak: what is missing of the strength; a quarter is given by a lean', () => {
+  it('weak: what is missing of the strength; a quarter is given by a lean, a tenth by landing', () => {
     // m down has 0.85, a down 0.7.
     expect(paid('weak', twice('id md'), accented([0.5, 1]))).toBe(150);
-    expect(paid('weak', twice('ad md'), accented([0, 1]))).toBe(50);
+    expect(paid('weak', twice('ad md'), accented([0, 1]))).toBe(300);
     expect(paid('weak', twice('id ad'), { ...accented([0.5, 1]), ...leaning('id ad', 'last') })).toBe(50);
-    expect(paid('weak', twice('ed id'), { ...accented([1, 1]), ...leaning('ed id', 'landing') })).toBe(250);
+    expect(paid('weak', twice('ed id'), { ...accented([1, 1]), ...leaning('ed id', 'landing') })).toBe(400);
   });
   it('lean: an accent that is neither marked, nor a last stroke, nor landed on', () => {
     expect(paid('lean', twice('id iu'), accented([1, 0.5]))).toBe(500);

@@ -4,8 +4,8 @@ import {
   easier,
   fingerLine,
   fitCycle,
-  LINE_SCHOOLS,
   rankKeys,
+  schoolsFor,
   shapeRow,
   voicings,
 } from '@ruffle-wheel/core';
@@ -15,9 +15,10 @@ import type { Solver } from './protocol';
 export const solver: Solver = {
   fitCycle: (request, progress) => fitCycle(request, { progress }),
   fingerLine: ({ line, school, k }, progress) => {
-    const own = 1 / (LINE_SCHOOLS.length + 1);
+    const schoolsShown = schoolsFor(line.notes);
+    const own = 1 / (schoolsShown.length + 1);
     const best = fingerLine({ ...line, school, k }, { progress: (share) => progress(share * own) });
-    const schools = compareSchools(line, LINE_SCHOOLS, { progress: (share) => progress(own + share * (1 - own)) });
+    const schools = compareSchools(line, schoolsShown, { progress: (share) => progress(own + share * (1 - own)) });
     return { best, schools };
   },
   voicings: ({ request, hard }, progress) => {

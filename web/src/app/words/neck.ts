@@ -121,7 +121,7 @@ export const neck = {
       bass: 'other bass',
       height: 'up the neck',
       thin: 'few strings',
-      form: 'no taught form',
+      form: 'no whole taught form',
     },
   },
 };

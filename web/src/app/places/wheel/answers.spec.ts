@@ -98,7 +98,7 @@ describe('line panel', () => {
   const panel = async (line: string) => {
     const f = await show(LinePanel);
     await type(f, field(f, 'Line by strings'), line);
-    await vi.waitFor(() => expect(all(f, 'tbody tr').length).toBeGreaterThan(7));
+    await vi.waitFor(() => expect(all(f, 'tbody tr').length).toBeGreaterThan(5));
     await f.whenStable();
     return f;
   };
