@@ -79,7 +79,8 @@ test('rules bind the chain, contradictions come back in words, two chains are co
   await expect(chains.first()).toContainText('pd:54 pu:45 p:3_ G');
   await chains.nth(0).getByRole('button', { name: 'Compare' }).click();
   await chains.nth(1).getByRole('button', { name: 'Compare' }).click();
-  await expect(page.locator('app-fit-panel table tbody tr')).toHaveCount(8);
+  // The sum, and what at least one of the two pays.
+  await expect(page.locator('app-fit-panel table tbody tr').nth(1)).toBeVisible();
   await page.getByText('School and rules').click();
   for (const name of ['half a count', 'a count', 'two counts'])
     await page.getByRole('button', { name, exact: true }).click();
@@ -118,7 +119,7 @@ test('a 32-note picado is typed, fingered under three schools, pinned, heard and
   await keyboard.press('Tab');
   await expect(page.getByRole('button', { name: /^i m/ })).toBeFocused();
   const heading = page.locator('app-line-panel .detail h3');
-  for (const school of ['Habit first', 'Fingering first', 'Home strings']) {
+  for (const school of ['a m i', 'Habit first', 'Fingering first']) {
     while (!(await page.locator(':focus').innerText()).startsWith(school)) await keyboard.press('ArrowDown');
     await keyboard.press('Enter');
     await expect(heading).toHaveText(school);
@@ -131,7 +132,7 @@ test('a 32-note picado is typed, fingered under three schools, pinned, heard and
   await keyboard.press('a');
   await expect(page.getByRole('button', { name: /^Note 2: a on string 3.*pinned/ })).toBeFocused();
   await expect(field).toHaveValue(/^3a3333?/);
-  await tabTo(page, 'Take over: Home strings');
+  await tabTo(page, 'Take over: Fingering first');
   await keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText(/^[pima]:3_ a:3_ /);
   expect(Date.now() - begun).toBeLessThan(120_000);

@@ -108,6 +108,8 @@ describe('drills', () => {
     expect(new Set(bursts.map((d) => d.variant.kind === 'burst' && d.variant.strokes))).toEqual(new Set([2, 4, 8]));
     expect(sayPatternDrill(bursts.at(-1)!, bursts).name).toBe('All of it, then rest');
   });
+  it('on open strings nothing is stopped, and the left hand alone is waited for', () =>
+    expect(varied('p:5f3 im:3f2=1+2 L:2f3 ima:t', { kind: 'open strings' })).toBe('p:5 im:32 - ima:t'));
   it('one string sounds full', () =>
     expect(varied('p:5 i:3 m:2', { kind: 'string accent', string: 3 })).toBe('p:5, i:3 m:2,'));
   it('a weak pair does the work', () =>

@@ -63,7 +63,7 @@ describe('frets in the strokes', () => {
   it('every drill that keeps the music sounds only notes of the passage', () => {
     const { pattern } = read('p:5f0 i:2f1 m:2f3 p:4f2 i:3f2 m:2f1');
     const notes = new Set(heard(pattern).flatMap(([, midi]) => midi as number[]));
-    for (const { variant, key } of drillsFor(pattern))
+    for (const { variant, key } of drillsFor(pattern).filter((d) => d.variant.kind !== 'open strings'))
       for (const [, midi] of heard(vary(pattern, variant)))
         for (const m of midi as number[]) expect(notes.has(m), key).toBe(true);
   });
