@@ -36,6 +36,18 @@ describe('another start', () => {
     ['what begins well already', 'id, ad, md, ed,', 4],
     ['silence', '. .', 2],
   ])('none for %s', (_what, script, steps) => expect(of(script, steps)).toBeNull());
+  it('less than a tenth more is not worth it, over the round or in the first turn', () => {
+    const flat = flatten(parseScript('ed ad md id', { stepsPerCount: 2 }).pattern);
+    const given = (overall: number, firstTurn: number) =>
+      betterStart(flat, cycleById('tangos')!, 0, [
+        { slot: 3, overall, firstTurn },
+        { slot: 0, overall: 0.5, firstTurn: 0.5 },
+      ]);
+    expect(given(0.54, 1)).toBeNull();
+    expect(given(0.56, 1)).toMatchObject({ over: 'round', given: 0.56, written: 0.5 });
+    expect(given(0.5, 0.54)).toBeNull();
+    expect(given(0.5, 0.56)).toMatchObject({ over: 'first turn', given: 0.56 });
+  });
   it('never puts an up stroke on a count where the hand goes down on all of them', () => {
     expect(of('ad, iu! md, iu!', 2)).toBeNull();
     fc.assert(
