@@ -70,8 +70,6 @@ export interface Reading {
   readonly layout: Layout;
   /** The best starts, and the written one. */
   readonly rotations: readonly Rotation[];
-  /** No start is better than another over all turns. */
-  readonly startsEqual: boolean;
   /** A start to be proposed; null where the written one is as good, or belongs to the music. */
   readonly betterStart: BetterStart | null;
   readonly idiom: Idiom;
@@ -125,7 +123,6 @@ export function readSection(request: ReadingRequest): Reading {
     heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
     layout,
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
-    startsEqual: ranked.every((r) => r.overall === ranked[0]?.overall),
     betterStart: betterStart(flat, cycle, start, ranked),
     idiom,
     plants: PLANTED.has(idiom) ? plantPlan(plantEvents(score, flat)) : [],
@@ -171,7 +168,7 @@ function plantEvents(score: Score, flat: FlatPattern): PlantEvent[] {
   }
   return flat.events.map((e) => ({
     at: e.at,
-    touches: (bySlot.get(e.slot)?.notes ?? []).map((n) => ({ finger: n.right, string: n.string, midi: n.midi })),
+    touches: (bySlot.get(e.slot)?.notes ?? []).map((n) => ({ finger: n.right, string: n.string })),
     strum: directionOf(e.motion) !== null || e.motion.kind === 'ligado',
     rings: hasMarkAnywhere(e.motion, '~'),
   }));

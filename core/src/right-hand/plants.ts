@@ -1,11 +1,11 @@
 import { type Finger, ringingBefore } from '../stroke/index.js';
-import type { Midi, StringNumber, Ticks } from '../time/index.js';
+import type { StringNumber, Ticks } from '../time/index.js';
 
 /** A stroke with its strings resolved: what planting is decided from. */
 export interface PlantEvent {
   readonly at: Ticks;
   /** One entry for each finger, in finger order. Empty for taps and ghosts. */
-  readonly touches: readonly { readonly finger: Finger | null; readonly string: StringNumber; readonly midi: Midi }[];
+  readonly touches: readonly { readonly finger: Finger | null; readonly string: StringNumber }[];
   /** A strum or a tap: nothing is planted through it. */
   readonly strum: boolean;
   /** Marked to ring on. */

@@ -2,7 +2,7 @@ import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { changeBetween, type Shape } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { type CostSplit, kBest, type Move, type SearchWatch } from '../../search/index.js';
-import { type FrettedShape, type VoicingRefusal, type VoicingRequest, voicings } from '../voicings/index.js';
+import { type FrettedShape, type VoicingRequest, voicings } from '../voicings/index.js';
 
 export const ROW_TERMS = ['shapes', 'changes'] as const;
 export type RowTerm = (typeof ROW_TERMS)[number];
@@ -22,7 +22,7 @@ export interface RowAnswer {
 }
 export type RowResult =
   | { readonly answers: readonly RowAnswer[]; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly Fact<RowRefusal | VoicingRefusal>[] };
+  | { readonly infeasible: readonly Fact<RowRefusal>[] };
 /** Why a row has no shapes. */
 export type RowRefusal = 'no chords' | 'too many chords' | 'chord without shape';
 /** Shapes weighed for each symbol. */
