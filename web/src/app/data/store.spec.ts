@@ -7,6 +7,7 @@ import { Keeping } from './keeping';
 import type { Operation } from './operations';
 import { DEFAULT_SETTINGS, type StudyRow } from './rows';
 import { Store, type Stored } from './store';
+import { soon } from '../testing/soon';
 
 const entry: LogEntry = {
   id: 'l',
@@ -128,7 +129,7 @@ describe('storage', () => {
     await store.perform({ kind: 'settings', change: { theme: 'stage', seeded: true, studyId: 's' } });
     await other.store.perform({ kind: 'settings', change: { loop: false } });
     expect((await store.readSettings()).settings).toMatchObject({ theme: 'stage', loop: false, seeded: true });
-    await vi.waitFor(() => expect(heard).toEqual([{ places: [], settings: { theme: 'stage', seeded: true } }]));
+    await soon(() => expect(heard).toEqual([{ places: [], settings: { theme: 'stage', seeded: true } }]));
     await store.perform({ kind: 'settings', change: { claps: 'loud' as never } });
     expect((await store.readSettings()).settings).toEqual({ ...DEFAULT_SETTINGS, seeded: true });
   });

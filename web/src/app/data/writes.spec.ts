@@ -6,6 +6,7 @@ import { DATABASE_NAME } from './database-name';
 import { isOperation, type Operation } from './operations';
 import { Store } from './store';
 import { type Done, Writes } from './writes';
+import { soon } from '../testing/soon';
 
 const named = (name: string): Study => makeStudy('s', name);
 let at = 0;
@@ -46,13 +47,13 @@ describe('the one path of writes', () => {
     const storage = refusingStorage();
     writes.put(edit(named('Kept')));
     writes.put({ kind: 'row', table: 'profiles', row: DEFAULT_PROFILE });
-    await vi.waitFor(() => expect(writes.failing()).toBe(true));
+    await soon(() => expect(writes.failing()).toBe(true));
     expect(await stored()).toBeUndefined();
     expect(writes.overlay('studies', [])).toMatchObject([{ id: 's', study: { name: 'Kept' } }]);
     expect(writes.overlay('profiles', [])).toEqual([DEFAULT_PROFILE]);
     writes.put(edit(named('Kept and edited')));
     storage.refuses = false;
-    await vi.waitFor(() => expect(writes.pending()).toEqual([]));
+    await soon(() => expect(writes.pending()).toEqual([]));
     expect(await stored()).toBe('Kept and edited');
     expect(await db.profiles.count()).toBe(1);
     expect(writes.failing()).toBe(false);
@@ -83,7 +84,7 @@ describe('the one path of writes', () => {
       writes.put(edit(named('Left')));
       writes.put({ kind: 'row', table: 'profiles', row: DEFAULT_PROFILE });
       expect(writes.leave()).toBe(true);
-      await vi.waitFor(() => expect(writes.failing()).toBe(true));
+      await soon(() => expect(writes.failing()).toBe(true));
       storage.refuses = false;
       await next();
       expect(await stored()).toBe('Left');
@@ -98,7 +99,7 @@ describe('the one path of writes', () => {
         const own = otherTab();
         vi.spyOn(own.store, 'perform').mockRejectedValue(new Error('gone'));
         own.writes.put(edit(named('First')));
-        await vi.waitFor(() => expect(own.writes.failing()).toBe(true));
+        await soon(() => expect(own.writes.failing()).toBe(true));
         own.writes.put(edit(named('Second')));
         own.writes.leave();
         const first = own.writes.pending()[0] as Extract<Operation, { kind: 'study' }>;
@@ -112,7 +113,7 @@ describe('the one path of writes', () => {
       const storage = refusingStorage();
       writes.put(edit(named('Mine')));
       writes.leave();
-      await vi.waitFor(() => expect(writes.failing()).toBe(true));
+      await soon(() => expect(writes.failing()).toBe(true));
       storage.refuses = false;
       await otherTab().save(named('Theirs'));
       const tab = await next();

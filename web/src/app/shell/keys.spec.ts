@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { Keys } from './keys';
 import { Collection } from '../study';
+import { soon } from '../testing/soon';
 
 const key = (name: string, target?: HTMLElement, more: KeyboardEventInit = {}) => {
   const e = new KeyboardEvent('keydown', { key: name, bubbles: true, ...more });
@@ -42,7 +43,7 @@ describe('keys', () => {
     TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
     expect(seen).toEqual([]);
     arrive(true);
-    await vi.waitFor(() => expect(seen).toEqual(['f']));
+    await soon(() => expect(seen).toEqual(['f']));
     expect(keys.press(key('y'))).toBe(true);
   });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));

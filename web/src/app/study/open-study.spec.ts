@@ -11,6 +11,7 @@ import { Collection } from './collection';
 import { Exports } from './exports';
 import { Leaving } from './leaving';
 import { OpenStudy } from './open-study';
+import { soon } from '../testing/soon';
 
 const quiet = { ask: () => undefined, answered: () => null };
 const deletion: Operation = {
@@ -78,7 +79,7 @@ describe('the open study', () => {
   it('saves by itself what was made, the latest at once', async () => {
     open.apply(setScript('s-a', 'ed ad'));
     expect(open.saved()).toBe('saving');
-    await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+    await soon(() => expect(open.saved()).toBe('saved'));
     expect((await TestBed.inject(Store).readStudy('s'))?.study.sections[0]?.script).toBe('ed ad');
   });
   it('a gesture that the study can’t hold changes nothing and says why', () => {
@@ -95,7 +96,7 @@ describe('the open study', () => {
     open.apply(setScript('s-a', 'ed ad'));
     collection.saveProfile({ ...DEFAULT_PROFILE, name: 'Mine' });
     collection.addStudy(makeStudy('t', 'Made meanwhile'));
-    await vi.waitFor(() => expect(open.saved()).toBe('failed'));
+    await soon(() => expect(open.saved()).toBe('failed'));
     expect(TestBed.inject(Leaving).asks()).toBe(true);
     const text = await exported();
     expect(text).toContain('ed ad');
@@ -107,7 +108,7 @@ describe('the open study', () => {
     storage.refuses = false;
     vi.restoreAllMocks();
     open.apply(setTempo('t-a', 77));
-    await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+    await soon(() => expect(open.saved()).toBe('saved'));
     const { store } = otherTab();
     expect((await store.readStudy('s'))?.study.sections[0]?.script).toBe('ed ad');
     expect((await store.readStudy('t'))?.study.sections[0]).toMatchObject({ script: 'p i', bpm: 77 });
@@ -120,12 +121,12 @@ describe('the open study', () => {
     const inConflict = async () => {
       await theirs('theirs');
       open.apply(setScript('s-a', 'mine'));
-      await vi.waitFor(() => expect(open.saved()).toBe('conflict'));
+      await soon(() => expect(open.saved()).toBe('conflict'));
       return open.conflict()!;
     };
     it('follows what the other has stored, and Ctrl+Z leads back to what was here', async () => {
       await theirs('theirs');
-      await vi.waitFor(() => expect(open.study()?.note).toBe('theirs'));
+      await soon(() => expect(open.study()?.note).toBe('theirs'));
       open.undo();
       expect(open.study()?.note).toBe('');
     });
@@ -134,20 +135,20 @@ describe('the open study', () => {
       expect(TestBed.inject(Leaving).asks()).toBe(true);
       open.keepMine(conflict);
       expect(open.study()).toMatchObject({ name: 'Study 2', sections: [{ script: 'mine' }] });
-      await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+      await soon(() => expect(open.saved()).toBe('saved'));
       expect((await otherTab().store.readStudy('s'))?.study.note).toBe('theirs');
       expect(await otherTab().store.readUnsettled()).toEqual([]);
     });
     it('or theirs is shown and goes on from there; mine is a step of undo away, and in the bin', async () => {
       await open.takeTheirs(await inConflict());
       expect(open.study()?.note).toBe('theirs');
-      await vi.waitFor(() => expect(collection.bin()).toMatchObject([{ what: 'other version', name: 'Study' }]));
+      await soon(() => expect(collection.bin()).toMatchObject([{ what: 'other version', name: 'Study' }]));
       open.undo();
       expect(script()).toBe('mine');
-      await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+      await soon(() => expect(open.saved()).toBe('saved'));
       expect((await otherTab().store.readStudy('s'))?.study.sections[0]?.script).toBe('mine');
       collection.putBack(collection.bin()[0]!.id);
-      await vi.waitFor(() => expect(collection.studies()).toHaveLength(2));
+      await soon(() => expect(collection.studies()).toHaveLength(2));
     });
     it('a choice not yet made waits through other studies and the next start; nothing of mine goes', async () => {
       await inConflict();
@@ -165,17 +166,17 @@ describe('the open study', () => {
     });
     it('a study deleted elsewhere is no longer called saved; it can be kept', async () => {
       await otherTab().store.perform(deletion);
-      await vi.waitFor(() => expect(open.saved()).toBe('gone'));
+      await soon(() => expect(open.saved()).toBe('gone'));
       open.apply(setScript('s-a', 'p'));
       expect(await otherTab().store.readStudy('s')).toBeNull();
       open.restore();
-      await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+      await soon(() => expect(open.saved()).toBe('saved'));
       expect((await otherTab().store.readStudy('s'))?.study.sections[0]?.script).toBe('p');
     });
     it('a study deleted elsewhere while it was edited here waits for a choice; kept, it has its own id', async () => {
       await otherTab().store.perform(deletion);
       collection.saveStudy({ ...open.study()!, note: 'late' }, { revision: 1 });
-      await vi.waitFor(() => expect(collection.conflicts()).toHaveLength(1));
+      await soon(() => expect(collection.conflicts()).toHaveLength(1));
       collection.studies.set([]);
       expect(open.keepMine(collection.conflicts()[0]!).id).toBe('s');
       await open.flush();
@@ -194,7 +195,7 @@ describe('the open study', () => {
         come,
         go: [],
       });
-      await vi.waitFor(() => expect(open.study()?.name).toBe('Imported'));
+      await soon(() => expect(open.study()?.name).toBe('Imported'));
     });
   });
 
@@ -209,7 +210,7 @@ describe('the open study', () => {
     expect((await otherTab().store.readStudy('s'))?.study.name).toBe('Study');
     // Edits go on as if nothing had been.
     open.apply(setScript('s-a', 'after'));
-    await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+    await soon(() => expect(open.saved()).toBe('saved'));
   });
   const exported = async () => {
     const { files } = await TestBed.inject(Exports).everything();
@@ -257,7 +258,7 @@ describe('the open study', () => {
       expect(open.study()?.note).toBe('from the file');
       open.undo();
       expect(script()).toBe('unsaved');
-      await vi.waitFor(() => expect(open.saved()).toBe('saved'));
+      await soon(() => expect(open.saved()).toBe('saved'));
     });
   });
   it('a refused file changes nothing, and a huge one is not even read', async () => {

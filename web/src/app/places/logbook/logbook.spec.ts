@@ -5,6 +5,7 @@ import { Subject } from 'rxjs';
 import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
 import { LogbookPlace } from './logbook-place';
 import { TempoChart } from './tempo-chart';
+import { soon } from '../../testing/soon';
 
 const entry = (id: string, study: string, day: string, bpm: number, clean = true): LogEntry => ({
   id,
@@ -42,7 +43,7 @@ describe('logbook', () => {
     const many = Array.from({ length: 5_000 }, (_, n) => entry(`n${n}`, 'stairs', '2026-02-01', 90));
     world.collection.log.set(many);
     const f = await show(LogbookPlace);
-    await vi.waitFor(() => expect(all(f, 'cdk-virtual-scroll-viewport .line').length).toBeGreaterThan(10));
+    await soon(() => expect(all(f, 'cdk-virtual-scroll-viewport .line').length).toBeGreaterThan(10));
     expect(all(f, 'cdk-virtual-scroll-viewport .line').length).toBeLessThan(60);
     expect(element(f).textContent).toMatch(/5000 sessions · 37500 minutes/);
   });
@@ -63,9 +64,9 @@ describe('logbook', () => {
   it('deletes a line with undo', async () => {
     const f = await show(LogbookPlace);
     await press(f, 'Delete line: ROPE');
-    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(2));
+    await soon(() => expect(world.collection.log()).toHaveLength(2));
     undo.next();
-    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(3));
+    await soon(() => expect(world.collection.log()).toHaveLength(3));
   });
   it('the chart says each line’s first and last tempo; sessions without a clean pass are no point', async () => {
     const f = await show(LogbookPlace);

@@ -11,6 +11,7 @@ import { FindPanel } from './find-panel';
 import { MelodyPanel } from './melody-panel';
 import { NeckPlace } from './neck-place';
 import { RowPanel } from './row-panel';
+import { soon } from '../../testing/soon';
 
 let world: World;
 beforeEach(async () => {
@@ -202,7 +203,7 @@ describe('finding a shape', () => {
   };
   it('lists shapes with span and reasons; one is added to the row or put in the present one’s place', async () => {
     const f = await panel('Am');
-    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
+    await soon(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
     await f.whenStable();
     expect(texts(f, '.shape .soft')[0]).toMatch(/^x-0-2-3-1-0 · span \d+ mm · /);
     await press(f, 'Add: Am x-0-2-2-1-0');
@@ -215,7 +216,7 @@ describe('finding a shape', () => {
   });
   it('is heard under the written pattern without being kept', async () => {
     const f = await panel('Am');
-    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
+    await soon(() => expect(texts(f, 'code')[0]).toBe('x-0-2-2-1-0'));
     await f.whenStable();
     await press(f, 'Hear: Am x-0-2-2-1-0');
     expect(chart()).toBe('Am');
@@ -228,13 +229,13 @@ describe('finding a shape', () => {
     const f = await panel('Bm');
     await press(f, 'Barres');
     for (const string of ['6', '5', '4']) await press(f, string);
-    await vi.waitFor(() => expect(texts(f, 'code').every((c) => c.startsWith('x-x-x-'))).toBe(true));
+    await soon(() => expect(texts(f, 'code').every((c) => c.startsWith('x-x-x-'))).toBe(true));
     await type(f, field(f, 'Chord symbol'), 'H7');
-    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/Near it: B7/));
+    await soon(() => expect(texts(f, '[role=alert]')[0]).toMatch(/Near it: B7/));
   });
   it('takes notes by name too: shapes that sound these and no other', async () => {
     const f = await panel('e2 g#3 d4');
-    await vi.waitFor(() => expect(texts(f, 'code').length).toBeGreaterThan(0));
+    await soon(() => expect(texts(f, 'code').length).toBeGreaterThan(0));
     await f.whenStable();
     expect(texts(f, '.shape b')[0]).toBe('e2 g#3 d4');
     for (const frets of texts(f, 'code')) {
@@ -244,11 +245,11 @@ describe('finding a shape', () => {
   });
   it('one name alone is a chord, though G7 could be a note', async () => {
     const f = await panel('G7');
-    await vi.waitFor(() => expect(texts(f, 'code')[0]).toBe('3-2-0-0-0-1'), 10_000);
+    await soon(() => expect(texts(f, 'code')[0]).toBe('3-2-0-0-0-1'));
   });
   it('offers easier ones and says what is lost', async () => {
     const f = await panel('E7b9');
-    await vi.waitFor(() => expect(texts(f, 'h3')).toContain('Easier, and what is lost'));
+    await soon(() => expect(texts(f, 'h3')).toContain('Easier, and what is lost'));
     expect(texts(f, '.shape .soft').join()).toMatch(/without the flat ninth/);
   });
 });
@@ -257,7 +258,7 @@ describe('a row from symbols', () => {
   it('becomes shapes with least work; taken over it is one step of undo', async () => {
     const f = await show(RowPanel);
     await type(f, field(f, 'Chords in order'), 'Am7 D7 Gmaj7');
-    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    await soon(() => expect(all(f, 'section')).toHaveLength(3));
     await press(f, 'a chord each group');
     await press(f, 'Take over: 1');
     expect(chart()).toBe('Am7:3 D7:3 Gmaj7:2 Am7:2 D7:2');
@@ -269,7 +270,7 @@ describe('a row from symbols', () => {
   it('names each chord that is not known, by its place', async () => {
     const f = await show(RowPanel);
     await type(f, field(f, 'Chords in order'), 'Am7 zz D7');
-    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Chord 2, zz: /));
+    await soon(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Chord 2, zz: /));
   });
 });
 
@@ -277,7 +278,7 @@ describe('a melody for both hands', () => {
   it('gets strings, frets and both hands’ fingers; taken over it sounds as written', async () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), '[a2~ e4] d4 c4 b3');
-    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    await soon(() => expect(all(f, 'section')).toHaveLength(3));
     expect(texts(f, 'section:first-of-type th')).toEqual(['String', 'Fret', 'Left', 'Right']);
     expect(texts(f, 'section:first-of-type tr:last-child td')[0]).toMatch(/^p [ima]$/);
     await press(f, 'Take over: 1');
@@ -291,10 +292,10 @@ describe('a melody for both hands', () => {
   it('ranks keys and capo places when asked, and is written in another one', async () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), 'eb4 db4');
-    await vi.waitFor(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
+    await soon(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
     expect(all(f, '.shape')).toHaveLength(0);
     unfold(all(f, 'app-key-ranking details')[0]);
-    await vi.waitFor(() => expect(all(f, '.shape').length).toBeGreaterThan(7));
+    await soon(() => expect(all(f, '.shape').length).toBeGreaterThan(7));
     await f.whenStable();
     expect(texts(f, '.shape b').map(Number)).toEqual([...texts(f, '.shape b').map(Number)].sort((a, b) => a - b));
     const some = all(f, '.shape').length;
@@ -314,27 +315,27 @@ describe('a melody for both hands', () => {
   it('says why every note stands where it does, once it is asked', async () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), '[a2 e4] d4 (Am7) b3');
-    await vi.waitFor(() => expect(all(f, 'section')).toHaveLength(3));
+    await soon(() => expect(all(f, 'section')).toHaveLength(3));
     await f.whenStable();
     expect(all(f, '.reasons')).toHaveLength(0);
     unfold(all(f, 'section details')[0]);
-    await vi.waitFor(() => expect(texts(f, '.reasons li')).toHaveLength(4));
+    await soon(() => expect(texts(f, '.reasons li')).toHaveLength(4));
     expect(texts(f, '.reasons li')[0]).toMatch(/^Note 1: string 5 open with /);
     expect(texts(f, '.reasons li')[2]).toMatch(/^Note 3: Am7/);
   });
   it('another key is heard with its capo before it is taken, and left again', async () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), 'eb4 db4');
-    await vi.waitFor(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
+    await soon(() => expect(all(f, 'app-key-ranking details')).toHaveLength(1));
     unfold(all(f, 'app-key-ranking details')[0]);
-    await vi.waitFor(() => expect(texts(f, '.shape span:first-child').some((t) => /capo [1-7]/.test(t))).toBe(true));
+    await soon(() => expect(texts(f, '.shape span:first-child').some((t) => /capo [1-7]/.test(t))).toBe(true));
     await f.whenStable();
     const said = texts(f, '.shape span:first-child')
       .find((t) => /capo [1-7]/.test(t))!
       .replace(/^\S+ /, '');
     const capo = Number(/capo (\d)/.exec(said)![1]);
     await press(f, `Hear: ${said}`);
-    await vi.waitFor(() => expect(world.open.capo()).toBe(capo));
+    await soon(() => expect(world.open.capo()).toBe(capo));
     await f.whenStable();
     expect(world.open.study()?.instrument.capo).toBe(0);
     const by = Number(/(\d+) semitone/.exec(said)?.[1] ?? 0) * (/down/.test(said) ? -1 : 1);
@@ -349,6 +350,6 @@ describe('a melody for both hands', () => {
     await type(f, field(f, 'Melody by note names'), 'e4 x');
     expect(texts(f, '[role=alert]')[0]).toMatch(/“x” is no note/);
     await type(f, field(f, 'Melody by note names'), '[f2~ c6]');
-    await vi.waitFor(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Event 1: /));
+    await soon(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Event 1: /));
   });
 });

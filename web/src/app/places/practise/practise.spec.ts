@@ -4,6 +4,7 @@ import { Keys } from '../../shell/keys';
 import { all, aWorld, button, element, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { PractisePlace } from './practise-place';
 import { PracticeSession } from './session';
+import { soon } from '../../testing/soon';
 
 let world: World;
 beforeEach(async () => {
@@ -123,7 +124,7 @@ describe('practise', () => {
     expect(texts(f, '.mark')).toEqual(['✓', '✓', '–']);
     expect(texts(f, '.rung.here')).toEqual(['110']);
     await hit(' ');
-    await vi.waitFor(() => expect(world.collection.log()).toHaveLength(1));
+    await soon(() => expect(world.collection.log()).toHaveLength(1));
     await f.whenStable();
     expect(element(f).textContent).toMatch(/Written to the logbook: .* 3 passes, 100 clean/);
   });

@@ -1,5 +1,6 @@
 import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
 import { Cells } from './cells';
+import { soon } from '../../testing/soon';
 
 let world: World;
 beforeEach(async () => {
@@ -39,13 +40,13 @@ describe('cells', () => {
     await press(f, 'New cell');
     await type(f, field(f, 'Hand script'), 'ii');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() => expect(texts(f, '[role=alert]')).toHaveLength(2));
+    await soon(() => expect(texts(f, '[role=alert]')).toHaveLength(2));
     expect(texts(f, '[role=alert]').join(' ')).toMatch(/has a name.*One finger stands here twice/);
     await type(f, field(f, 'Name'), 'Wave');
     await type(f, field(f, 'Hand script'), 'md id iu');
     await type(f, field(f, 'Steps to a count'), '3');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() => expect(world.collection.ownCells().map((c) => c.name)).toEqual(['Wave', 'Ticket']));
+    await soon(() => expect(world.collection.ownCells().map((c) => c.name)).toEqual(['Wave', 'Ticket']));
     expect(world.collection.ownCells().find((c) => c.name === 'Wave')).toMatchObject({
       stepsPerCount: 3,
       family: 'flamenco',
@@ -57,9 +58,9 @@ describe('cells', () => {
     await press(f, 'Edit Ticket');
     await type(f, field(f, 'Name'), 'Stamp');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() => expect(world.collection.ownCells()[0]?.name).toBe('Stamp'));
+    await soon(() => expect(world.collection.ownCells()[0]?.name).toBe('Stamp'));
     await f.whenStable();
     await press(f, 'Delete Stamp');
-    await vi.waitFor(() => expect(world.collection.ownCells()).toEqual([]));
+    await soon(() => expect(world.collection.ownCells()).toEqual([]));
   });
 });

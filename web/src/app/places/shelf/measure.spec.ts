@@ -2,6 +2,7 @@ import { DEFAULT_PROFILE, leftHandOf, moveConstants, neckOf, reachLadder } from 
 import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
 import { Hands } from './hands';
 import { LANDINGS, Measuring } from './measuring';
+import { soon } from '../../testing/soon';
 
 const ladder = reachLadder('12', neckOf(DEFAULT_PROFILE));
 
@@ -83,7 +84,7 @@ describe('the left hand on the shelf', () => {
     await press(f, 'No');
     expect(all(f, 'tbody tr')).toHaveLength(6);
     await press(f, 'Keep these measures');
-    await vi.waitFor(() => expect(hand().left).toBeDefined());
+    await soon(() => expect(hand().left).toBeDefined());
     expect(hand().left!.reach['14'].limit).toBeGreaterThan(hand().left!.reach['14'].ease);
     expect(hand().span).toBe(hand().left!.reach['14'].ease);
   });
@@ -107,18 +108,18 @@ describe('the left hand on the shelf', () => {
     const f = await show(Hands);
     const cell = (label: string) => all(f, `input[aria-label="${label}"]`)[0] as HTMLInputElement;
     await type(f, cell('easily 1–4, mm'), '140');
-    await vi.waitFor(() => expect(hand().left?.reach['14']).toEqual({ ease: 140, limit: 140 }));
+    await soon(() => expect(hand().left?.reach['14']).toEqual({ ease: 140, limit: 140 }));
     await f.whenStable();
     await type(f, cell('at most 1–4, mm'), '90');
-    await vi.waitFor(() => expect(hand().left?.reach['14']).toEqual({ ease: 90, limit: 90 }));
+    await soon(() => expect(hand().left?.reach['14']).toEqual({ ease: 90, limit: 90 }));
     await f.whenStable();
     await type(f, field(f, 'Barre over six strings'), '4.5');
     await type(f, field(f, 'String 6 to 1 at the nut'), '45');
-    await vi.waitFor(() => expect(hand()).toMatchObject({ nutSpacing: 9, left: { barre: 4500 } }));
+    await soon(() => expect(hand()).toMatchObject({ nutSpacing: 9, left: { barre: 4500 } }));
     await f.whenStable();
     expect(() => field(f, 'Easy span')).toThrow();
     await press(f, 'Forget the measures');
-    await vi.waitFor(() => expect(hand().left).toBeUndefined());
+    await soon(() => expect(hand().left).toBeUndefined());
     await f.whenStable();
     expect(field(f, 'Easy span').value).toBe('90');
     expect(() => button(f, 'Forget')).toThrow();

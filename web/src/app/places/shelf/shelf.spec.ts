@@ -10,6 +10,7 @@ import { Exports } from '../../study';
 import { type Question, Questions } from '../../ui/question';
 import { Hands } from './hands';
 import { ShelfPlace } from './shelf-place';
+import { soon } from '../../testing/soon';
 
 /** Keeps what was said and lets a test press undo. */
 class Bar {
@@ -62,32 +63,32 @@ describe('shelf', () => {
   it('makes a new study and opens it', async () => {
     const f = await show(ShelfPlace);
     await press(f, 'New study');
-    await vi.waitFor(() => expect(world.open.study()?.name).toBe('New study'));
+    await soon(() => expect(world.open.study()?.name).toBe('New study'));
     await press(f, 'New study');
-    await vi.waitFor(() => expect(names()).toEqual(['New study', 'New study 2', 'Study']));
+    await soon(() => expect(names()).toEqual(['New study', 'New study 2', 'Study']));
   });
   it('copies under the next free name', async () => {
     const f = await show(ShelfPlace);
     await press(f, 'Copy Study');
-    await vi.waitFor(() => expect(names()).toEqual(['Study', 'Study 2']));
+    await soon(() => expect(names()).toEqual(['Study', 'Study 2']));
     expect(world.open.study()?.name).toBe('Study 2');
   });
   it('deletes with undo, and opens another when the open one goes', async () => {
     world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
     await press(f, 'Delete Study');
-    await vi.waitFor(() => expect(names()).toEqual(['Other']));
-    await vi.waitFor(() => expect(world.open.study()?.name).toBe('Other'));
+    await soon(() => expect(names()).toEqual(['Other']));
+    await soon(() => expect(world.open.study()?.name).toBe('Other'));
     expect(bar.said).toEqual(['Study deleted. Ctrl+Z takes it back too.']);
     bar.action.next();
-    await vi.waitFor(() => expect(names()).toEqual(['Other', 'Study']));
+    await soon(() => expect(names()).toEqual(['Other', 'Study']));
   });
   it('by keyboard one goes on from the row that has come into the place of a deleted one', async () => {
     world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
     document.body.append(element(f));
     await press(f, 'Delete Other');
-    await vi.waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Delete Study'));
+    await soon(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Delete Study'));
     element(f).remove();
   });
 
@@ -97,7 +98,7 @@ describe('shelf', () => {
     document.body.append(element(f));
     const labels = [...element(f).querySelectorAll('.rows .remove')].map((e) => e.getAttribute('aria-label') ?? '');
     await press(f, labels.at(-1) ?? '');
-    await vi.waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe(labels.at(-2)));
+    await soon(() => expect(document.activeElement?.getAttribute('aria-label')).toBe(labels.at(-2)));
     element(f).remove();
   });
   it('clears everything once it was asked, with undo', async () => {
@@ -106,11 +107,11 @@ describe('shelf', () => {
     await press(f, 'Clear everything');
     expect(names()).toEqual(['Study']);
     await press(f, 'Clear everything');
-    await vi.waitFor(() => expect(world.collection.studies()).toEqual([]));
+    await soon(() => expect(world.collection.studies()).toEqual([]));
     await f.whenStable();
     expect(element(f).textContent).toMatch(/The shelf is empty/);
     bar.action.next();
-    await vi.waitFor(() => expect(world.open.study()?.name).toBe('Study'));
+    await soon(() => expect(world.open.study()?.name).toBe('Study'));
   });
   it('names study and section, adds and removes sections', async () => {
     const f = await show(ShelfPlace);
@@ -127,7 +128,7 @@ describe('shelf', () => {
     const f = await show(ShelfPlace);
     const text = (await exportedText()).replace('"capo": 0', '"capo": 40');
     await choose(f, text);
-    await vi.waitFor(() => expect(texts(f, '.refused').join(' ')).toMatch(/a fault; nothing was taken/));
+    await soon(() => expect(texts(f, '.refused').join(' ')).toMatch(/a fault; nothing was taken/));
     expect(texts(f, '.refused code')).toEqual(['studies[0].instrument.capo']);
     expect(names()).toEqual(['Study']);
   });
@@ -136,7 +137,7 @@ describe('shelf', () => {
     const other = setScript('t-a', 'p i m a')(makeStudy('t', 'From afar'));
     const text = writeStudy(other);
     await choose(f, text);
-    await vi.waitFor(() => expect(world.open.study()?.name).toBe('From afar'));
+    await soon(() => expect(world.open.study()?.name).toBe('From afar'));
     expect(bar.said[0]).toMatch(/^x.json: 1 study came in\./);
   });
   it('a file that brings another version of mine asks; left, nothing is taken', async () => {
@@ -144,7 +145,7 @@ describe('shelf', () => {
     const text = writeStudy({ ...world.open.study()!, note: 'theirs' });
     answers.push(null);
     await choose(f, text);
-    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    await soon(() => expect(asked).toHaveLength(1));
     expect(asked[0]).toMatchObject({
       list: ['study Study'],
       choices: [{ value: 'keep both' }, { value: 'leave mine' }, { value: 'take theirs' }],
@@ -152,21 +153,21 @@ describe('shelf', () => {
     expect(names()).toEqual(['Study']);
     answers.push('keep both');
     await choose(f, text);
-    await vi.waitFor(() => expect(names()).toEqual(['Study', 'Study 2']));
+    await soon(() => expect(names()).toEqual(['Study', 'Study 2']));
     expect(bar.said.at(-1)).toMatch(/^x.json: 1 study came in\./);
   });
   it('what was deleted is listed for weeks, and put back from there; emptying asks', async () => {
     const f = await show(ShelfPlace);
     await press(f, 'Delete Study');
-    await vi.waitFor(() => expect(texts(f, '.bin summary')).toEqual(['Deleted and replaced (1)']));
+    await soon(() => expect(texts(f, '.bin summary')).toEqual(['Deleted and replaced (1)']));
     await press(f, 'Put back Study');
-    await vi.waitFor(() => expect(names()).toEqual(['Study']));
-    await vi.waitFor(() => expect(world.collection.bin()).toEqual([]));
+    await soon(() => expect(names()).toEqual(['Study']));
+    await soon(() => expect(world.collection.bin()).toEqual([]));
     await press(f, 'Delete Study');
-    await vi.waitFor(() => expect(all(f, '.bin')).toHaveLength(1));
+    await soon(() => expect(all(f, '.bin')).toHaveLength(1));
     answers.push(true);
     await press(f, 'Empty the bin');
-    await vi.waitFor(() => expect(world.collection.bin()).toEqual([]));
+    await soon(() => expect(world.collection.bin()).toEqual([]));
   });
   it('a row that can’t be read is listed, mended once it was asked, or deleted with undo', async () => {
     const db = new Database(TestBed.inject(DATABASE_NAME));
@@ -177,13 +178,13 @@ describe('shelf', () => {
     expect(texts(f, 'app-unread li')[0]).toMatch(/^study bad instrument\.capo: It is 99; 12 is the most/);
     answers.push(true);
     await press(f, 'Mend bad');
-    await vi.waitFor(() => expect(names()).toEqual(['Bad', 'Study']));
+    await soon(() => expect(names()).toEqual(['Bad', 'Study']));
     expect(asked[0]?.list).toEqual(['instrument.capo: It is 99; 12 is the most.']);
-    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(0));
+    await soon(() => expect(all(f, 'app-unread li')).toHaveLength(0));
     bar.action.next();
-    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(1));
+    await soon(() => expect(all(f, 'app-unread li')).toHaveLength(1));
     await press(f, 'Delete bad');
-    await vi.waitFor(() => expect(all(f, 'app-unread li')).toHaveLength(0));
+    await soon(() => expect(all(f, 'app-unread li')).toHaveLength(0));
     expect(names()).toEqual(['Study']);
   });
   it('a day that can’t be read is no reason for an empty shelf', async () => {
@@ -202,9 +203,9 @@ describe('hands', () => {
   it('a limit changes the hand, bounds hold, nonsense goes back to what stood there', async () => {
     const f = await show(Hands);
     await type(f, field(f, 'i'), '210');
-    await vi.waitFor(() => expect(hand().returnMs.i).toBe(210));
+    await soon(() => expect(hand().returnMs.i).toBe(210));
     await type(f, field(f, 'm'), '5');
-    await vi.waitFor(() => expect(hand().returnMs.m).toBe(20));
+    await soon(() => expect(hand().returnMs.m).toBe(20));
     const span = field(f, 'Easy span');
     await type(f, span, '');
     expect(span.value).toBe('110');
@@ -212,13 +213,13 @@ describe('hands', () => {
   it('new hands begin as a copy, with the cautions unread', async () => {
     const f = await show(Hands);
     await press(f, 'New hands');
-    await vi.waitFor(() => expect(world.collection.profiles()).toHaveLength(1));
+    await soon(() => expect(world.collection.profiles()).toHaveLength(1));
     expect(hand()).toMatchObject({ name: 'New hands', cautionsRead: false });
     await f.whenStable();
     await type(f, field(f, 'Name'), 'Vera');
-    await vi.waitFor(() => expect(hand().name).toBe('Vera'));
+    await soon(() => expect(hand().name).toBe('Vera'));
     await type(f, field(f, 'Little finger'), 'q');
-    await vi.waitFor(() => expect(hand().littleFinger).toBe('q'));
+    await soon(() => expect(hand().littleFinger).toBe('q'));
   });
   it('shows the cautions and keeps that they were read', async () => {
     const f = await show(Hands);
@@ -226,6 +227,6 @@ describe('hands', () => {
     const read = all(f, '.read input')[0] as HTMLInputElement;
     read.checked = true;
     read.dispatchEvent(new Event('change'));
-    await vi.waitFor(() => expect(hand().cautionsRead).toBe(true));
+    await soon(() => expect(hand().cautionsRead).toBe(true));
   });
 });

@@ -10,6 +10,7 @@ import { FitPanel } from './fit-panel';
 import { LinePanel } from './line-panel';
 import { StartsTable } from './starts-table';
 import { WeaveForm } from './weave-form';
+import { soon } from '../../testing/soon';
 
 let world: World;
 let solve: InstantSolve;
@@ -24,7 +25,7 @@ beforeEach(async () => {
 describe('fit panel', () => {
   const panel = async () => {
     const f = await show(FitPanel);
-    await vi.waitFor(() => expect(texts(f, 'ol > li').length).toBe(5));
+    await soon(() => expect(texts(f, 'ol > li').length).toBe(5));
     return f;
   };
   it('asks for the section’s own cycle, tempo and hand, and shows the best five with costs and reasons', async () => {
@@ -39,10 +40,10 @@ describe('fit panel', () => {
     cell().click();
     await f.whenStable();
     expect(cell().className).toContain('must');
-    await vi.waitFor(() => expect(solve.fits.at(-1)?.rules?.must).toEqual(['id iu']));
+    await soon(() => expect(solve.fits.at(-1)?.rules?.must).toEqual(['id iu']));
     cell().click();
     await f.whenStable();
-    await vi.waitFor(() => expect(solve.fits.at(-1)?.cells.map((c) => c.id)).not.toContain('id iu'));
+    await soon(() => expect(solve.fits.at(-1)?.cells.map((c) => c.id)).not.toContain('id iu'));
   });
   it('an own cell must come, and is kept on the Shelf; a faulty one is refused in words', async () => {
     const f = await panel();
@@ -52,9 +53,9 @@ describe('fit panel', () => {
     expect(texts(f, '.fault')[0]).toMatch(/One finger stands here twice/);
     await type(f, field(f, 'Own cell'), 'pd pu pd');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() => expect(solve.fits.at(-1)?.rules?.must).toContain('pd pu pd'));
+    await soon(() => expect(solve.fits.at(-1)?.rules?.must).toContain('pd pu pd'));
     expect(world.collection.ownCells()).toMatchObject([{ script: 'pd pu pd', family: 'flamenco', stepsPerCount: 3 }]);
-    await vi.waitFor(() => expect(solve.fits.at(-1)?.cells.map((c) => c.id)).toContain('pd pu pd'));
+    await soon(() => expect(solve.fits.at(-1)?.cells.map((c) => c.id)).toContain('pd pu pd'));
   });
   it('takes a chain’s weakest joint to Practise', async () => {
     const f = await panel();
@@ -66,13 +67,13 @@ describe('fit panel', () => {
   it('says why when there is no chain', async () => {
     const f = await panel();
     for (const name of ['half a count', 'a count', 'two counts']) await press(f, name);
-    await vi.waitFor(() => expect(texts(f, '[role=alert]').join(' ')).toMatch(/No chain can be had/));
+    await soon(() => expect(texts(f, '[role=alert]').join(' ')).toMatch(/No chain can be had/));
   });
   it('shows a chain on the wheel, plays it, and takes it over as one step of undo', async () => {
     const f = await panel();
     await press(f, 'Show and hear');
     expect(world.open.trying()).toBe(true);
-    await vi.waitFor(() => expect(world.transport.played).toHaveLength(1));
+    await soon(() => expect(world.transport.played).toHaveLength(1));
     await press(f, 'Back to what is written');
     expect(world.open.section()?.script).toBe('ed ad md id iu');
     await press(f, 'Take over');
@@ -98,7 +99,7 @@ describe('line panel', () => {
   const panel = async (line: string) => {
     const f = await show(LinePanel);
     await type(f, field(f, 'Line by strings'), line);
-    await vi.waitFor(() => expect(all(f, 'tbody tr').length).toBeGreaterThan(5));
+    await soon(() => expect(all(f, 'tbody tr').length).toBeGreaterThan(5));
     await f.whenStable();
     return f;
   };
@@ -115,7 +116,7 @@ describe('line panel', () => {
   it('shows the chosen school note by note with its other ways', async () => {
     const f = await panel('333222111');
     await press(f, 'Fingering first');
-    await vi.waitFor(() => expect(solve.lines.at(-1)?.school).toEqual(lineSchool('fingering')));
+    await soon(() => expect(solve.lines.at(-1)?.school).toEqual(lineSchool('fingering')));
     await f.whenStable();
     expect(texts(f, '.detail h3')).toEqual(['Fingering first']);
     expect(all(f, '.note')).toHaveLength(9);
@@ -129,12 +130,12 @@ describe('line panel', () => {
     const f = await panel('3333');
     const note = () => all(f, '.note')[2]!;
     note().dispatchEvent(new KeyboardEvent('keydown', { key: 'a', bubbles: true }));
-    await vi.waitFor(() => expect(texts(f, '.note.pinned b')).toEqual(['a']));
+    await soon(() => expect(texts(f, '.note.pinned b')).toEqual(['a']));
     expect(field(f, 'Line by strings').value).toBe('33a33');
     note().dispatchEvent(new KeyboardEvent('keydown', { key: 'Backspace', bubbles: true }));
-    await vi.waitFor(() => expect(all(f, '.note.pinned')).toHaveLength(0));
+    await soon(() => expect(all(f, '.note.pinned')).toHaveLength(0));
     note().click();
-    await vi.waitFor(() => expect(all(f, '.note.pinned')).toHaveLength(1));
+    await soon(() => expect(all(f, '.note.pinned')).toHaveLength(1));
   });
   it('names what is no note and asks nothing', async () => {
     const f = await show(LinePanel);
@@ -166,19 +167,17 @@ describe('line panel', () => {
     solve.breaks = 'the worker gave no answer';
     const f = await show(LinePanel);
     await type(f, field(f, 'Line by strings'), '3322');
-    await vi.waitFor(() =>
-      expect(texts(f, '.working')[0]).toMatch(/could not be worked out \(the worker gave no answer\)/),
-    );
+    await soon(() => expect(texts(f, '.working')[0]).toMatch(/could not be worked out \(the worker gave no answer\)/));
     solve.breaks = '';
     await press(f, 'Try again');
-    await vi.waitFor(() => expect(all(f, '.working')).toHaveLength(0));
+    await soon(() => expect(all(f, '.working')).toHaveLength(0));
     expect(all(f, '.note').length).toBeGreaterThan(0);
   });
   it('a long answer can be cancelled; the last one stays', async () => {
     const f = await panel('3322');
     solve.waits = true;
     await type(f, field(f, 'Line by strings'), '332211');
-    await vi.waitFor(() => expect(texts(f, '[role=status]').join()).toMatch(/Working it out/));
+    await soon(() => expect(texts(f, '[role=status]').join()).toMatch(/Working it out/));
     await press(f, 'Cancel');
     expect(solve.cancelled).toBeGreaterThan(0);
     expect(texts(f, '[role=status]').join()).toMatch(/^Cancelled/);

@@ -6,6 +6,7 @@ import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
 import { FindingsPanel } from './findings-panel';
 import { ShapePanel } from './shape-panel';
+import { soon } from '../../testing/soon';
 
 let world: World;
 beforeEach(async () => {
@@ -75,7 +76,7 @@ describe('shape panel', () => {
   it('finds shapes for symbols as they are typed; they are heard then, and kept when the field is left', async () => {
     const f = await panel();
     await type(f, field(f, 'Chart'), 'C | Am7 | C');
-    await vi.waitFor(() => expect(texts(f, '.found b')).toEqual(['Am7']));
+    await soon(() => expect(texts(f, '.found b')).toEqual(['Am7']));
     expect(world.open.study()?.shapes).toHaveLength(2);
     expect(world.open.shapes().map((s) => s.name)).toContain('Am7');
     field(f, 'Chart').dispatchEvent(new Event('blur'));
@@ -84,7 +85,7 @@ describe('shape panel', () => {
     expect(texts(f, '.found')).toEqual([]);
     // What is taken back is not kept again by itself, but offered.
     world.open.undo();
-    await vi.waitFor(() => expect(texts(f, '.found b')).toEqual(['Am7']));
+    await soon(() => expect(texts(f, '.found b')).toEqual(['Am7']));
     await new Promise((r) => setTimeout(r, 300));
     expect(world.open.study()?.shapes).toHaveLength(2);
     await press(f, 'Keep them');
@@ -163,12 +164,10 @@ describe('cycle panel', () => {
     await type(f, field(f, 'Groups'), '4+3');
     await type(f, field(f, 'Accents'), '1 5!7');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() =>
-      expect(world.open.section()?.cycle).toMatchObject({ counts: 7, groups: [4 * 5040, 3 * 5040] }),
-    );
+    await soon(() => expect(world.open.section()?.cycle).toMatchObject({ counts: 7, groups: [4 * 5040, 3 * 5040] }));
     expect(world.collection.ownCycles()).toHaveLength(1);
     await f.whenStable();
     await press(f, 'Delete own cycle');
-    await vi.waitFor(() => expect(world.collection.ownCycles()).toHaveLength(0));
+    await soon(() => expect(world.collection.ownCycles()).toHaveLength(0));
   });
 });
