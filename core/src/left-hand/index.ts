@@ -6,5 +6,6 @@ export * from './shape-span.js';
 export * from './shape-weights.js';
 export * from './shape.js';
 export * from './stopped.js';
+export * from './over-shape.js';
 export * from './position.js';
 export * from './write-stops.js';

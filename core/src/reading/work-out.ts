@@ -1,6 +1,6 @@
 import { heldChords } from '../chart/index.js';
 import type { Instrument } from '../instrument/index.js';
-import { OPEN_SHAPE, positionOf, type Shape } from '../left-hand/index.js';
+import { fingersOver, OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { soundStroke } from '../right-hand/index.js';
@@ -174,26 +174,13 @@ const stopsOf = ({ motion }: PatternEvent): Stopped[] => {
   });
 };
 
-/** Over a held shape: the finger that is there already, else a free one nearest to its own fret, else one that is borrowed. */
+/** Over a held shape, by the stroke's strings. */
 function byShape(stops: readonly Stopped[], shape: Shape): (LeftFinger | null)[] {
-  const hand = positionOf(shape.fingers.map((finger, i) => ({ finger, fret: shape.frets[i] ?? null }))) ?? 1;
-  const used = new Set<LeftFinger>(stops.flatMap((s) => (s.finger === undefined ? [] : [s.finger])));
   const fingers: (LeftFinger | null)[] = [];
-  for (const s of stops) {
-    const i = STRINGS.indexOf(s.string);
-    const there = shape.frets[i] === s.fret ? (shape.fingers[i] ?? null) : null;
-    const choose = ([1, 2, 3, 4] as const)
-      .filter((f) => !used.has(f))
-      .map((f) => ({ f, far: Math.abs(s.fret - (hand + f - 1)) * 2 + (shape.fingers.includes(f) ? BORROWED : 0) }))
-      .sort((a, b) => a.far - b.far || a.f - b.f)[0];
-    const finger = s.finger ?? there ?? choose?.f ?? null;
-    if (finger !== null) used.add(finger);
-    fingers[s.index] = finger;
-  }
+  const found = fingersOver(shape, stops);
+  stops.forEach((s, i) => (fingers[s.index] = found[i] ?? null));
   return fingers;
 }
-/** A finger that must leave its place costs as much as two frets out of the hand's way. */
-const BORROWED = 4;
 
 /** Without a shape: along the line, by the solver for left-hand lines. */
 function alongTheLine(

@@ -1,7 +1,7 @@
 import type { Shape } from '../left-hand/index.js';
 import { hasMark, type LeftFinger, marksOn, type Motion, stopOn } from '../stroke/index.js';
 import { sixOf, type StringNumber, STRINGS, type Ticks, ticks } from '../time/index.js';
-import type { Borrowed, ScoreEvent, TimedGrip } from './model.js';
+import type { Borrowed, ScoreEvent, ScoreNote, TimedGrip } from './model.js';
 
 /** A finger on a place that the held shape does not have, for as long as its note lasts. */
 interface Away {
@@ -9,6 +9,8 @@ interface Away {
   readonly fret: number;
   readonly until: number;
 }
+/** A string of a stroke, and the finger that stops it; null and 0 where none does. */
+export type Touched = Pick<ScoreNote, 'string' | 'fret' | 'left'>;
 type Holding = Exclude<LeftFinger, 0>;
 const indexOf = (string: StringNumber) => STRINGS.indexOf(string);
 const fretIn = (shape: Shape, string: StringNumber): number | null => shape.frets[indexOf(string)] ?? null;
@@ -33,20 +35,18 @@ export class LeftHandState {
   private away = new Map<Holding, Away>();
   private chord = -1;
 
-  /** What a string has for this stroke. Strokes are asked in their order; a string's own stop goes before all. */
-  take(motion: Motion, strings: readonly StringNumber[], at: number, end: number, chord: number, shape: Shape) {
+  /** What the strings have for this stroke, with the finger that stops each. Strokes are asked in their order. */
+  take(motion: Motion, touched: readonly Touched[], at: number, end: number, chord: number, shape: Shape) {
     if (chord !== this.chord) this.away.clear();
     this.chord = chord;
     for (const [finger, a] of this.away) if (a.until <= at) this.away.delete(finger);
-    for (const string of strings) {
+    for (const { string, fret, left: finger } of touched) {
       // A string that is struck anew ends what rang on it.
-      for (const [finger, a] of this.away) if (a.string === string) this.away.delete(finger);
-      const stop = stopFor(motion, string);
-      const finger = stop?.finger;
-      if (!stop || finger === undefined || finger === 0) continue;
-      if (fingerIn(shape, string) === finger && fretIn(shape, string) === stop.fret) continue;
+      for (const [f, a] of this.away) if (a.string === string) this.away.delete(f);
+      if (finger === null || finger === 0) continue;
+      if (fingerIn(shape, string) === finger && fretIn(shape, string) === fret) continue;
       const rings = marksOn(motion, string).includes('~');
-      this.away.set(finger, { string, fret: stop.fret, until: rings ? Infinity : end });
+      this.away.set(finger, { string, fret, until: rings ? Infinity : end });
     }
   }
   /** The shape's fret on a string, or 0 where its finger is away. */
@@ -136,14 +136,7 @@ export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
     if (!shape) return;
     chord = e.chord;
     const end = e.at + e.duration;
-    state.take(
-      e.motion,
-      e.notes.map((n) => n.string),
-      e.at,
-      end,
-      chord,
-      shape,
-    );
+    state.take(e.motion, e.notes, e.at, end, chord, shape);
     pressed = !isMuted(e.motion) && (e.motion.kind !== 'slap' || pressed);
     put(e.at, chord, pressed);
     const following = events[i + 1]?.at ?? length;

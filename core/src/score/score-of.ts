@@ -1,13 +1,13 @@
 import { chartOf, type HeldChord, heldChords } from '../chart/index.js';
 import { barTicks, cycleLength } from '../cycle/index.js';
 import { type Instrument, openPitch } from '../instrument/index.js';
-import { OPEN_SHAPE, type Shape } from '../left-hand/index.js';
+import { fingersOver, OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import type { Section, StudyPart } from '../piece/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../script/index.js';
 import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
 import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
-import { gripsOf, LeftHandState, stopFor } from './left-hand.js';
+import { gripsOf, LeftHandState, stopFor, type Touched } from './left-hand.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote, Slur } from './model.js';
 
 /** Notes written out of a score, and turns of its cycle. */
@@ -194,20 +194,26 @@ function notesAt(e: PatternEvent, at: number, on: number, state: LeftHandState, 
   const shape: Shape = chords[on]?.shape ?? OPEN_SHAPE;
   const next = chords[(on + 1) % chords.length]?.shape ?? OPEN_SHAPE;
   const met = soundStroke(e.motion, shape, instrument, next);
-  const strings = met.map((n) => n.string);
-  state.take(e.motion, strings, at, at + e.duration, on, shape);
+  const leads = e.motion.kind === 'stroke' && (e.motion.strings === 'fifth' || e.motion.strings === 'lead');
+  /** Fingers that leave the shape for this stroke: written ones, and one for a bass of the chord's own. */
+  const touched = met.map(({ string, fret }): Touched => {
+    const stop = stopFor(e.motion, string);
+    const own = leads ? (fingersOver(shape, [{ string, fret }])[0] ?? null) : null;
+    return { string, fret: stop?.fret ?? fret, left: leftFinger(stop?.finger ?? own, stop?.fret ?? fret, null) };
+  });
+  state.take(e.motion, touched, at, at + e.duration, on, shape);
   const isWorkedOut = workedOut?.has(e.slot) ?? false;
   // With every finger at home the same stroke on the same shape has the same notes.
   const known = state.anyAway ? undefined : atHome.get(met);
   if (known?.isWorkedOut === isWorkedOut) return known.notes;
-  const notes = met.map(({ string, fret, midi: pitch, finger }): ScoreNote => {
+  const notes = met.map(({ string, fret, midi: pitch, finger }, i): ScoreNote => {
     const stop = stopFor(e.motion, string);
     // A bass of its own, or a fret that the stroke brings, is not the shape's.
     const own = stop !== null || state.fret(shape, string) === null;
     const held = state.fret(shape, string);
-    const leads = e.motion.kind === 'stroke' && (e.motion.strings === 'fifth' || e.motion.strings === 'lead');
     const sounding = own || leads || held === null ? fret : held;
-    const left = leftFinger(stop?.finger ?? null, sounding, own || leads ? null : state.finger(shape, string));
+    const home = own || leads ? null : state.finger(shape, string);
+    const left = leftFinger(touched[i]?.left ?? null, sounding, home);
     return {
       string,
       fret: sounding,
