@@ -1,9 +1,3 @@
-/** A fault in plain data, with the path of the field it is about. */
-export interface DataFault {
-  readonly path: string;
-  readonly message: string;
-}
-
 /** Place in a text, `to` exclusive. */
 export interface Range {
   readonly from: number;
@@ -42,3 +36,14 @@ export const factBecause = <Code extends string>(
   code: Code,
   ...about: readonly (string | number)[]
 ): Fact<Code> => ({ code, about, ...(because ? { because } : {}) });
+
+/** A fault in plain data: a fact with the path of the field it is about. */
+export interface DataFault<Code extends string = string> extends Fact<Code> {
+  readonly path: string;
+}
+/** @example dataFault('capo', 'above the most', 30, 12).path // 'capo' */
+export const dataFault = <Code extends string>(
+  path: string,
+  code: Code,
+  ...about: readonly (string | number)[]
+): DataFault<Code> => ({ path, code, about });

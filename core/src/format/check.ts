@@ -1,5 +1,5 @@
 import type { ObjectSchema } from 'joi';
-import { type DataFault, quoted } from '../fault/index.js';
+import { type DataFault, dataFault, type Fact, fact, quoted } from '../fault/index.js';
 import { FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR } from '../practice/index.js';
 
 export type Checked<T> =
@@ -58,86 +58,102 @@ export function check<T>(
   const { value, found } = complaints<T>(schema, thing);
   const faults = found.length
     ? found.map((c) => schemaFault(c, at))
-    : more(value).map((f) => ({ path: joined(at, f.path), message: f.message }));
+    : more(value).map((f) => ({ ...f, path: joined(at, f.path) }));
   return faults.length ? { ok: false, faults } : { ok: true, value };
 }
 
-/** A complaint as a path and a sentence. */
-export const schemaFault = (c: Complaint, at = ''): DataFault => ({
-  path: joined(at, pathText(c.path)) || 'the file',
-  message: sentence(c),
-});
+/** A complaint with its place, in our codes: the library's own speak of code, not of a file. */
+export const schemaFault = (c: Complaint, at = ''): DataFault<SchemaFaultCode> => {
+  const { code, about } = meant(c);
+  return dataFault(joined(at, pathText(c.path)) || 'the file', code, ...about);
+};
 const pathText = (path: readonly (string | number)[]): string =>
   path.map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i === 0 ? '' : '.'}${p.slice(0, 40)}`)).join('');
 const joined = (at: string, path: string): string => at + (at && path && !path.startsWith('[') ? '.' : '') + path;
 
-const said = (value: unknown): string =>
+export type SchemaFaultCode =
+  | 'missing'
+  | 'no such field'
+  | 'empty'
+  | 'too many letters'
+  | 'no date'
+  | 'no day of practice'
+  | 'name unseen'
+  | 'not above 0'
+  | 'below the least'
+  | 'above the most'
+  | 'list too long'
+  | 'list too short'
+  | 'list’s length'
+  | 'entry missing'
+  | 'id twice'
+  | 'not one of these'
+  | 'something else wanted'
+  | `${'text' | 'number' | 'whole number' | 'true or false' | 'list' | 'fields'} wanted`;
+
+/** A value as it can be repeated to the player; '' for what is too large or too odd to be. */
+const shown = (value: unknown): string =>
   typeof value === 'string'
     ? quoted(value)
     : typeof value === 'number' || typeof value === 'boolean' || value === null
       ? String(value)
       : Array.isArray(value)
-        ? 'a list'
-        : 'something else';
+        ? '[…]'
+        : '';
 const lengthOf = (value: unknown): number => (typeof value === 'string' || Array.isArray(value) ? value.length : 0);
 
-/** What a complaint means, by its code; the library's own words speak of code, not of a file. */
-function sentence({ type, context = {} }: Complaint): string {
-  const { value, limit } = context;
-  const most = typeof limit === 'number' ? String(limit) : 'the other figure';
+function meant({ type, context = {} }: Complaint): Fact<SchemaFaultCode> {
+  const value = shown(context.value);
+  const length = lengthOf(context.value);
+  const limit = typeof context.limit === 'number' ? context.limit : '';
   switch (type) {
     case 'any.required':
-      return 'It is missing.';
+      return fact('missing');
     case 'object.unknown':
-      return 'No such field belongs here.';
+      return fact('no such field');
     case 'string.base':
-      return `It is ${said(value)}; a text belongs here.`;
+      return fact('text wanted', value);
     case 'string.empty':
-      return 'It is empty.';
+      return fact('empty');
     case 'string.max':
-      return `It has ${lengthOf(value)} letters; ${most} are the most.`;
+      return fact('too many letters', length, limit);
     case 'string.isoDate':
-      return `${said(value)} is no date and time such as 2026-05-01T18:00:00.000Z.`;
+      return fact('no date', value);
     case 'date.year':
-      return `${said(value)} is no day of practice: years run from ${FIRST_LOGGED_YEAR} to ${LAST_LOGGED_YEAR}.`;
+      return fact('no day of practice', value, FIRST_LOGGED_YEAR, LAST_LOGGED_YEAR);
     case 'name.unseen':
-      return 'Nothing of this name can be seen; give it letters.';
+      return fact('name unseen');
     case 'number.base':
     case 'number.infinity':
     case 'number.unsafe':
-      return `It is ${said(value)}; a number belongs here.`;
+      return fact('number wanted', value);
     case 'number.integer':
-      return `It is ${said(value)}; a whole number belongs here.`;
+      return fact('whole number wanted', value);
     case 'number.min':
-      return `It is ${said(value)}; ${most} is the least.`;
+      return fact('below the least', value, limit);
     case 'number.max':
-      return `It is ${said(value)}; ${most} is the most.`;
+      return fact('above the most', value, limit);
     case 'number.positive':
-      return `It is ${said(value)}; it has to be more than 0.`;
+      return fact('not above 0', value);
     case 'boolean.base':
-      return `It is ${said(value)}; true or false belongs here.`;
+      return fact('true or false wanted', value);
     case 'array.base':
-      return `It is ${said(value)}; a list belongs here.`;
+      return fact('list wanted', value);
     case 'array.max':
-      return `It holds ${lengthOf(value)}; ${most} are the most.`;
+      return fact('list too long', length, limit);
     case 'array.min':
-      return `It holds ${lengthOf(value)}; ${most} is the least.`;
+      return fact('list too short', length, limit);
     case 'array.length':
-      return `It holds ${lengthOf(value)}; exactly ${most} belong here.`;
+      return fact('list’s length', length, limit);
     case 'array.sparse':
-      return 'An entry of the list is missing.';
+      return fact('entry missing');
     case 'array.unique':
-      return 'Its id stands here twice.';
+      return fact('id twice');
     case 'object.base':
-      return `It is ${said(value)}; fields in { … } belong here.`;
-    case 'any.only':
-    case 'alternatives.match':
-    case 'alternatives.types':
-    case 'alternatives.any': {
+      return fact('fields wanted', value);
+    default: {
       const known = (context.valids ?? []).filter((v) => v !== null).map(String);
-      return `It is ${said(value)}; ${known.length ? `it can be ${known.join(', ')}` : 'something else belongs here'}.`;
+      return known.length ? fact('not one of these', value, ...known) : fact('something else wanted', value);
     }
-    default:
-      return 'It is not what belongs here.';
   }
 }

@@ -38,6 +38,7 @@ import {
 import { LONGEST_CHART } from '../chart/index.js';
 import { LONGEST_SCRIPT, type SlotKey } from '../script/index.js';
 import { readFile, readStudyRow, writeStudy } from './index.js';
+import { sayFact } from '../words/en/facts.js';
 
 const shape = (id: string, name = id): Shape => ({ id, name, ...readShape('x-3-2-0-1-0', '') });
 const times = (n: number, of: (n: number) => Command): Command =>
@@ -138,7 +139,7 @@ describe('every command’s result passes the door', () => {
           const after = make(study);
           if (refusal) {
             expect(after).toBe(study);
-            expect(refusal.message).toMatch(/\.$/);
+            expect(sayFact(refusal)).toMatch(/\.$/);
           }
           const read = readStudyRow(after);
           expect(read.ok ? [] : read.faults).toEqual([]);
@@ -159,7 +160,10 @@ describe('every command’s result passes the door', () => {
 });
 
 describe('limits are asked where something is added, and said in words', () => {
-  const refusal = (make: Command, study: Study) => make.refusal?.(study)?.message ?? '';
+  const refusal = (make: Command, study: Study) => {
+    const why = make.refusal?.(study);
+    return why ? sayFact(why) : '';
+  };
   const [, sections, shapes, order, full] = studies as readonly [Study, Study, Study, Study, Study, Study];
   it.each([
     [

@@ -1,8 +1,9 @@
-import { type DataFault, quoted } from '../fault/index.js';
+import { type DataFault, dataFault, type Fact, fact, quoted } from '../fault/index.js';
 import type { Study } from '../piece/index.js';
-import type { Checked } from './check.js';
+import type { Checked, SchemaFaultCode } from './check.js';
 import {
   type Collection,
+  type FileFaultCode,
   type FileReading,
   type FileRefusal,
   FORMAT,
@@ -16,37 +17,20 @@ import {
 } from './model.js';
 import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
 
-const refuse = (code: FileRefusal, message: string, faults: readonly DataFault[] = []): FileReading => ({
+const refuse = (code: FileRefusal, why: Fact<FileFaultCode>, faults: readonly DataFault[] = []): FileReading => ({
   ok: false,
   code,
-  message,
+  why,
   faults,
 });
-/** So many megabytes that it can't be mistaken for the limit. */
-function megabytes(bytes: number): string {
-  const exact = bytes / 1024 / 1024;
-  const limit = LARGEST_FILE / 1024 / 1024;
-  if (bytes === LARGEST_FILE || Math.round(exact) !== limit) return `${Math.round(exact)} MB`;
-  const tenths = exact.toFixed(1);
-  return Number(tenths) === limit ? `a little over ${limit} MB` : `${tenths} MB`;
-}
 
 /** To be asked before a file is read at all. Null when its size is no obstacle. */
 export function refuseBySize(bytes: number): FileReading | null {
-  if (bytes === 0) return refuse('empty', 'The file is empty. Choose a file that Ruffle Wheel exported.');
-  return bytes > LARGEST_FILE
-    ? refuse(
-        'too large',
-        `The file has ${megabytes(bytes)}; ${megabytes(LARGEST_FILE)} is the most. A whole shelf of studies takes less than one.`,
-      )
-    : null;
+  if (bytes === 0) return refuse('empty', fact('file empty'));
+  return bytes > LARGEST_FILE ? refuse('too large', fact('file too large', bytes, LARGEST_FILE)) : null;
 }
 /** A file whose letters are no UTF-8. */
-export const refuseByLetters = (): FileReading =>
-  refuse(
-    'damaged letters',
-    'The file’s letters are damaged: it is not stored as UTF-8. Export it again, or save it as UTF-8 in the program that changed it.',
-  );
+export const refuseByLetters = (): FileReading => refuse('damaged letters', fact('file’s letters'));
 
 /** Where the outermost bracket of a text closes; null when it never does. */
 function endOfObject(text: string): number | null {
@@ -66,20 +50,10 @@ function endOfObject(text: string): number | null {
 function refuseNoJson(text: string): FileReading {
   const opens = /^\s*[{[]/.test(text);
   const end = opens ? endOfObject(text) : null;
-  if (opens && end === null)
-    return refuse('not JSON', 'The file breaks off before its end. Export it again, or fetch the whole file.');
+  if (opens && end === null) return refuse('not JSON', fact('file breaks off'));
   const tail = end === null ? '' : text.slice(end).trim();
-  if (tail)
-    return refuse(
-      'not JSON',
-      `The file goes on after its end, with ${quoted(tail)}. Take away what stands after its last bracket, or export it again.`,
-    );
-  return refuse(
-    'not JSON',
-    opens
-      ? 'Something in the file is no JSON: it was changed by hand or by another program. Export it again.'
-      : 'This is not a study file: it is no JSON. Choose a file that Ruffle Wheel exported.',
-  );
+  if (tail) return refuse('not JSON', fact('file goes on', quoted(tail)));
+  return refuse('not JSON', fact(opens ? 'JSON damaged' : 'no JSON'));
 }
 
 /** Reads an exported file. Refusals say why and what would work; nothing is thrown. */
@@ -95,23 +69,20 @@ export function readFile(text: string): FileReading {
   }
   const head = raw as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT)
-    return refuse(
-      'not ours',
-      'This file is JSON, but no study file of Ruffle Wheel. Choose one exported from the Shelf.',
-    );
+    return refuse('not ours', fact('another’s file'));
   if (typeof head.version === 'number' && head.version > FORMAT_VERSION)
-    return refuse(
-      'later version',
-      `The file has version ${head.version}; this Ruffle Wheel reads up to ${FORMAT_VERSION}. Update it, or export from the older one.`,
-    );
+    return refuse('later version', fact('later version', head.version, FORMAT_VERSION));
   const present = bringForward(head);
-  if (!present) return refuse('faulty', 'The file names no version that was ever used.');
+  if (!present) return refuse('faulty', fact('no version'));
   const faults = headFaults(present);
   const read = faults.length ? null : readLists(present as unknown as Record<Kept, unknown[]>, faults);
   if (read) return { ok: true, file: { format: FORMAT, version: FORMAT_VERSION, kind: present.kind, ...read } };
   const n = faults.length;
-  const many = n >= MOST_FILE_FAULTS ? `${MOST_FILE_FAULTS} faults or more` : `${n} faults`;
-  return refuse('faulty', `The file has ${n === 1 ? 'a fault' : many}; nothing was taken from it.`, faults);
+  return refuse(
+    'faulty',
+    fact(n >= MOST_FILE_FAULTS ? 'too many faults in the file' : 'faults in the file', n),
+    faults,
+  );
 }
 
 /** An older file as the present version would have written it; null when its version never was. */
@@ -130,18 +101,20 @@ const MIGRATIONS: readonly ((file: object) => object)[] = [
 /** Kind, fields and the sizes of lists, before anything inside them is looked at. */
 function headFaults(file: object): DataFault[] {
   const faults: DataFault[] = [];
-  const say = (path: string, message: string) => {
-    if (faults.length < MOST_FILE_FAULTS) faults.push({ path: path.slice(0, 80), message });
+  const say = (path: string, code: SchemaFaultCode, ...about: (string | number)[]) => {
+    if (faults.length < MOST_FILE_FAULTS) faults.push(dataFault(path.slice(0, 80), code, ...about));
   };
   const fields = file as Record<string, unknown>;
-  if (fields['kind'] !== 'study' && fields['kind'] !== 'everything') say('kind', 'It can be study or everything.');
+  if (fields['kind'] !== 'study' && fields['kind'] !== 'everything')
+    say('kind', 'not one of these', '', 'study', 'everything');
   for (const list of KEPT) {
     const there = fields[list];
-    if (!Array.isArray(there)) say(list, there === undefined ? 'It is missing.' : 'A list belongs here.');
-    else if (there.length > MOST_KEPT[list]) say(list, `It holds ${there.length}; ${MOST_KEPT[list]} are the most.`);
+    if (there === undefined) say(list, 'missing');
+    else if (!Array.isArray(there)) say(list, 'list wanted', '');
+    else if (there.length > MOST_KEPT[list]) say(list, 'list too long', there.length, MOST_KEPT[list]);
   }
   const known = new Set<string>(['format', 'version', 'kind', ...KEPT]);
-  for (const field of Object.keys(fields)) if (!known.has(field)) say(field, 'No such field belongs here.');
+  for (const field of Object.keys(fields)) if (!known.has(field)) say(field, 'no such field');
   return faults;
 }
 
@@ -156,7 +129,7 @@ function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collecti
       const at = `${list}[${n}]`;
       const read = door(row, at);
       if (!read.ok) faults.push(...read.faults.slice(0, MOST_FILE_FAULTS - faults.length));
-      else if (ids.has(read.value.id)) faults.push({ path: at, message: 'Its id stands here twice.' });
+      else if (ids.has(read.value.id)) faults.push(dataFault(at, 'id twice'));
       else {
         ids.add(read.value.id);
         passed.push(read.value);

@@ -4,6 +4,7 @@ import { readShape } from '../left-hand/index.js';
 import { addSection, makeStudy, putShape, type Section, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { type Kept, mendRow, readStudyRow } from './index.js';
+import { sayDataFault } from '../words/en/facts.js';
 
 const study = addSection(
   's-b',
@@ -21,7 +22,9 @@ describe('a row that its door refuses is mended with little change', () => {
     const row = withFirst({ script: 'p'.repeat(20_002) });
     const result = mendRow('studies', row);
     expect((result?.row as Study).sections[0]?.script).toHaveLength(20_000);
-    expect(result?.changes).toEqual(['sections[0].script: It has 20002 letters; 20000 are the most.']);
+    expect(result?.changes.map(sayDataFault)).toEqual([
+      'sections[0].script: It has 20002 letters; 20000 are the most.',
+    ]);
     expect((row as Study).sections[0]?.script).toHaveLength(20_002);
   });
   it('sections and shapes over the limit go, the others stay', () => {

@@ -1,6 +1,7 @@
 import type { ObjectSchema } from 'joi';
 import { CYCLES } from '../catalogue/index.js';
 import { FAMILIES } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { cleanName } from '../name/index.js';
 import { makeSection } from '../piece/index.js';
@@ -12,8 +13,8 @@ import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } f
 
 export interface Mended {
   readonly row: unknown;
-  /** What was changed, by path, in words. */
-  readonly changes: readonly string[];
+  /** What was changed: the faults that were mended. */
+  readonly changes: readonly DataFault[];
 }
 const DOORS: Record<Kept, readonly [ObjectSchema, (row: unknown) => Checked<unknown>]> = {
   studies: [studySchema, readStudyRow],
@@ -71,7 +72,7 @@ export function mendRow(kind: Kept, row: unknown): Mended | null {
   const [schema, door] = DOORS[kind];
   const clone = structuredCloneOf(row);
   const copy = kind === 'studies' ? (namesApart(bringStudyForward(clone) as Box) as Box) : clone;
-  const changes: string[] = [];
+  const changes: DataFault[] = [];
   const tries = new Map<string, number>();
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const read = door(copy);
@@ -82,7 +83,7 @@ export function mendRow(kind: Kept, row: unknown): Mended | null {
     const times = (tries.get(where) ?? 0) + 1;
     tries.set(where, times);
     const fault = found[0] ? schemaFault(found[0]) : read.faults[0];
-    if (changes.length < 100) changes.push(`${fault?.path ?? ''}: ${fault?.message ?? ''}`);
+    if (changes.length < 100 && fault) changes.push(fault);
     const done = found[0] && times === 1 ? byComplaint(copy, found[0]) : times <= 2 && replace(copy, path);
     // What a gentler hand did not mend goes, with the entry of the list that holds it.
     if (!done && !leaveOut(copy, path)) return null;

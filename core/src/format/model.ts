@@ -1,5 +1,5 @@
 import type { AccentCycle } from '../cycle/index.js';
-import type { DataFault } from '../fault/index.js';
+import type { DataFault, Fact } from '../fault/index.js';
 import type { Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import type { LogEntry } from '../practice/index.js';
@@ -36,6 +36,25 @@ export interface StudyFile extends Collection {
 }
 export type FileRefusal =
   'too large' | 'empty' | 'damaged letters' | 'not JSON' | 'not ours' | 'later version' | 'faulty';
+export type FileFaultCode =
+  | 'file empty'
+  | 'file too large'
+  | 'file’s letters'
+  | 'file breaks off'
+  | 'file goes on'
+  | 'JSON damaged'
+  | 'no JSON'
+  | 'another’s file'
+  | 'later version'
+  | 'no version'
+  | 'faults in the file'
+  | 'too many faults in the file';
 export type FileReading =
   | { readonly ok: true; readonly file: StudyFile }
-  | { readonly ok: false; readonly code: FileRefusal; readonly message: string; readonly faults: readonly DataFault[] };
+  | {
+      readonly ok: false;
+      readonly code: FileRefusal;
+      /** What is wrong with it as a whole. */
+      readonly why: Fact<FileFaultCode>;
+      readonly faults: readonly DataFault[];
+    };

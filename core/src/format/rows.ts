@@ -1,5 +1,5 @@
 import { type AccentCycle, checkCycle } from '../cycle/index.js';
-import { type DataFault, quoted } from '../fault/index.js';
+import { type DataFault, dataFault, quoted } from '../fault/index.js';
 import { checkShape } from '../left-hand/index.js';
 import { namedCellFault, type Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
@@ -13,11 +13,11 @@ import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } f
 export function studyFaults(study: Study): DataFault[] {
   const faults: DataFault[] = [];
   const under = (path: string, list: readonly DataFault[]) =>
-    faults.push(...list.map((f) => ({ path: `${path}.${f.path}`, message: f.message })));
+    faults.push(...list.map((f) => ({ ...f, path: `${path}.${f.path}` })));
   const once = (list: 'shapes' | 'cells') => {
     const names = new Set<string>();
     study[list].forEach(({ name }, i) => {
-      if (names.has(name)) faults.push({ path: `${list}[${i}].name`, message: `${quoted(name)} stands here twice.` });
+      if (names.has(name)) faults.push(dataFault(`${list}[${i}].name`, 'name twice', quoted(name)));
       names.add(name);
     });
   };
@@ -25,7 +25,7 @@ export function studyFaults(study: Study): DataFault[] {
   study.sections.forEach((s, i) => under(`sections[${i}].cycle`, checkCycle(s.cycle)));
   study.cells.forEach((c, i) => {
     const fault = namedCellFault(c);
-    if (fault) faults.push({ path: `cells[${i}]`, message: fault.message });
+    if (fault) faults.push({ ...fault, path: `cells[${i}]` });
   });
   once('shapes');
   once('cells');

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pitchName, pitchOf, readTuning, STANDARD_TUNING, TUNINGS, tuningText, tuningWarnings } from './index.js';
+import { sayFact } from '../words/en/facts.js';
 
 const read = (text: string) => readTuning(text);
 
@@ -18,7 +19,7 @@ describe('a tuning in text', () => {
     ['E A D H B E', /^String 3: “H” is no note/],
     ['E A D G B E9', /^String 1: E9 is no pitch for a guitar string/],
     ['', /this names 0/],
-  ])('what is none says why: %s', (text, why) => expect(read(text).faults?.[0]).toMatch(why));
+  ])('what is none says why: %s', (text, why) => expect(sayFact(read(text).faults![0]!)).toMatch(why));
 });
 
 describe('strings that break', () => {

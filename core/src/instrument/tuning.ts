@@ -1,4 +1,4 @@
-import { quoted } from '../fault/index.js';
+import { type Fact, fact, quoted } from '../fault/index.js';
 import { midi, type Midi, perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 import { pitchClassOf, pitchName, pitchOf } from './pitch.js';
 
@@ -24,11 +24,12 @@ export const HIGHEST_OPEN = 76;
 export const openPitch = (tuning: Tuning, string: StringNumber, capo: number): Midi =>
   midi((tuning[STRINGS.indexOf(string)] ?? 0) + capo);
 
+export type TuningFault = 'strings of a tuning' | 'string’s note' | 'no pitch for a string';
 export type TuningReading =
   | { readonly tuning: Tuning; readonly faults?: undefined }
   | {
       readonly tuning?: undefined;
-      readonly faults: readonly string[];
+      readonly faults: readonly Fact<TuningFault>[];
     };
 /**
  * Reads a tuning by six note names from string 6 to 1: `D2 A2 D3 G3 B3 E4`. Without its octave a name means the
@@ -37,19 +38,18 @@ export type TuningReading =
  */
 export function readTuning(text: string): TuningReading {
   const names = text.split(/[\s,|-]+/).filter((n) => n !== '');
-  if (names.length !== 6)
-    return { faults: [`A tuning names six strings from 6 to 1, e.g. D A D G B E; this names ${names.length}.`] };
-  const faults: string[] = [];
+  if (names.length !== 6) return { faults: [fact('strings of a tuning', names.length)] };
+  const faults: Fact<TuningFault>[] = [];
   const tuning = perString((string, i) => {
     const name = names[i] ?? '';
     const usual = STANDARD_TUNING[i] ?? 0;
     const plain = name.replace(/♯/g, '#').replace(/♭/g, 'b');
     const pitchClass = pitchClassOf(plain.charAt(0).toUpperCase() + plain.slice(1));
     const pitch = pitchOf(name) ?? (pitchClass === null ? null : nearest(pitchClass, usual));
-    if (pitch === null) faults.push(`String ${string}: ${quoted(name)} is no note. Write D, F#2 or Bb3.`);
+    if (pitch === null) faults.push(fact('string’s note', string, quoted(name)));
     else if (pitch < LOWEST_OPEN || pitch > HIGHEST_OPEN)
       faults.push(
-        `String ${string}: ${pitchName(pitch)} is no pitch for a guitar string. ${pitchName(LOWEST_OPEN)} to ${pitchName(HIGHEST_OPEN)} can be.`,
+        fact('no pitch for a string', string, pitchName(pitch), pitchName(LOWEST_OPEN), pitchName(HIGHEST_OPEN)),
       );
     return pitch ?? usual;
   });

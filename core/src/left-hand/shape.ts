@@ -1,5 +1,5 @@
 import type { LeftFinger } from '../stroke/index.js';
-import { type DataFault, quoted } from '../fault/index.js';
+import { type DataFault, dataFault, quoted } from '../fault/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
 import { type FretFromCapo, perString, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 
@@ -15,6 +15,22 @@ export interface Shape {
 }
 export const HIGHEST_FRET = 24;
 
+export type ShapeFaultCode =
+  | 'frets for six strings'
+  | 'no fret'
+  | 'fingers for six strings'
+  | 'no left finger'
+  | 'shape unnamed'
+  | 'silent shape'
+  | 'six strings wanted'
+  | 'fret off the neck'
+  | 'no such left finger'
+  | 'finger on a silent string'
+  | 'stopped by no finger'
+  | 'finger on an open string'
+  | 'thumb’s reach'
+  | 'finger on two frets'
+  | 'fingers crossed';
 const parts = (text: string): string[] => {
   const trimmed = text.trim();
   return /[-\s]/.test(trimmed) ? trimmed.split(/[-\s]+/) : [...trimmed];
@@ -33,33 +49,27 @@ export interface ShapeReading {
  */
 export function readShape(fretText: string, fingerText: string): ShapeReading {
   const faults: DataFault[] = [];
-  const say = (path: string, message: string) => faults.push({ path, message });
+  const say = (path: string, code: ShapeFaultCode, ...about: (string | number)[]) =>
+    faults.push(dataFault(path, code, ...about));
   const fretParts = parts(fretText);
-  if (fretParts.length !== 6)
-    say(
-      'frets',
-      `A shape names six strings from 6 to 1, e.g. x-3-2-0-1-0; this names ${fretText.trim() ? fretParts.length : 0}.`,
-    );
+  if (fretParts.length !== 6) say('frets', 'frets for six strings', fretText.trim() ? fretParts.length : 0);
   const frets = perString((s, i) => {
     const part = fretParts[i];
     if (part === undefined || /^[xX]$/.test(part)) return null;
     if (/^\d{1,2}$/.test(part) && Number(part) <= HIGHEST_FRET) return Number(part);
-    say(
-      `frets[${s}]`,
-      `String ${s}: ${quoted(part)} is no fret. Write 0 to ${HIGHEST_FRET}, or x for a string not sounded.`,
-    );
+    say(`frets[${s}]`, 'no fret', s, quoted(part), HIGHEST_FRET);
     return null;
   });
   const fingerParts = fingerText.trim() ? parts(fingerText) : [];
   if (fingerParts.length !== 0 && fingerParts.length !== 6)
-    say('fingers', `Fingers are named for six strings from 6 to 1; this names ${fingerParts.length}.`);
+    say('fingers', 'fingers for six strings', fingerParts.length);
   const fingers = perString((s, i): LeftFinger | null => {
     const part = fingerParts[i];
     if (part === undefined) return frets[i] === 0 ? 0 : null;
     if (/^[xX]$/.test(part)) return null;
     if (part === 'T') return 'T';
     if (/^[0-4]$/.test(part)) return Number(part) as LeftFinger;
-    say(`fingers[${s}]`, `String ${s}: ${quoted(part)} is no finger. Write 0 to 4, T for the thumb, or x.`);
+    say(`fingers[${s}]`, 'no left finger', s, quoted(part));
     return null;
   });
   if (faults.length === 0) faults.push(...checkShape({ id: '', name: '-', frets, fingers }));
@@ -72,18 +82,18 @@ export function readShape(fretText: string, fingerText: string): ShapeReading {
  */
 export function checkShape(shape: Shape): DataFault[] {
   const faults: DataFault[] = [];
-  const say = (path: string, message: string) => faults.push({ path, message });
-  if (cleanName(shape.name) !== shape.name || shape.name === '')
-    say('name', `A shape has a name of up to ${LONGEST_NAME} letters.`);
-  if (shape.frets.every((f) => f === null)) say('frets', 'At least one string sounds.');
+  const say = (path: string, code: ShapeFaultCode, ...about: (string | number)[]) =>
+    faults.push(dataFault(path, code, ...about));
+  if (cleanName(shape.name) !== shape.name || shape.name === '') say('name', 'shape unnamed', LONGEST_NAME);
+  if (shape.frets.every((f) => f === null)) say('frets', 'silent shape');
   // A row from outside may have any number of them.
   if ([shape.frets, shape.fingers].some((list: readonly unknown[]) => list.length !== STRINGS.length)) {
-    say('frets', 'A shape names six strings from 6 to 1.');
+    say('frets', 'six strings wanted');
     return faults;
   }
   shape.frets.forEach((fret, i) => {
     if (fret !== null && !(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET))
-      say(`frets[${STRINGS[i] ?? 1}]`, `String ${STRINGS[i] ?? 1}: a fret lies between 0 and ${HIGHEST_FRET}.`);
+      say(`frets[${STRINGS[i] ?? 1}]`, 'fret off the neck', STRINGS[i] ?? 1, HIGHEST_FRET);
   });
   const places = new Map<number, number>();
   shape.fingers.forEach((finger, i) => {
@@ -91,25 +101,22 @@ export function checkShape(shape: Shape): DataFault[] {
     const string = STRINGS[i] ?? 1;
     if (finger === null) return;
     if (finger !== 'T' && !(Number.isInteger(finger) && finger >= 0 && finger <= 4))
-      say(`fingers[${string}]`, `String ${string}: fingers are 0 to 4 and T.`);
-    else if (fret === null) say(`fingers[${string}]`, `String ${string} isn’t sounded; no finger belongs on it.`);
-    else if (finger === 0 && fret !== 0)
-      say(`fingers[${string}]`, `String ${string} is stopped at ${fret}; 0 means an open string.`);
-    else if (finger !== 0 && fret === 0)
-      say(`fingers[${string}]`, `String ${string} is open; no finger belongs on it.`);
-    else if (finger === 'T' && string < 5) say(`fingers[${string}]`, 'The thumb reaches string 6, at most 5.');
+      say(`fingers[${string}]`, 'no such left finger', string);
+    else if (fret === null) say(`fingers[${string}]`, 'finger on a silent string', string);
+    else if (finger === 0 && fret !== 0) say(`fingers[${string}]`, 'stopped by no finger', string, fret);
+    else if (finger !== 0 && fret === 0) say(`fingers[${string}]`, 'finger on an open string', string);
+    else if (finger === 'T' && string < 5) say(`fingers[${string}]`, 'thumb’s reach');
     else if (typeof finger === 'number' && finger > 0) {
       const before = places.get(finger);
       if (before !== undefined && before !== fret)
-        say(`fingers[${string}]`, `Finger ${finger} stands on fret ${before} and fret ${fret} at once.`);
+        say(`fingers[${string}]`, 'finger on two frets', finger, before, fret);
       places.set(finger, fret);
     }
   });
   const used = [...places].sort((a, b) => a[0] - b[0]);
   used.forEach(([finger, fret], i) => {
     const next = used[i + 1];
-    if (next && next[1] < fret)
-      say('fingers', `Finger ${next[0]} stands behind finger ${finger}; fingers rise with the frets.`);
+    if (next && next[1] < fret) say('fingers', 'fingers crossed', next[0], finger);
   });
   return faults;
 }

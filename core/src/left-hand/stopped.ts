@@ -1,6 +1,6 @@
 import type { FlatPattern } from '../script/index.js';
 import { numberedStrings } from '../stroke/index.js';
-import type { DataFault } from '../fault/index.js';
+import { type DataFault, dataFault } from '../fault/index.js';
 import { type FretFromCapo, isStringNumber, perString, type StringNumber, STRINGS } from '../time/index.js';
 import { HIGHEST_FRET, type LeftFinger, type Shape } from './shape.js';
 
@@ -14,6 +14,13 @@ export interface StoppedNote {
   readonly finger?: LeftFinger;
 }
 
+export type StoppedFaultCode =
+  | 'too many stopped notes'
+  | 'string at two frets'
+  | 'no place for a note'
+  | 'no such string'
+  | 'no such fret'
+  | 'no finger of the left hand';
 export const MOST_STOPPED = 20_000;
 
 /**
@@ -22,21 +29,19 @@ export const MOST_STOPPED = 20_000;
  */
 export function checkStopped(stopped: readonly StoppedNote[]): DataFault[] {
   if (stopped.length > MOST_STOPPED)
-    return [
-      { path: 'stopped', message: `${stopped.length} notes have frets of their own; ${MOST_STOPPED} is the most.` },
-    ];
+    return [dataFault('stopped', 'too many stopped notes', stopped.length, MOST_STOPPED)];
   const seen = new Set<string>();
   return stopped.flatMap(({ at, string, fret, finger }, n): DataFault[] => {
+    const say = (code: StoppedFaultCode, ...about: (string | number)[]) => [dataFault(path, code, ...about)];
     const place = `${at} ${string}`;
     const path = `stopped[${n}]`;
-    if (seen.has(place)) return [{ path, message: `String ${string} is stopped at two frets at once.` }];
+    if (seen.has(place)) return say('string at two frets', string);
     seen.add(place);
-    if (!Number.isSafeInteger(at) || at < 0) return [{ path, message: 'A note lies at a whole tick, from 0 on.' }];
-    if (!isStringNumber(string)) return [{ path, message: 'Strings are numbered 1 to 6.' }];
-    if (!(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET))
-      return [{ path, message: `A fret lies between 0 and ${HIGHEST_FRET}.` }];
+    if (!Number.isSafeInteger(at) || at < 0) return say('no place for a note');
+    if (!isStringNumber(string)) return say('no such string');
+    if (!(Number.isInteger(fret) && fret >= 0 && fret <= HIGHEST_FRET)) return say('no such fret', HIGHEST_FRET);
     const known = finger === undefined || finger === 'T' || (Number.isInteger(finger) && finger >= 0 && finger <= 4);
-    return known ? [] : [{ path, message: 'Left fingers are 0 to 4 and T.' }];
+    return known ? [] : say('no finger of the left hand');
   });
 }
 

@@ -1,5 +1,5 @@
 import { type AccentCycle, checkCycle } from '../cycle/index.js';
-import type { DataFault } from '../fault/index.js';
+import { type DataFault, dataFault } from '../fault/index.js';
 import type { Shape } from '../left-hand/index.js';
 import { type Command, refusable } from './command.js';
 import { LONGEST_ID, type Section, type Study } from './model.js';
@@ -28,8 +28,25 @@ export const put = <T extends object>(thing: T, values: Partial<T>): T =>
   (Object.keys(values) as (keyof T)[]).every((k) => thing[k] === values[k]) ? thing : { ...thing, ...values };
 export const bounded = (n: number, low: number, high: number, otherwise: number): number =>
   Number.isFinite(n) ? Math.min(high, Math.max(low, n)) : otherwise;
+export type CommandFaultCode =
+  | 'cycle without id'
+  | 'shape without id'
+  | 'section without id'
+  | 'section unnamed'
+  | 'cell unnamed'
+  | 'cell’s name'
+  | 'cell can’t be kept'
+  | 'text too long'
+  | 'too many shapes'
+  | 'too many sections'
+  | 'form too long'
+  | 'too many cells'
+  | 'six pitches wanted';
+/** Why a command changes nothing. */
+export const refused = (path: string, code: CommandFaultCode, ...about: (string | number)[]): DataFault =>
+  dataFault(path, code, ...about);
 export const within = (path: string, faults: readonly DataFault[]): DataFault | null =>
-  faults[0] ? { path: `${path}.${faults[0].path}`, message: faults[0].message } : null;
+  faults[0] ? { ...faults[0], path: `${path}.${faults[0].path}` } : null;
 
 /** A thing with these fields alone: what came along with it must not reach the table. */
 export function only<T extends object>(thing: T, fields: readonly (keyof T)[]): T {
@@ -60,5 +77,5 @@ export const plainCycle = (cycle: AccentCycle): AccentCycle => {
 
 export const cycleFault = (cycle: AccentCycle): DataFault | null =>
   cycle.id === '' || cycle.id.length > LONGEST_ID
-    ? { path: 'cycle.id', message: 'The cycle has no id.' }
+    ? refused('cycle.id', 'cycle without id')
     : within('cycle', checkCycle(cycle));

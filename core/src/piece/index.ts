@@ -1,3 +1,4 @@
+export type { CommandFaultCode } from './changing.js';
 export * from './command.js';
 export * from './form.js';
 export * from './ladder.js';

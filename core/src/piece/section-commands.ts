@@ -13,7 +13,7 @@ import {
   writeSlot,
 } from '../script/index.js';
 import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks } from '../time/index.js';
-import { bounded, cycleFault, inSection, plainCycle, put } from './changing.js';
+import { bounded, cycleFault, inSection, plainCycle, put, refused } from './changing.js';
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
 import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
@@ -21,12 +21,7 @@ import { putShape, shapeToPut } from './shape-commands.js';
 
 /** A text of a section that has grown longer than it may. */
 const lengthFault = (path: 'script' | 'chart', text: string, most: number): DataFault | null =>
-  text.length <= most
-    ? null
-    : {
-        path,
-        message: `A ${path} holds ${most} letters at most; this would make ${text.length}. Write what repeats as { … }x, or begin another section.`,
-      };
+  text.length <= most ? null : refused(path, 'text too long', path, most, text.length);
 const scriptFault = ({ script }: Section) => lengthFault('script', script, LONGEST_SCRIPT);
 const chartFault = ({ chart }: Section) => lengthFault('chart', chart, LONGEST_CHART);
 export const setScript = (section: string, script: string): Command =>

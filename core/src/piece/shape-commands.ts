@@ -2,7 +2,7 @@ import { renameInChart } from '../chart/index.js';
 import type { DataFault } from '../fault/index.js';
 import { checkShape, type Shape } from '../left-hand/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
-import { plainShape, within } from './changing.js';
+import { plainShape, refused, within } from './changing.js';
 import { type Command, refusable } from './command.js';
 import { LONGEST_ID, MOST_SHAPES, type Study } from './model.js';
 
@@ -35,15 +35,12 @@ const nameFor = (study: Study, shape: Shape) =>
   );
 
 const shapeFault = (study: Study, shape: Shape): DataFault | null => {
-  if (shape.id === '' || shape.id.length > LONGEST_ID) return { path: 'shapes', message: 'The shape has no id.' };
+  if (shape.id === '' || shape.id.length > LONGEST_ID) return refused('shapes', 'shape without id');
   const fault = within('shape', checkShape(shape));
   if (fault) return fault;
   return study.shapes.length < MOST_SHAPES || study.shapes.some((s) => s.id === shape.id)
     ? null
-    : {
-        path: 'shapes',
-        message: `A study holds ${MOST_SHAPES} shapes at most. Take some away in the Wheel’s Shape panel first.`,
-      };
+    : refused('shapes', 'too many shapes', MOST_SHAPES);
 };
 /**
  * Adds a shape, or puts it in place of the one with its id; charts that call this by its name follow. A name that

@@ -3,7 +3,7 @@ import type { DataFault } from '../fault/index.js';
 import { cleanName } from '../name/index.js';
 import { LONGEST_SCRIPT, type NamedCell } from '../script/index.js';
 import { sixOf, stepTicks } from '../time/index.js';
-import { bounded, cycleFault, inSection, only, plainCycle, put, sectionOf } from './changing.js';
+import { bounded, cycleFault, inSection, only, plainCycle, put, refused, sectionOf } from './changing.js';
 import { type Command, refusable } from './command.js';
 import { renameInForm } from './form.js';
 import { makeSection } from './make.js';
@@ -35,14 +35,9 @@ export const addSection = (id: string, name: string, cycle: AccentCycle): Comman
   refusable(
     (study) => ({ ...study, sections: [...study.sections, makeSection(id, cleanName(name), plainCycle(cycle))] }),
     (study) => {
-      if (study.sections.length >= MOST_SECTIONS)
-        return {
-          path: 'sections',
-          message: `A study holds ${MOST_SECTIONS} sections at most. Copy the study and go on there, or take a section out.`,
-        };
-      if (id === '' || id.length > LONGEST_ID || sectionOf(study, id))
-        return { path: 'sections', message: 'The section needs an id of its own.' };
-      if (!cleanName(name)) return { path: 'sections', message: 'Give the section a name.' };
+      if (study.sections.length >= MOST_SECTIONS) return refused('sections', 'too many sections', MOST_SECTIONS);
+      if (id === '' || id.length > LONGEST_ID || sectionOf(study, id)) return refused('sections', 'section without id');
+      if (!cleanName(name)) return refused('sections', 'section unnamed');
       return cycleFault(cycle);
     },
   );
@@ -58,20 +53,17 @@ export const removeSection =
 export const setForm = (form: string): Command =>
   refusable(
     (study) => put(study, { form }),
-    () =>
-      form.length <= LONGEST_FORM
-        ? null
-        : { path: 'form', message: `A form holds ${LONGEST_FORM} letters at most; this would make ${form.length}.` },
+    () => (form.length <= LONGEST_FORM ? null : refused('form', 'form too long', LONGEST_FORM, form.length)),
   );
 
 /** What a cell's name can't hold, for it is called as `<name>`. */
 const NOT_IN_A_NAME = /[<>|[\]{}]/;
 /** Why a cell can't be called by its name; null when it can. */
 export function namedCellFault({ name, script, stepsPerCount }: NamedCell): DataFault | null {
-  if (cleanName(name) !== name || name === '') return { path: 'cells', message: 'Give the cell a name.' };
-  if (NOT_IN_A_NAME.test(name)) return { path: 'cells', message: 'A cell’s name has no < > [ ] { } or | in it.' };
+  if (cleanName(name) !== name || name === '') return refused('cells', 'cell unnamed');
+  if (NOT_IN_A_NAME.test(name)) return refused('cells', 'cell’s name');
   if (script.length > LONGEST_SCRIPT || stepTicks(stepsPerCount) === null)
-    return { path: 'cells', message: 'The cell’s script is too long, or its steps don’t fit a count.' };
+    return refused('cells', 'cell can’t be kept');
   return null;
 }
 /** Gives the study a cell that its scripts can call, or puts it in place of the one of its name. */
@@ -89,7 +81,7 @@ export const nameCell = (cell: NamedCell): Command =>
       namedCellFault(cell) ??
       (study.cells.length < MOST_NAMED_CELLS || study.cells.some((c) => c.name === cell.name)
         ? null
-        : { path: 'cells', message: `A study holds ${MOST_NAMED_CELLS} cells at most.` }),
+        : refused('cells', 'too many cells', MOST_NAMED_CELLS)),
   );
 
 export const setCapo =
@@ -107,6 +99,6 @@ export const setTuning = (tuning: readonly number[]): Command =>
       const { low, high } = OPEN_STRING_BOUNDS;
       return tuning.length === 6 && tuning.every((n) => Number.isInteger(n) && n >= low && n <= high)
         ? null
-        : { path: 'tuning', message: 'A tuning names a pitch for each of six strings.' };
+        : refused('tuning', 'six pitches wanted');
     },
   );

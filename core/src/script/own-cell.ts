@@ -1,5 +1,5 @@
 import type { Cell } from '../catalogue/index.js';
-import { type DataFault, quoted } from '../fault/index.js';
+import { type DataFault, dataFault, quoted } from '../fault/index.js';
 import { flatten } from './flatten.js';
 import { parseScript } from './parse.js';
 
@@ -9,14 +9,15 @@ export interface OwnCell extends Cell {
   readonly id: string;
 }
 
+export type CellFaultCode = 'nameless cell' | 'can’t be read' | 'cell without stroke';
 /** Every fault of a cell: it is named, and its script is read without one. */
 export function checkCell(cell: Cell): DataFault[] {
   const faults: DataFault[] = [];
-  if (!cell.name.trim()) faults.push({ path: 'name', message: 'A cell has a name.' });
+  if (!cell.name.trim()) faults.push(dataFault<CellFaultCode>('name', 'nameless cell'));
   const reading = parseScript(cell.script, { stepsPerCount: cell.stepsPerCount });
   for (const f of reading.faults)
-    faults.push({ path: 'script', message: `${quoted(cell.script.slice(f.from, f.to))} can’t be read.` });
+    faults.push(dataFault<CellFaultCode>('script', 'can’t be read', quoted(cell.script.slice(f.from, f.to))));
   if (reading.faults.length === 0 && flatten(reading.pattern).events.length === 0)
-    faults.push({ path: 'script', message: 'A cell has at least one stroke, e.g. id iu' });
+    faults.push(dataFault<CellFaultCode>('script', 'cell without stroke'));
   return faults;
 }

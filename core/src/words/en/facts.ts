@@ -1,5 +1,5 @@
 import type { ChordRefusal } from '../../chord/index.js';
-import { type Fact, quoted } from '../../fault/index.js';
+import { type DataFault, type Fact, quoted } from '../../fault/index.js';
 import type { HoldRefusal } from '../../left-hand/index.js';
 import type { NextTempo } from '../../practice/index.js';
 import type { LineRefusal, WeaveRefusal } from '../../solve/finger-line/index.js';
@@ -7,10 +7,8 @@ import type { FitRefusal } from '../../solve/fit-cycle/index.js';
 import type { FretRefusal } from '../../solve/fret-line/index.js';
 import type { RowRefusal } from '../../solve/shape-row/index.js';
 import type { LostChord, VoicingLimit, VoicingRefusal } from '../../solve/voicings/index.js';
-
-/** Figures of a fact in their order; what it has not is ''. */
-type Figures = readonly [string, string, string, string, ...string[]];
-type Sentences<Code extends string> = Record<Code, (about: Figures) => string>;
+import { DATA_FAULTS } from './data-faults.js';
+import { present, type Sentences } from './sentences.js';
 
 const CHORD: Sentences<ChordRefusal> = {
   'symbol too long': ([most]) => `A chord symbol has up to ${most} letters.`,
@@ -26,7 +24,6 @@ const LIMITS: Record<VoicingLimit, string> = {
   easy: 'stretches up to the limit',
   low: 'higher frets',
 };
-const present = (about: readonly string[]): string[] => about.filter((a) => a !== '');
 const asLimits = (about: readonly string[]): string[] => present(about).map((l) => LIMITS[l as VoicingLimit]);
 
 const VOICING: Sentences<Exclude<VoicingRefusal, ChordRefusal>> = {
@@ -159,6 +156,7 @@ const NEXT: Sentences<NextTempo['reason']['code']> = {
   'under the best': ([best]) => `One rung under ${best}, clean last time.`,
 };
 const ALL = {
+  ...DATA_FAULTS,
   ...CHORD,
   ...VOICING,
   ...HOLD,
@@ -182,3 +180,15 @@ export function sayFact({ code, about, because }: Fact): string {
 }
 /** Each once. */
 export const sayFacts = (facts: readonly Fact[]): string[] => [...new Set(facts.map(sayFact))];
+/** A fault's path with its sentence. */
+export interface SaidDataFault {
+  readonly path: string;
+  readonly message: string;
+}
+export const sayDataFaults = (faults: readonly DataFault[]): SaidDataFault[] =>
+  faults.map((f) => ({ path: f.path, message: sayFact(f) }));
+/**
+ * Path and sentence in one line.
+ * @example sayDataFault({ path: 'capo', code: 'above the most', about: [30, 12] }) // 'capo: It is 30; 12 is the most.'
+ */
+export const sayDataFault = (f: DataFault): string => `${f.path}: ${sayFact(f)}`;

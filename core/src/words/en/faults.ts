@@ -5,6 +5,7 @@ import type { FormFaultCode } from '../../piece/index.js';
 import { checkCell, parseScript, type ScriptFaultCode } from '../../script/index.js';
 import type { LineFault } from '../../solve/finger-line/index.js';
 import type { NotesFault } from '../../solve/fret-line/index.js';
+import { sayFact } from './facts.js';
 import { listed } from './strokes.js';
 
 /** Every fault that a text can have. */
@@ -147,5 +148,5 @@ export const sayFaults = <F extends TextFault>(faults: readonly F[]): SaidFault<
 export function sayCellFaults(cell: Cell): string[] {
   const { faults } = parseScript(cell.script, cell);
   const others = checkCell(cell).filter((f) => f.path !== 'script' || faults.length === 0);
-  return [...others.map((f) => f.message), ...faults.map(sayFault)];
+  return [...others.map(sayFact), ...faults.map(sayFault)];
 }

@@ -1,5 +1,5 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
-import type { DataFault, Kept } from '@ruffle-wheel/core';
+import { type DataFault, dataFault, type Kept } from '@ruffle-wheel/core';
 import {
   type Checked,
   readCellRow,
@@ -42,10 +42,7 @@ function readWholeStudyRow(row: unknown): Checked<StudyRow> {
   const { id, savedAt, revision, study } = (row ?? {}) as Partial<Record<keyof StudyRow, unknown>>;
   const read = readStudyRow(study);
   if (!read.ok) return read;
-  if (read.value.id !== id) {
-    const message = `The study in it has the id ${read.value.id}; the row is stored under another.`;
-    return { ok: false, faults: [{ path: 'id', message }] };
-  }
+  if (read.value.id !== id) return { ok: false, faults: [dataFault('id', 'another’s id', read.value.id)] };
   return {
     ok: true,
     value: {
@@ -68,5 +65,5 @@ export const readRow = (table: Kept, row: unknown): Checked<unknown> => DOORS[ta
 /** What speaks against a row, or null. */
 export function faultOf(table: Kept, row: unknown): DataFault | null {
   const read = readRow(table, row);
-  return read.ok ? null : (read.faults[0] ?? { path: '', message: '' });
+  return read.ok ? null : (read.faults[0] ?? null);
 }

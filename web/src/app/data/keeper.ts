@@ -2,7 +2,7 @@
  * Reads and checks what is stored and what comes in as a file, a portion at a time. It runs in a worker, so that the
  * page never waits for the schema library; where there are no workers, in the page itself.
  */
-import type { Collection, FileReading, Kept } from '@ruffle-wheel/core';
+import { type Collection, type FileReading, type Kept, sayDataFault } from '@ruffle-wheel/core';
 import { mendRow, readFile, refuseByLetters, refuseBySize } from '@ruffle-wheel/core/format';
 import { Database } from './database';
 import { faultOf, readRow, readSettingsRow } from './door';
@@ -68,7 +68,7 @@ export class Keeper {
       if (read.ok) passed.push(read.value);
       else {
         const fault = read.faults[0];
-        damaged.push({ table, id: keys[n] ?? '?', message: fault ? `${fault.path}: ${fault.message}` : '' });
+        damaged.push({ table, id: keys[n] ?? '?', message: fault ? sayDataFault(fault) : '' });
       }
     });
     return { rows: passed, damaged };
@@ -77,7 +77,7 @@ export class Keeper {
   faults(rows: readonly { readonly table: Kept; readonly row: unknown }[]): readonly string[] {
     return rows.flatMap(({ table, row }) => {
       const fault = faultOf(table, row);
-      return fault ? [`${fault.path}: ${fault.message}`] : [];
+      return fault ? [sayDataFault(fault)] : [];
     });
   }
   /** Makes a refused row one that passes, with as little changed as can be; nothing is written. */
@@ -87,7 +87,7 @@ export class Keeper {
     if (!mended) return { ok: false };
     // A row under another id than its study becomes the study of its own id's place.
     const row = { ...(mended.row as object), id };
-    return { ok: true, row, changes: mended.changes };
+    return { ok: true, row, changes: mended.changes.map(sayDataFault) };
   }
 
   /** Asked before a byte of a file is read; null when its size is no obstacle. */

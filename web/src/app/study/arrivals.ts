@@ -1,17 +1,33 @@
 import { inject, Injectable } from '@angular/core';
-import { type DataFault, KEPT, type LogEntry, shiftLog, type Study } from '@ruffle-wheel/core';
+import {
+  type FileReading,
+  KEPT,
+  type LogEntry,
+  type SaidDataFault,
+  sayDataFaults,
+  sayFact,
+  shiftLog,
+  type Study,
+} from '@ruffle-wheel/core';
 import type { PlacedRow } from '../data';
 import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arrival';
 import { Keeping } from '../data/keeping';
 import { words } from '../words/en';
 import { Collection } from './collection';
 
+/** A file that was not taken, as the player is told. */
 export interface Refusal {
   readonly ok: false;
   readonly code: string;
   readonly message: string;
-  readonly faults: readonly DataFault[];
+  readonly faults: readonly SaidDataFault[];
 }
+const said = ({ code, why, faults }: Extract<FileReading, { readonly ok: false }>): Refusal => ({
+  ok: false,
+  code,
+  message: sayFact(why),
+  faults: sayDataFaults(faults),
+});
 export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;
 
 /** What comes in from outside: looked at first, taken after the player has chosen, with a way back. */
@@ -28,9 +44,9 @@ export class Arrivals {
   /** Reads a file and compares it with the shelf; nothing is taken yet. */
   async look(file: Blob, name: string, log: (entries: LogEntry[]) => LogEntry[] = (l) => l): Promise<ArrivalResult> {
     const bySize = await this.keeping.ask((k) => k.refusalOf(file.size));
-    if (bySize) return bySize;
+    if (bySize) return said(bySize);
     const look = await this.keeping.ask((k) => k.look(file));
-    if (!look.ok) return look;
+    if (!look.ok) return said(look);
     const came: PlacedRow[] = [];
     const at = new Date().toISOString();
     for (const table of KEPT) {

@@ -5,6 +5,7 @@ import {
   freeName,
   keepTrial,
   neckOf,
+  sayFact,
   setTempo,
   type Shape,
   type Study,
@@ -129,7 +130,7 @@ export class OpenStudy {
     const before = this.current();
     if (!before) return;
     const refusal = command.refusal?.(before);
-    if (refusal) return this.said.next(refusal.message);
+    if (refusal) return this.said.next(sayFact(refusal));
     const after = command(before);
     if (after === before) return;
     this.history.step(before, key);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import {
   HIGHEST_CAPO,
   readTuning,
+  sayFact,
   setCapo,
   setTuning,
   TUNINGS,
@@ -103,7 +104,7 @@ export class TuningFields {
   /** A tuning that can't be read leaves the strings as they are, and says why. */
   protected write(text: string) {
     const read = readTuning(text);
-    this.faults.set(read.faults ?? []);
+    this.faults.set((read.faults ?? []).map(sayFact));
     if (read.tuning) this.open.apply(setTuning(read.tuning), 'tuning');
   }
 }

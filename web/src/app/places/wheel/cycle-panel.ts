@@ -5,12 +5,13 @@ import {
   checkCycle,
   cleanName,
   cyclesByName,
-  type DataFault,
   FAMILIES,
   groupsText,
   placeLabel,
   readAccents,
   readGroups,
+  type SaidDataFault,
+  sayDataFaults,
   setCycle,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
@@ -94,13 +95,13 @@ export class CyclePanel {
     this.put({ counts: text, labels: Array.from({ length: n }, (_, i) => String(i + 1)).join(' '), groups: String(n) });
   }
 
-  private readDraft(): { cycle: AccentCycle | null; faults: readonly DataFault[] } {
+  private readDraft(): { cycle: AccentCycle | null; faults: readonly SaidDataFault[] } {
     const d = this.draft();
     const base = this.current();
     if (!d || !base) return { cycle: null, faults: [] };
     const accents = readAccents(d.accents);
     const groups = readGroups(d.groups);
-    const faults: DataFault[] = [];
+    const faults: SaidDataFault[] = [];
     if (!accents) faults.push({ path: 'accents', message: `Accents: write ${this.words.accentsHelp}.` });
     if (!groups) faults.push({ path: 'groups', message: `Groups: write ${this.words.groupsHelp}.` });
     const cycle: AccentCycle = {
@@ -115,7 +116,7 @@ export class CyclePanel {
       tempo: base.tempo,
       note: base.note?.startsWith(this.words.own) ? base.note : `${this.words.own}.`,
     };
-    faults.push(...checkCycle(cycle).filter((f) => !(f.path === 'groups' && !groups)));
+    faults.push(...sayDataFaults(checkCycle(cycle)).filter((f) => !(f.path === 'groups' && !groups)));
     return { cycle: faults.length ? null : cycle, faults };
   }
   protected keep(e: Event) {

@@ -10,6 +10,7 @@ import {
   OPEN_SHAPE,
   putShape,
   reachFault,
+  sayDataFaults,
   sayFact,
   readShape,
   removeShape,
@@ -48,7 +49,9 @@ export class ShapePanel {
   protected readonly fingers = signal('');
   /** Without fingers the cheapest that hold the frets are laid on; null when none do. */
   private readonly read = computed(() => {
-    const { frets, fingers, faults } = readShape(this.frets(), this.fingers());
+    const reading = readShape(this.frets(), this.fingers());
+    const { frets, fingers } = reading;
+    const faults = sayDataFaults(reading.faults);
     if (this.fingers().trim() || faults.length) return { frets, fingers, faults };
     const solved = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
     return solved

@@ -33,6 +33,7 @@ import {
   startingCells,
   STEPS_PER_COUNT,
   stepTicks,
+  sayFact,
   sayMet,
   ticks,
   type TurnSlot,
@@ -246,7 +247,7 @@ export class WheelPlace {
   protected tooLong(letters: number) {
     const section = this.section();
     const refusal = section && setScript(section.id, 'p'.repeat(letters)).refusal?.(this.open.study()!);
-    if (refusal) this.notice.say(refusal.message, 12_000);
+    if (refusal) this.notice.say(sayFact(refusal), 12_000);
   }
   protected fix(from: number, to: number, text: string) {
     const section = this.section();
