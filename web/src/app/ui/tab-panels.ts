@@ -1,8 +1,9 @@
-import { afterNextRender, ElementRef, inject, Injector, signal } from '@angular/core';
+import { ElementRef, inject, signal } from '@angular/core';
+import { Turns } from './soon';
 
 /** Panels beside a drawing, each behind a tab and a key. Made where the component that shows them is made. */
 export class TabPanels {
-  private readonly injector = inject(Injector);
+  private readonly drawn = inject(Turns);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   /** The panel that is open. */
   readonly open = signal(0);
@@ -24,10 +25,7 @@ export class TabPanels {
     else {
       this.open.set(n);
       // The panel comes with the next render, its contents with the one after.
-      const coming = new Promise<HTMLElement | null>((resolve) =>
-        afterNextRender(() => setTimeout(() => resolve(this.focus())), { injector: this.injector }),
-      );
-      this.held(coming);
+      this.held(this.drawn.coming().then(() => new Promise((resolve) => setTimeout(() => resolve(this.focus())))));
     }
     return true;
   }

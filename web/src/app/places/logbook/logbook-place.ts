@@ -7,6 +7,7 @@ import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
+import { Soon } from '../../ui/soon';
 import { words } from '../../words/en';
 import { TempoChart } from './tempo-chart';
 
@@ -18,7 +19,7 @@ const TWO_LINES = 64;
 /** Am I getting there, does it hold? Every session, and the tempo reached over the weeks; lines are drawn as they come into sight. */
 @Component({
   selector: 'app-logbook-place',
-  imports: [ScrollingModule, TempoChart, Icon],
+  imports: [Soon, ScrollingModule, TempoChart, Icon],
   templateUrl: './logbook-place.html',
   styleUrl: './logbook-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,14 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
 import {
@@ -14,6 +23,7 @@ import {
 import { BaseChartDirective, provideCharts } from 'ng2-charts';
 import { map } from 'rxjs';
 import { Collection } from '../../study';
+import { Turns } from '../../ui/soon';
 import { words } from '../../words/en';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
@@ -59,6 +69,8 @@ export class TempoChart {
       .pipe(map((b) => b.matches)),
     { initialValue: false },
   );
+  /** Its axes come first, the lines a task later: with both at once the page would not answer keys for a while. */
+  private readonly axesDrawn = signal(false);
   private readonly lines = computed(() => tempoLines(this.entries()));
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
@@ -78,7 +90,7 @@ export class TempoChart {
       const font = { family: 'Alegreya Sans', size: 15 };
       return {
         data: {
-          datasets: lines.map((l, n) => {
+          datasets: (this.axesDrawn() ? lines : []).map((l, n) => {
             const colour = this.colour(COLOURS[n % COLOURS.length] ?? '--ink');
             return {
               label: l.name,
@@ -125,6 +137,10 @@ export class TempoChart {
       };
     },
   );
+
+  constructor() {
+    inject(DestroyRef).onDestroy(inject(Turns).add(() => this.axesDrawn.set(true)));
+  }
 
   private day(first: string, days: number): string {
     const date = Date.parse(first) + days * 86_400_000;

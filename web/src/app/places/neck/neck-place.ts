@@ -30,6 +30,7 @@ import { LineTable } from '../../ui/line-table';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
 import { TabPanels } from '../../ui/tab-panels';
+import { Soon } from '../../ui/soon';
 import { words } from '../../words/en';
 import { ChangesPanel } from './changes-panel';
 import { FindPanel } from './find-panel';
@@ -46,7 +47,7 @@ const BLOCKS = 'block chords';
 /** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
 @Component({
   selector: 'app-neck-place',
-  imports: [LineTable, MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
+  imports: [Soon, LineTable, MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
   templateUrl: './neck-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -29,6 +29,7 @@ import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refu
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
+import { Soon, Turns } from '../../ui/soon';
 import { words } from '../../words/en';
 import { Bin } from './bin';
 import { Cells } from './cells';
@@ -40,7 +41,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
 /** All studies and hands: open, copy, take in and give out. */
 @Component({
   selector: 'app-shelf-place',
-  imports: [Bin, Cells, Hands, Unread],
+  imports: [Soon, Bin, Cells, Hands, Unread],
   templateUrl: './shelf-place.html',
   styleUrl: './shelf-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,17 +72,24 @@ export class ShelfPlace {
       })),
   );
 
-  private readonly hands = viewChild.required(Hands);
+  private readonly drawn = inject(Turns);
+  private readonly hands = viewChild(Hands);
 
   constructor() {
     inject(Keys).forPlace((e) => {
       const letter = e.key.toLowerCase();
-      if (this.hands().pressed(e)) return true;
+      if (this.hands()?.pressed(e)) return true;
       if (letter === 'n') this.fresh();
-      else if (letter === 'm') this.hands().measuring.set(true);
+      else if (letter === 'm') void this.measure();
       else return false;
       return true;
     });
+  }
+
+  /** Just after the place has come the hands are not drawn yet. */
+  private async measure() {
+    if (!this.hands()) await this.drawn.coming();
+    this.hands()?.measuring.set(true);
   }
 
   protected openRow(row: StudyRow) {

@@ -1,11 +1,9 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
   inject,
-  Injector,
   signal,
   untracked,
   viewChild,
@@ -47,6 +45,7 @@ import { Notice } from '../../ui/notice';
 import { type LeftStretch, Strip } from '../../ui/strip/strip';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
+import { Soon, Turns } from '../../ui/soon';
 import { words } from '../../words/en';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
@@ -69,6 +68,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
 @Component({
   selector: 'app-wheel-place',
   imports: [
+    Soon,
     MatTabsModule,
     WheelDrawing,
     Strip,
@@ -92,7 +92,7 @@ export class WheelPlace {
   protected readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
   private readonly notice = inject(Notice);
-  private readonly injector = inject(Injector);
+  private readonly drawn = inject(Turns);
   protected readonly stepChoices = STEPS_PER_COUNT;
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
@@ -294,11 +294,8 @@ export class WheelPlace {
   }
   private toScript() {
     // Just after the place has come its editor is not drawn yet.
-    const drawn = new Promise<ScriptEditor | undefined>((resolve) => {
-      if (this.editor()) resolve(this.editor());
-      else afterNextRender(() => resolve(this.editor()), { injector: this.injector });
-    });
-    this.keys.forField(drawn.then((editor) => editor?.focus() ?? null));
+    const drawn = this.editor() ? Promise.resolve() : this.drawn.coming();
+    this.keys.forField(drawn.then(() => this.editor()?.focus() ?? null));
   }
   /** Moves the selection; past the end of a turn it goes on in the next. */
   private toSlot(way: number) {

@@ -1,0 +1,59 @@
+import type { Page } from '@playwright/test';
+import { open, test } from './player.js';
+
+/** Bars of sixteen strokes, as many as a long section has. */
+const BARS = 64;
+const ROUNDS = 5;
+const PLACES = { 1: 'Wheel', 2: 'Neck', 4: 'Practise', 6: 'Logbook', 7: 'Shelf' };
+
+const median = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
+const say = (what: string, longest: readonly number[]) =>
+  console.log(`${what.padEnd(46)} median ${median(longest)} ms, worst ${Math.max(...longest)} ms  (under 50)`);
+
+/** From now on the longest task since it was last asked for; 0 when none took 50 ms. */
+async function watch(page: Page): Promise<() => Promise<number>> {
+  await page.evaluate(() => {
+    const tasks: number[] = [];
+    (window as unknown as { tasks: number[] }).tasks = tasks;
+    new PerformanceObserver((l) => l.getEntries().forEach((e) => tasks.push(Math.round(e.duration)))).observe({
+      entryTypes: ['longtask'],
+    });
+  });
+  return () =>
+    page.evaluate(() => Math.max(0, ...(window as unknown as { tasks: number[] }).tasks.splice(0, Infinity)));
+}
+
+test('how long the page does not answer, by what the player does', async ({ page }) => {
+  test.setTimeout(300_000);
+  const opened: Record<string, number[]> = {};
+  for (let round = 0; round < ROUNDS; round++) {
+    // A new page each time: the first opening of a place is the longest.
+    await open(page);
+    const longest = await watch(page);
+    for (const key of ['2', '4', '6', '7', '1', '2', '1']) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(1_200);
+      (opened[PLACES[key as unknown as keyof typeof PLACES]] ??= []).push(await longest());
+    }
+  }
+  for (const [place, tasks] of Object.entries(opened)) say(`${place} opened, longest task`, tasks);
+
+  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption('last-boat-south');
+  const longest = await watch(page);
+  const bar = (n: number) =>
+    Array.from({ length: 16 }, (_, i) =>
+      i % 4 === 0 ? 'p:b' : i % 4 === 3 ? `i:2f${(n % 4) + 1}=${(n % 4) + 1}` : 'm:3',
+    ).join(' ');
+  await page.getByRole('textbox', { name: 'Hand script' }).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(Array.from({ length: BARS }, (_, n) => bar(n)).join(' '));
+  await page.waitForTimeout(3_000);
+  say(`${BARS} bars pasted`, [await longest()]);
+  const keys: number[] = [];
+  for (let n = 0; n < 30; n++) {
+    await page.keyboard.type(' p');
+    await page.waitForTimeout(300);
+    keys.push(await longest());
+  }
+  say(`a keystroke in ${BARS} bars`, keys);
+});
