@@ -8,9 +8,14 @@ export interface TaughtForm {
   readonly root: StringNumber;
   /** It goes along the neck: under a barre, or without open strings. */
   readonly moves: boolean;
+  /** A shell of comping or a half barre: it comes after whole forms wherever it is held. */
+  readonly small?: boolean;
 }
 const moving = (root: StringNumber, ...all: string[]): TaughtForm[] =>
   all.map((frets) => ({ frets, root, moves: true }));
+/** Shells and half barres. */
+const small = (root: StringNumber, ...all: string[]): TaughtForm[] =>
+  all.map((frets) => ({ frets, root, moves: true, small: true }));
 const open = (root: StringNumber, ...all: string[]): TaughtForm[] =>
   all.map((frets) => ({ frets, root, moves: false }));
 
@@ -19,18 +24,22 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
   // E: major, minor, seventh, minor seventh, major seventh, fourth, with fourth and seventh.
   ...moving(6, '0-2-2-1-0-0', '0-2-2-0-0-0', '0-2-0-1-0-0', '0-2-0-0-0-0', '0-2-1-1-0-0', '0-2-2-2-0-0', '0-2-0-2-0-0'),
   // The same as shells: seventh, minor and major seventh, sixth, minor sixth, half and wholly diminished, thirteenth.
-  ...moving(6, '3-x-3-4-3-x', '3-x-3-3-3-x', '3-x-4-4-3-x', '3-x-2-4-3-x', '3-x-2-3-3-x', '3-x-3-3-2-x', '3-x-2-3-2-x'),
-  ...moving(6, '3-x-3-4-5-x'),
+  ...small(6, '3-x-3-4-3-x', '3-x-3-3-3-x', '3-x-4-4-3-x', '3-x-2-4-3-x', '3-x-2-3-3-x', '3-x-3-3-2-x', '3-x-2-3-2-x'),
+  ...small(6, '3-x-3-4-5-x'),
   ...open(6, '0-2-2-1-3-0', '0-2-2-0-3-0', '0-2-2-1-2-0', '0-2-2-0-2-0', '0-2-0-1-0-2', '0-2-0-1-0-1', '0-2-0-0-0-2'),
   ...open(6, '3-2-0-0-0-3', '3-2-0-0-0-1', '3-2-0-0-0-2', '3-2-0-0-0-0'),
   // A: major, minor, sevenths, fourths, sixths, half and wholly diminished.
   ...moving(5, 'x-0-2-2-2-0', 'x-0-2-2-1-0', 'x-0-2-0-2-0', 'x-0-2-0-1-0', 'x-0-2-1-2-0', 'x-0-2-1-1-0'),
   ...moving(5, 'x-0-2-2-3-0', 'x-0-2-0-3-0', 'x-0-2-2-2-2', 'x-0-2-2-1-2', 'x-0-1-0-1-x', 'x-3-4-2-4-2'),
   // Ninths and what comping takes from them: ninth, sixth and ninth, flat ninth, minor and major ninth, seventh.
-  ...moving(5, 'x-3-2-3-3-3', 'x-3-2-2-3-3', 'x-3-2-3-2-x', 'x-3-1-3-3-x', 'x-3-2-4-3-x', 'x-3-2-3-1-x'),
+  ...moving(5, 'x-3-2-3-3-3', 'x-3-2-2-3-3', 'x-3-2-3-2-x', 'x-3-1-3-3-x', 'x-3-2-4-3-x'),
+  ...small(5, 'x-3-2-3-1-x'),
   ...open(5, 'x-3-2-0-1-0', 'x-3-2-3-1-0', 'x-3-2-0-0-0', 'x-3-2-2-1-0', 'x-3-2-0-3-0', 'x-3-3-0-1-1'),
+  ...open(5, 'x-0-2-3-2-3'),
   ...open(5, 'x-2-1-2-0-2', 'x-2-0-2-0-2', 'x-0-2-2-0-0', 'x-0-2-4-2-0', 'x-0-2-4-1-0', 'x-0-2-0-2-2', 'x-0-1-2-1-2'),
   // D: major, minor, sevenths, sixths, fourths, diminished.
   ...moving(4, 'x-x-0-2-3-2', 'x-x-0-2-3-1', 'x-x-0-2-1-2', 'x-x-0-2-1-1', 'x-x-0-2-2-2', 'x-x-0-1-1-1', 'x-x-0-1-0-1'),
+  // The same forms of E under a half barre.
+  ...small(4, 'x-x-2-1-0-0', 'x-x-2-0-0-0'),
   ...open(4, 'x-x-0-2-3-3', 'x-x-0-2-3-0', 'x-x-0-2-1-3', 'x-x-0-2-0-2', 'x-x-0-2-0-1', 'x-x-0-2-1-0', 'x-x-3-2-1-0'),
 ];

@@ -26,7 +26,7 @@ export interface FingeringHand {
 }
 const known = new WeakMap<Neck, readonly (readonly TouchPoint[])[]>();
 /** Every touch point of a neck, reckoned once. */
-function pointsOn(neck: Neck): readonly (readonly TouchPoint[])[] {
+export function pointsOn(neck: Neck): readonly (readonly TouchPoint[])[] {
   const before = known.get(neck);
   if (before) return before;
   const points = STRINGS.map((string) =>
@@ -132,7 +132,8 @@ export function fingeringCost(frets: Frets, fingers: Fingers, hand: FingeringHan
     offsets.push(fret - finger);
     if (strings.length > 1) {
       const over = (strings.at(-1) ?? 0) - (strings[0] ?? 0) + 1;
-      barre += weights.barre + weights.barreString * over + (finger > 1 ? weights.barreOther : 0);
+      barre += weights.barre + weights.barreString * over + otherBarre(finger, weights);
+      if (frets[(strings.at(-1) ?? 0) + 1] === 0) barre += weights.barreEnds;
     }
     for (const lower of NUMBERED)
       if (lower < finger && fretOf(frets, held, lower) === fret && (held[lower]?.[0] ?? 0) > (strings[0] ?? 0))
@@ -148,6 +149,8 @@ export function fingeringCost(frets: Frets, fingers: Fingers, hand: FingeringHan
     crowd: spread * weights.crowd + open * weights.offHome,
   };
 }
+const otherBarre = (finger: number, { barreOther }: ShapeWeights): number =>
+  finger === 1 ? 0 : finger === 3 ? barreOther : 2 * barreOther;
 export const totalOf = (cost: FingeringCost): number => FINGERING_TERMS.reduce((sum, t) => sum + cost[t], 0);
 
 function placed(fingers: Fingers): Placed {

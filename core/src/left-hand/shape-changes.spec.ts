@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { makeNeck } from '../instrument/index.js';
+import { makeNeck, touchPoint } from '../instrument/index.js';
 import { DEFAULT_PROFILE, leftHandOf } from '../player/index.js';
 import { millimetres } from '../time/index.js';
 import { sayChange, sayFinger } from '../words/en/index.js';
-import { changeBetween, readShape, type Shape, type StrokeNear } from './index.js';
+import { changeBetween, changePoints, readShape, type Shape, type StrokeNear } from './index.js';
 import { moveMs } from '../player/index.js';
 
 const neck = makeNeck(millimetres(650));
@@ -53,6 +53,45 @@ describe('between two shapes', () => {
     const c = change(shape('x-x-3-2-1-x', 'x-x-3-2-1-x'), shape('x-x-3-2-1-1', 'x-x-3-2-1-1'));
     expect(c.hinge).toBe(true);
     expect(change(C, AM).hinge).toBe(false);
+  });
+});
+
+describe('how hard a change is, in points', () => {
+  const points = (from: Shape, to: Shape) => changePoints(from, to, neck);
+  /** Where a finger touches, in mm from the nut. */
+  const touch = (fret: number) => touchPoint(1, fret, neck).x;
+  it('nothing where nothing moves', () => expect(points(C, C)).toBe(0));
+  it('a finger that goes over: 10, and 2 for each centimetre', () => {
+    const c = change(C, AM);
+    expect(points(C, AM)).toBe(Math.round(10 + (2 * c.fingers[2]!.mm) / 10));
+    expect(c.difficulty).toBe(points(C, AM));
+  });
+  it('a finger that slides: 3, and the arm’s way once, however many fingers it carries', () => {
+    const from = shape('x-x-1-2-1-2', 'x-x-1-3-2-4');
+    const to = shape('x-x-4-5-4-5', 'x-x-1-3-2-4');
+    // The arm goes as far as the two fingers on the higher fret, where frets are narrower; the others go on a little.
+    const arm = touch(5) - touch(2);
+    const more = Math.round(touch(4) - touch(1) - arm);
+    expect(more).toBeGreaterThan(0);
+    expect(points(from, to)).toBe(Math.round(4 * 3 + (2 * (Math.round(arm) + 2 * more)) / 10));
+  });
+  it('a barre that comes down: 12 more; one that slides lies already', () => {
+    const one = shape('x-x-x-x-1-0', 'x-x-x-x-1-0');
+    const two = shape('x-x-x-x-1-1', 'x-x-x-x-1-1');
+    const open = shape('x-x-x-x-0-0', 'x-x-x-x-0-0');
+    // Both land from the air over their own fret: 10 for the finger, 12 mm of hover.
+    expect(points(open, one)).toBe(Math.round(10 + 2.4));
+    expect(points(open, two)).toBe(Math.round(10 + 2.4 + 12));
+    const up = shape('x-x-x-x-3-3', 'x-x-x-x-1-1');
+    expect(points(two, up)).toBe(Math.round(3 + (2 * Math.round(touch(3) - touch(1))) / 10));
+    // Each barre for itself.
+    const both = shape('x-x-3-3-1-1', 'x-x-3-3-1-1');
+    expect(points(shape('x-x-3-0-1-0', 'x-x-3-0-1-0'), both)).toBe(0);
+    expect(points(shape('x-x-0-0-0-0', 'x-x-0-0-0-0'), both)).toBe(Math.round(2 * (10 + 2.4 + 12)));
+    // Opening over another string on its fret is a hinge.
+    expect(points(one, two)).toBe(0);
+    // Slid to another fret and opened there, it must come down.
+    expect(points(one, up)).toBe(Math.round(3 + 12 + (2 * Math.round(touch(3) - touch(1))) / 10));
   });
 });
 

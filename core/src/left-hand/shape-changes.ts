@@ -1,5 +1,6 @@
 import { positionOf } from './position.js';
 import { apart, fretWidth, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
+import { pointsOn } from './fingering.js';
 import { type HandProfile, leftHandOf, moveMs } from '../player/index.js';
 import { type StringNumber, STRINGS } from '../time/index.js';
 import type { LeftFinger, Shape } from './shape.js';
@@ -68,12 +69,34 @@ const HOVER_MM = 12;
 /** Points: for a finger that moves, for 10 mm, for a barre that must come down, for a whole share of time that is missing. */
 const HARD = { moving: 10, perCentimetre: 2, barre: 12, guide: 3, share: 60 };
 
-function placeOf(shape: Shape, finger: HoldingFinger): FingerPlace | null {
+function placeOf(shape: Pick<Shape, 'frets' | 'fingers'>, finger: HoldingFinger): FingerPlace | null {
   const held = shape.fingers.flatMap((f, i) => (f === finger ? [i] : []));
   const fret = shape.frets[held[0] ?? -1];
   return held.length && fret ? { strings: held.map((i) => STRINGS[i] ?? 1), fret } : null;
 }
-const pointOf = (place: FingerPlace, neck: Neck): TouchPoint => touchPoint(place.strings[0] ?? 1, place.fret, neck);
+const pointAt = (string: StringNumber, fret: number, neck: Neck): TouchPoint =>
+  pointsOn(neck)[STRINGS.indexOf(string)]?.[fret] ?? touchPoint(string, fret, neck);
+const pointOf = (place: FingerPlace, neck: Neck): TouchPoint => pointAt(place.strings[0] ?? 1, place.fret, neck);
+
+/** Where the hand stands in a shape, and every finger in it. */
+interface Stand {
+  readonly frets: Shape['frets'];
+  readonly hand: number | null;
+  readonly places: readonly (FingerPlace | null)[];
+}
+/** By the list of fingers: rows of chords ask for the same shapes over and over. */
+const known = new WeakMap<Shape['fingers'], Stand>();
+function standOf(shape: Pick<Shape, 'frets' | 'fingers'>): Stand {
+  const before = known.get(shape.fingers);
+  if (before?.frets === shape.frets) return before;
+  const stand = {
+    frets: shape.frets,
+    hand: positionOf(shape.fingers.map((finger, i) => ({ finger, fret: shape.frets[i] ?? null }))),
+    places: HOLDING_FINGERS.map((f) => placeOf(shape, f)),
+  };
+  known.set(shape.fingers, stand);
+  return stand;
+}
 
 function actionOf(from: FingerPlace | null, to: FingerPlace | null): FingerAction {
   if (!from || !to) return from ? 'lifts' : to ? 'lands' : 'idle';
@@ -84,31 +107,98 @@ function actionOf(from: FingerPlace | null, to: FingerPlace | null): FingerActio
 /** From where a finger that was in the air comes: over its own fret in the hand's position before. */
 function comesFrom(finger: HoldingFinger, to: FingerPlace, before: number, neck: Neck): number {
   const fret = Math.max(1, before + (finger === 'T' ? 0 : finger - 1));
-  const over = touchPoint(to.strings[0] ?? 1, fret, neck);
+  const over = pointAt(to.strings[0] ?? 1, fret, neck);
   return Math.hypot(apart(over, pointOf(to, neck)), HOVER_MM);
+}
+
+/** What one finger does from one shape to the next. */
+interface FingerWay {
+  readonly action: FingerAction;
+  /** How far it goes, in mm. */
+  readonly mm: number;
+  /** The same without what the arm carries it along the neck. */
+  readonly own: number;
+}
+function fingerWays(from: Stand, to: Stand, neck: Neck): FingerWay[] {
+  const before = from.hand ?? to.hand ?? 1;
+  const carried = armWay(from, to, neck);
+  return HOLDING_FINGERS.map((finger, n) => {
+    const [a, b] = [from.places[n] ?? null, to.places[n] ?? null];
+    const action = actionOf(a, b);
+    const moves = b !== null && action !== 'stays';
+    if (!moves) return { action, mm: 0, own: 0 };
+    if (!a)
+      return {
+        action,
+        mm: comesFrom(finger, b, before, neck),
+        own: comesFrom(finger, b, to.hand ?? before, neck),
+      };
+    const [p, q] = [pointOf(a, neck), pointOf(b, neck)];
+    return { action, mm: apart(p, q), own: apart({ ...p, x: p.x + carried }, q) };
+  });
+}
+/**
+ * How far the arm carries the hand along the neck, in mm, towards the body positive: what all fingers that are down
+ * before and after go along in common; where none is, from position to position.
+ */
+function armWay(from: Stand, to: Stand, neck: Neck): number {
+  const along = from.places.flatMap((a, n) => {
+    const b = to.places[n];
+    return a && b ? [pointOf(b, neck).x - pointOf(a, neck).x] : [];
+  });
+  if (along.length) {
+    const [least, most] = [Math.min(...along), Math.max(...along)];
+    return least > 0 ? least : most < 0 ? most : 0;
+  }
+  return from.hand === null || to.hand === null ? 0 : pointAt(1, to.hand, neck).x - pointAt(1, from.hand, neck).x;
+}
+const isBarre = (place: FingerPlace | null | undefined): boolean => (place?.strings.length ?? 0) > 1;
+const isMove = ({ action }: FingerWay): boolean => action === 'swaps' || action === 'lands';
+/** Points of a way, before the time that there is for it: the arm's movement once, and what fingers do beside it. */
+function wayPoints(ways: readonly FingerWay[], from: Stand, to: Stand, neck: Neck): number {
+  let points = (HARD.perCentimetre * Math.round(Math.abs(armWay(from, to, neck)))) / 10;
+  ways.forEach((w, n) => {
+    if (isMove(w)) points += HARD.moving;
+    if (w.action === 'guides') points += HARD.guide;
+    points += (HARD.perCentimetre * Math.round(w.own)) / 10;
+    // A barre that slides lies already; one that a finger opens into on its fret is a hinge.
+    const lies = w.action === 'stays' || (w.action === 'guides' && isBarre(from.places[n]));
+    if (isBarre(to.places[n]) && !lies) points += HARD.barre;
+  });
+  return points;
+}
+/**
+ * How hard the way between two shapes is, in points, whatever the right hand plays: the same as `changeBetween` has
+ * without strokes.
+ */
+export function changePoints(
+  from: Pick<Shape, 'frets' | 'fingers'>,
+  to: Pick<Shape, 'frets' | 'fingers'>,
+  neck: Neck,
+): number {
+  const [a, b] = [standOf(from), standOf(to)];
+  return Math.round(wayPoints(fingerWays(a, b, neck), a, b, neck));
 }
 
 /** Everything about the way from one shape to the next. */
 export function changeBetween({ from, to, neck, profile, strokes }: ChangeRequest): ShapeChange {
   const left = leftHandOf(profile);
-  const stood = (shape: Shape) =>
-    positionOf(shape.fingers.map((finger, i) => ({ finger, fret: shape.frets[i] ?? null })));
-  const before = stood(from) ?? stood(to) ?? 1;
+  const [stood, coming] = [standOf(from), standOf(to)];
+  const ways = fingerWays(stood, coming, neck);
   const earlier = [...strokes].filter((s) => s.ms < 0).sort((a, b) => b.ms - a.ms);
   const later = [...strokes].filter((s) => s.ms >= 0).sort((a, b) => a.ms - b.ms);
   const lastOn = (place: FingerPlace | null) =>
     place ? (earlier.find((s) => s.strings.some((x) => place.strings.includes(x)))?.ms ?? null) : null;
   const firstOn = (place: FingerPlace | null) =>
     place ? (later.find((s) => s.strings.some((x) => place.strings.includes(x)))?.ms ?? null) : null;
-  const due = new Map(HOLDING_FINGERS.map((f) => [f, firstOn(placeOf(to, f))]));
+  const due = new Map(HOLDING_FINGERS.map((f, n) => [f, firstOn(coming.places[n] ?? null)]));
   const times = [...new Set([...due.values()].filter((ms): ms is number => ms !== null))].sort((a, b) => a - b);
   const lastStroke = earlier[0]?.ms ?? null;
 
-  const fingers = HOLDING_FINGERS.map((finger): FingerChange => {
-    const [a, b] = [placeOf(from, finger), placeOf(to, finger)];
-    const action = actionOf(a, b);
+  const fingers = HOLDING_FINGERS.map((finger, n): FingerChange => {
+    const [a, b] = [stood.places[n] ?? null, coming.places[n] ?? null];
+    const { action, mm } = ways[n] as FingerWay;
     const moves = b !== null && action !== 'stays';
-    const mm = !moves ? 0 : a ? apart(pointOf(a, neck), pointOf(b, neck)) : comesFrom(finger, b, before, neck);
     const dueMs = due.get(finger) ?? null;
     // A finger in the air is free from the last stroke on; one that holds is free after the last stroke on its strings.
     const freeMs = a ? (lastOn(a) ?? lastStroke) : lastStroke;
@@ -134,10 +224,9 @@ export function changeBetween({ from, to, neck, profile, strokes }: ChangeReques
     !!first.from &&
     !!first.to &&
     first.from.strings.length > 1 !== first.to.strings.length > 1;
-  const moving = fingers.filter((f) => f.action === 'swaps' || f.action === 'lands').length;
+  const moving = ways.filter(isMove).length;
   const guides = fingers.filter((f) => f.action === 'guides');
   const mm = fingers.reduce((sum, f) => sum + f.mm, 0);
-  const newBarre = fingers.some((f) => f.action !== 'stays' && (f.to?.strings.length ?? 0) > 1);
   const share = tightest ? tightest.neededMs / Math.max(1, tightest.thereMs) : 0;
   return {
     from,
@@ -149,12 +238,6 @@ export function changeBetween({ from, to, neck, profile, strokes }: ChangeReques
     sequential: tightest ? { finger: tightest.finger, neededMs: tightest.neededMs, thereMs: tightest.thereMs } : null,
     squeaks: guides.flatMap((f) => f.to?.strings.filter((s) => s >= WOUND_FROM && f.from?.strings.includes(s)) ?? []),
     hinge,
-    difficulty: Math.round(
-      HARD.moving * moving +
-        HARD.guide * guides.length +
-        (HARD.perCentimetre * mm) / 10 +
-        (newBarre ? HARD.barre : 0) +
-        HARD.share * share,
-    ),
+    difficulty: Math.round(wayPoints(ways, stood, coming, neck) + HARD.share * share),
   };
 }

@@ -6,8 +6,10 @@ export interface ShapeWeights {
   readonly barre: number;
   /** For each string a barre lies over. */
   readonly barreString: number;
-  /** A barre that is not the first finger's. */
+  /** A barre that is not the first finger's; twice that where it is not the third's either. */
   readonly barreOther: number;
+  /** A barre beside an open string on its thin side: the finger must end before it and arch over nothing. */
+  readonly barreEnds: number;
   /** The fourth finger, the shortest. */
   readonly weak: number;
   /** The thumb over the neck: it turns the hand. */
@@ -36,7 +38,7 @@ export interface ShapeWeights {
   readonly untaught: number;
   /** Some strings of such a form, where all could sound. */
   readonly partOfForm: number;
-  /** A form of four strings or fewer moved up the neck: it comes after those of E and A. */
+  /** A shell, a half barre, or a form of four strings moved up the neck: it comes after those of E and A. */
   readonly smallForm: number;
 }
 export const SHAPE_WEIGHTS: ShapeWeights = {
@@ -44,6 +46,7 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   barre: 2,
   barreString: 4,
   barreOther: 12,
+  barreEnds: 14,
   weak: 8,
   thumb: 14,
   order: 30,
@@ -54,9 +57,9 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   missing: 6,
   missingInTriad: 30,
   bass: 20,
-  height: 3,
+  height: 4,
   thin: 8,
-  untaught: 50,
-  partOfForm: 24,
-  smallForm: 20,
+  untaught: 90,
+  partOfForm: 60,
+  smallForm: 26,
 };

@@ -7,5 +7,6 @@ export { LeftHandState, stopFor } from './left-hand.js';
 export * from './model.js';
 export * from './piece-score.js';
 export * from './pressed.js';
+export * from './played-under.js';
 export * from './score-of.js';
 export * from './section-changes.js';

@@ -1,1 +1,3 @@
+export * from './model.js';
+export * from './score.js';
 export * from './shape-row.js';

@@ -4,34 +4,39 @@ import { fingeringCost, fretsText, handOn, readShape, shapeSpan } from '../../le
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { easier, type FrettedShape, voicings } from '../voicings/index.js';
-import { type RowRequest, scoreRow, shapeRow, SHAPES_A_CHORD } from './index.js';
+import { rowChoices, type RowRequest, scoreRow, shapeRow } from './index.js';
 import { sayFact, sayFacts } from '../../words/en/index.js';
 import { fact } from '../../fault/index.js';
 import { readChord } from '../../chord/index.js';
 
 const base = { tuning: STANDARD_TUNING, neck: makeNeck(millimetres(650)), profile: DEFAULT_PROFILE };
 
-/** Every row from the same shapes, scored from outside. */
+/** Every row from the same choices, scored from outside. */
 function enumerated(request: RowRequest): number[] {
-  const options = request.chords.map((chord) => {
-    const found = voicings({ ...request, chord, k: SHAPES_A_CHORD });
-    return found.infeasible ? [] : found.answers;
-  });
+  const read = rowChoices(request);
   let rows: { shapes: FrettedShape[]; own: number[] }[] = [{ shapes: [], own: [] }];
-  for (const o of options)
-    rows = rows.flatMap((r) => o.map((a) => ({ shapes: [...r.shapes, a.steps[0]!], own: [...r.own, a.total] })));
+  for (const list of 'choices' in read ? read.choices : [])
+    rows = rows.flatMap((r) => list.map((c) => ({ shapes: [...r.shapes, c.shape], own: [...r.own, c.total] })));
   return rows.map((r) => scoreRow(request, r.shapes, r.own).total).sort((a, b) => a - b);
 }
 
 describe('a row of chords', () => {
   it.each([
-    [['Am7', 'D7', 'G'], false],
-    [['Em', 'B7', 'Em'], true],
-    [['F', 'C'], true],
-  ])('%s: optimum and all k are those of every row', (chords, round) => {
-    const request = { ...base, chords, round, k: 5, highestFret: 7 };
+    [['Am7', 'D7', 'G'], false, {}],
+    [['Em', 'B7', 'Em'], true, {}],
+    [['F', 'C'], true, {}],
+    [['E', 'D', 'G'], true, { plays: [[6, 1], [1], [1]], atLeast: 4 }],
+    [['Am', 'G', 'F'], false, { given: { Am: readShape('x-0-2-2-1-0', 'x-0-2-3-1-0') } }],
+  ] as const)('%s: optimum and all k are those of every row', (chords, round, more) => {
+    const request: RowRequest = { ...base, chords, round, k: 5, highestFret: 5, ...more };
     const found = shapeRow(request);
     expect(found.infeasible ? [] : found.answers.map((a) => a.total)).toEqual(enumerated(request).slice(0, 5));
+  });
+  it('every term of an answer is what the scorer says of it', () => {
+    const request: RowRequest = { ...base, chords: ['E', 'D', 'G'], round: true, plays: [[6], [6], [1]] };
+    const found = shapeRow(request);
+    for (const a of found.infeasible ? [] : found.answers)
+      expect(scoreRow(request, a.shapes, [a.cost.shapes]).cost).toEqual(a.cost);
   });
   it('takes less movement over the easiest single shapes', () => {
     const found = shapeRow({ ...base, chords: ['C', 'Am', 'F', 'G'], k: 1 });
@@ -56,6 +61,97 @@ describe('a row of chords', () => {
     expect(sayFacts(shapeRow({ ...base, chords: Array.from({ length: 300 }, () => 'C') }).infeasible ?? [])[0]).toMatch(
       /256 are the most/,
     );
+  });
+});
+
+/** The best row for an accompanist: four strings at least, the root below, round and round. */
+function best(row: string, more: Partial<RowRequest> = {}): { readonly frets: string; readonly fingers: string }[] {
+  const found = shapeRow({ ...base, chords: row.split(' '), round: true, atLeast: 4, bass: 'root', k: 1, ...more });
+  if (found.infeasible) throw new Error(sayFacts(found.infeasible).join(' '));
+  return found.answers[0]!.shapes.map((s) => ({
+    frets: fretsText(s),
+    fingers: s.fingers.map((f) => f ?? 'x').join('-'),
+  }));
+}
+
+describe('rows as methods teach them', () => {
+  it.each([
+    ['C Am F G', 'x-3-2-0-1-0', 'x-0-2-2-1-0', '1-3-3-2-1-1 x-x-3-2-1-1', '3-2-0-0-0-3'],
+    ['C Am Dm G7', 'x-3-2-0-1-0', 'x-0-2-2-1-0', 'x-x-0-2-3-1', '3-2-0-0-0-1'],
+    ['G Em C D', '3-2-0-0-0-3', '0-2-2-0-0-0', 'x-3-2-0-1-0', 'x-x-0-2-3-2'],
+    ['E A B7', '0-2-2-1-0-0', 'x-0-2-2-2-0', 'x-2-1-2-0-2'],
+    ['Am G F E', 'x-0-2-2-1-0', '3-2-0-0-0-3', '1-3-3-2-1-1 x-x-3-2-1-1', '0-2-2-1-0-0'],
+    ['Dm C Bb A', 'x-x-0-2-3-1', 'x-3-2-0-1-0', 'x-1-3-3-3-1', 'x-0-2-2-2-0'],
+    ['Em Am B7', '0-2-2-0-0-0', 'x-0-2-2-1-0', 'x-2-1-2-0-2'],
+    ['A D E7', 'x-0-2-2-2-0', 'x-x-0-2-3-2', '0-2-0-1-0-0'],
+    ['Bm G D A', 'x-2-4-4-3-2', '3-2-0-0-0-3', 'x-x-0-2-3-2', 'x-0-2-2-2-0'],
+    ['F Dm Gm C7', '1-3-3-2-1-1 x-x-3-2-1-1', 'x-x-0-2-3-1', '3-5-5-3-3-3 x-x-5-3-3-3', 'x-3-2-3-1-0 x-3-5-3-5-3'],
+    ['Dm7 G7 Cmaj7', 'x-x-0-2-1-1', '3-2-0-0-0-1', 'x-3-2-0-0-0'],
+    ['Cmaj7 A7 Dm7 G7', 'x-3-2-0-0-0', 'x-0-2-0-2-0', 'x-x-0-2-1-1', '3-2-0-0-0-1'],
+    ['Fmaj7 Em7 Dm7 Cmaj7', 'x-x-3-2-1-0', '0-2-0-0-0-0', 'x-x-0-2-1-1', 'x-3-2-0-0-0'],
+    ['Cm Fm G7', 'x-3-5-5-4-3', '1-3-3-1-1-1 x-x-3-1-1-1', '3-2-0-0-0-1'],
+    ['A Bb A', 'x-0-2-2-2-0', 'x-1-3-3-3-1', 'x-0-2-2-2-0'],
+    ['Em7b5 A7b9 Dm6', 'x-x-2-3-3-3', 'x-0-2-3-2-3', 'x-x-0-2-0-1'],
+  ] as const)('%s', (row, ...shapes) => {
+    const held = best(row).map((s) => s.frets);
+    expect(held.map((frets, i) => shapes[i]!.split(' ').includes(frets))).toEqual(held.map(() => true));
+  });
+  it('the same frets are fingered by what comes next: G before C, and G before E minor', () => {
+    expect(best('C G')[1]).toEqual({ frets: '3-2-0-0-0-3', fingers: '3-2-0-0-0-4' });
+    const [g, em] = best('G Em');
+    expect(g!.fingers).toBe('2-1-0-0-0-3');
+    // Finger 1 is the pivot.
+    expect(em!.fingers).toBe('0-1-2-0-0-0');
+  });
+  it('E, F and G are one form that slides, each with the fingers of the barre', () => {
+    const row = best('E F G F');
+    expect(row.map((s) => s.frets)).toEqual(['0-2-2-1-0-0', '1-3-3-2-1-1', '3-5-5-4-3-3', '1-3-3-2-1-1']);
+    expect(row.slice(1).map((s) => s.fingers)).toEqual(['1-3-4-2-1-1', '1-3-4-2-1-1', '1-3-4-2-1-1']);
+    expect(row[0]!.fingers).toBe('0-3-4-2-0-0');
+  });
+  it('a form that slides keeps its fingers', () => {
+    for (const row of ['F#m G#m', 'Bbm Cm', 'Bb7 B7']) {
+      const [a, b] = best(row, { open: 'none' });
+      expect(a!.fingers).toBe(b!.fingers);
+    }
+  });
+  it('a G whose first string the right hand plays is not held with it silent', () => {
+    const request: Partial<RowRequest> = {
+      strings: [6, 5, 4, 3, 2, 1],
+      plays: [
+        [6, 3, 2, 1],
+        [5, 3, 2, 1],
+      ],
+    };
+    for (const s of best('G C', request)) expect(s.frets).not.toMatch(/x$/);
+  });
+});
+
+describe('what a row pays', () => {
+  const shape = (frets: string): FrettedShape => readShape(frets, '');
+  const E = shape('0-2-2-1-0-0');
+  const D = shape('x-x-0-2-3-2');
+  const score = (shapes: FrettedShape[], more: Partial<RowRequest> = {}) =>
+    scoreRow({ ...base, chords: [], ...more }, shapes, [7, 5]).cost;
+  it('for its shapes, as the voicings’ costs say', () => expect(score([E, D]).shapes).toBe(12));
+  it('for strings that are fewer, beyond two; not for more of them', () => {
+    expect(score([E, D]).thinning).toBe(0);
+    expect(score([E, shape('x-x-x-2-3-2')]).thinning).toBe(6);
+    expect(score([E, shape('x-x-x-x-3-2')]).thinning).toBe(12);
+    expect(score([shape('x-x-x-x-3-2'), E]).thinning).toBe(0);
+    // Round and round the way back counts too.
+    expect(score([shape('x-x-x-x-3-2'), E], { round: true }).thinning).toBe(12);
+  });
+  it('for strings that the right hand plays and that stay silent', () => {
+    expect(
+      score([E, D], {
+        plays: [
+          [6, 1],
+          [6, 5, 4],
+        ],
+      }).unsounded,
+    ).toBe(80);
+    expect(score([E, D], { plays: [[], [4, 1]] }).unsounded).toBe(0);
   });
 });
 

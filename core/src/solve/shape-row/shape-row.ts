@@ -1,95 +1,71 @@
 import { type Fact, fact, factBecause } from '../../fault/index.js';
-import { changeBetween, type Shape } from '../../left-hand/index.js';
+import { changePoints } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import { type CostSplit, kBest, type Move, type SearchWatch } from '../../search/index.js';
-import { type FrettedShape, type VoicingRequest, voicings } from '../voicings/index.js';
+import { kBest, type Move, type SearchWatch } from '../../search/index.js';
+import { type FrettedShape, shapesToWeigh, type WeighedShape } from '../voicings/index.js';
+import {
+  LONGEST_ROW,
+  ROW_TERMS,
+  type RowRefusal,
+  type RowRequest,
+  type RowResult,
+  type RowTerm,
+  SHAPES_A_CHORD,
+} from './model.js';
+import { thinningCost, unsoundedCost } from './score.js';
 
-export const ROW_TERMS = ['shapes', 'changes'] as const;
-export type RowTerm = (typeof ROW_TERMS)[number];
-export interface RowRequest extends Omit<VoicingRequest, 'chord' | 'notes' | 'k'> {
-  /** Chord symbols in the order they are held. */
-  readonly chords: readonly string[];
-  /** Shapes that are held already, by their symbols: the others are chosen to go with them. */
-  readonly given?: Readonly<Record<string, FrettedShape>>;
-  /** The row is played round and round: the last change leads to the first shape. */
-  readonly round?: boolean;
-  readonly k?: number;
-}
-export interface RowAnswer {
-  readonly shapes: readonly FrettedShape[];
-  readonly total: number;
-  readonly cost: CostSplit<RowTerm>;
-}
-export type RowResult =
-  | { readonly answers: readonly RowAnswer[]; readonly infeasible?: undefined }
-  | { readonly infeasible: readonly Fact<RowRefusal>[] };
-/** Why a row has no shapes. */
-export type RowRefusal = 'no chords' | 'too many chords' | 'chord without shape';
-/** Shapes weighed for each symbol. */
-export const SHAPES_A_CHORD = 12;
-export const LONGEST_ROW = 256;
-
-const named = (chord: string, s: FrettedShape): Shape => ({ id: chord, name: chord, ...s });
-/** What the way between two shapes costs, whatever the right hand plays. */
-const wayCost = (request: RowRequest, a: FrettedShape, b: FrettedShape): number =>
-  changeBetween({ from: named('a', a), to: named('b', b), neck: request.neck, profile: request.profile, strokes: [] })
-    .difficulty;
-
-/** What a row of shapes costs: each shape for itself, and each change. Shapes must answer their chords. */
-export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], own: readonly number[]): RowAnswer {
-  let changes = 0;
-  shapes.forEach((s, i) => {
-    const next = shapes[i + 1] ?? (request.round && shapes.length > 1 ? shapes[0] : undefined);
-    if (next) changes += wayCost(request, s, next);
-  });
-  const sum = own.reduce((a, b) => a + b, 0);
-  return { shapes, cost: { shapes: sum, changes }, total: sum + changes };
-}
+/** A row's chord with the shapes that may be held for it. */
+export type RowChoices =
+  { readonly choices: readonly (readonly WeighedShape[])[] } | { readonly infeasible: readonly Fact<RowRefusal>[] };
 
 /**
- * Shapes for a row of chord symbols so that they and the changes between them cost least together, from
- * the best twelve shapes of each chord.
+ * What each chord of a row is chosen from: its best shapes and its taught forms, each in several fingerings; a given
+ * shape alone where there is one.
  */
-export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResult {
+export function rowChoices(ask: Ask<RowRequest>): RowChoices {
   const request = settled<RowRequest>(ask);
-  const { chords, round, given = {}, k = 5 } = request;
+  const { chords, given = {} } = request;
   if (chords.length === 0) return { infeasible: [fact('no chords')] };
   if (chords.length > LONGEST_ROW) return { infeasible: [fact('too many chords', chords.length, LONGEST_ROW)] };
-  const known = new Map<string, ReturnType<typeof voicings>>();
-  const choices = chords.map((chord) => {
-    if (given[chord]) return null;
-    const there = known.get(chord) ?? voicings({ ...request, chord, k: SHAPES_A_CHORD });
+  const known = new Map<string, ReturnType<typeof shapesToWeigh>>();
+  const found = chords.map((chord) => {
+    const shape = given[chord];
+    if (shape) return { weighed: [{ shape, total: 0 }] };
+    const there = known.get(chord) ?? shapesToWeigh({ ...request, chord, k: SHAPES_A_CHORD });
     known.set(chord, there);
     return there;
   });
-  const faults = choices.flatMap((c, i) =>
-    c?.infeasible ? [factBecause(c.infeasible[0], 'chord without shape', i + 1, chords[i] ?? '')] : [],
+  const faults = found.flatMap((c, i) =>
+    'infeasible' in c ? [factBecause(c.infeasible[0], 'chord without shape', i + 1, chords[i] ?? '')] : [],
   );
   if (faults.length) return { infeasible: faults.slice(0, 20) };
-  const options = choices.map((c, i) =>
-    c === null
-      ? [{ shape: given[chords[i] ?? ''] as FrettedShape, total: 0 }]
-      : c.infeasible
-        ? []
-        : c.answers.map((a) => ({ shape: a.steps[0] as FrettedShape, total: a.total })),
-  );
-  const ways = new Map<string, number>();
-  const way = (a: FrettedShape, b: FrettedShape): number => {
-    const key = `${a.frets.join()} ${a.fingers.join()} ${b.frets.join()} ${b.fingers.join()}`;
-    const there = ways.get(key) ?? wayCost(request, a, b);
-    ways.set(key, there);
-    return there;
-  };
-  interface State {
-    readonly n: number;
-    readonly last: number;
-    readonly first: number;
-  }
-  const N = chords.length;
-  const closing = (s: State): number =>
-    round && N > 1
-      ? way(options[N - 1]?.[s.last]?.shape as FrettedShape, options[0]?.[s.first]?.shape as FrettedShape)
-      : 0;
+  return { choices: found.map((c) => ('weighed' in c ? c.weighed : [])) };
+}
+
+interface State {
+  readonly n: number;
+  readonly last: number;
+  readonly first: number;
+}
+/**
+ * Shapes for a row of chord symbols so that they and the changes between them cost least together.
+ * @returns reasons when a chord has no shape
+ * @throws SearchCancelled when the watch says so
+ */
+export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResult {
+  const request = settled<RowRequest>(ask);
+  const read = rowChoices(request);
+  if ('infeasible' in read) return read;
+  const { choices } = read;
+  const [N, round] = [choices.length, !!request.round && choices.length > 1];
+  const ways = waysOf(choices, request, round);
+  const own = choices.map((list, n) => list.map((c) => unsoundedCost(c.shape, request.plays?.[n])));
+  const ahead = leastAhead(choices, own, ways, round);
+  const costOf = (n: number, i: number, way: Way): Partial<Record<RowTerm, number>> => ({
+    shapes: choices[n]?.[i]?.total ?? 0,
+    unsounded: own[n]?.[i] ?? 0,
+    ...way,
+  });
   const { paths } = kBest<State, FrettedShape, RowTerm>(
     {
       terms: ROW_TERMS,
@@ -97,24 +73,76 @@ export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResu
       key: (s) => `${s.n} ${s.last} ${round ? s.first : 0}`,
       stage: (s) => s.n,
       isEnd: (s) => s.n === N + 1,
+      bound: (s) => (s.n === 0 ? 0 : s.n > N ? 0 : ahead(s.n - 1, s.last, s.first)),
       moves: (s): Move<State, FrettedShape, RowTerm>[] => {
         if (s.n === N) {
-          const total = closing(s);
-          return [{ to: { ...s, n: N + 1 }, step: null, total, cost: () => ({ changes: total }) }];
+          const way = round ? ways(N - 1, s.last, s.first) : NO_WAY;
+          return [{ to: { ...s, n: N + 1 }, step: null, total: way.changes + way.thinning, cost: () => way }];
         }
-        return (options[s.n] ?? []).map((o, i) => {
-          const changes = s.n === 0 ? 0 : way(options[s.n - 1]?.[s.last]?.shape as FrettedShape, o.shape);
+        return (choices[s.n] ?? []).map((c, i) => {
+          const way = s.n === 0 ? NO_WAY : ways(s.n - 1, s.last, i);
           return {
             to: { n: s.n + 1, last: i, first: s.n === 0 ? i : s.first },
-            step: o.shape,
-            total: o.total + changes,
-            cost: () => ({ shapes: o.total, changes }),
+            step: c.shape,
+            total: c.total + (own[s.n]?.[i] ?? 0) + way.changes + way.thinning,
+            cost: () => costOf(s.n, i, way),
           };
         });
       },
     },
-    k,
+    request.k ?? 5,
     watch,
   );
   return { answers: paths.map((p) => ({ shapes: p.steps, total: p.total, cost: p.cost })) };
+}
+
+interface Way {
+  readonly changes: number;
+  readonly thinning: number;
+}
+const NO_WAY: Way = { changes: 0, thinning: 0 };
+type Ways = (n: number, from: number, to: number) => Way;
+
+/** Every way from a chord's shapes to those of the next, reckoned once for each pair of lists. */
+function waysOf(choices: readonly (readonly WeighedShape[])[], { neck }: RowRequest, round: boolean): Ways {
+  const known = new Map<readonly WeighedShape[], Map<readonly WeighedShape[], Way[][]>>();
+  const between = (from: readonly WeighedShape[], to: readonly WeighedShape[]): Way[][] => {
+    const there = known.get(from)?.get(to);
+    if (there) return there;
+    const table = from.map(({ shape: a }) =>
+      to.map(({ shape: b }) => ({ changes: changePoints(a, b, neck), thinning: thinningCost(a, b) })),
+    );
+    if (!known.has(from)) known.set(from, new Map());
+    known.get(from)?.set(to, table);
+    return table;
+  };
+  const tables = choices.map((list, n) => {
+    const next = choices[n + 1] ?? (round ? choices[0] : undefined);
+    return next ? between(list, next) : [];
+  });
+  return (n, from, to) => tables[n]?.[from]?.[to] ?? NO_WAY;
+}
+
+/** The least that is still to come from a shape on; where the row goes round, with the way back to each first shape. */
+function leastAhead(
+  choices: readonly (readonly WeighedShape[])[],
+  own: readonly (readonly number[])[],
+  ways: Ways,
+  round: boolean,
+): (n: number, last: number, first: number) => number {
+  const N = choices.length;
+  const firsts = round ? (choices[0]?.length ?? 0) : 1;
+  const cost = ({ changes, thinning }: Way) => changes + thinning;
+  const tables = Array.from({ length: firsts }, (_, first) => {
+    const table: number[][] = [];
+    table[N - 1] = (choices[N - 1] ?? []).map((_c, i) => (round ? cost(ways(N - 1, i, first)) : 0));
+    for (let n = N - 2; n >= 0; n--) {
+      const entry = (choices[n + 1] ?? []).map((c, j) => c.total + (own[n + 1]?.[j] ?? 0) + (table[n + 1]?.[j] ?? 0));
+      table[n] = (choices[n] ?? []).map((_c, i) =>
+        entry.reduce((least, e, j) => Math.min(least, e + cost(ways(n, i, j))), Infinity),
+      );
+    }
+    return table;
+  });
+  return (n, last, first) => tables[round ? first : 0]?.[n]?.[last] ?? 0;
 }

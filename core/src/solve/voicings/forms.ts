@@ -6,7 +6,7 @@ import { STRINGS } from '../../time/index.js';
 /** A taught form in its place. */
 export interface PlacedForm {
   readonly frets: FromSix;
-  /** Moved along the neck, with four strings or fewer. */
+  /** A shell or half barre, or moved along the neck with four strings or fewer. */
   readonly small: boolean;
 }
 /** Frets from string 6 on; a whole shape, or as much of it as is chosen. */
@@ -15,16 +15,18 @@ type FromSix = readonly (number | null)[];
 interface Placeable {
   readonly frets: FromSix;
   readonly moves: boolean;
+  /** It comes after whole forms wherever it is held. */
+  readonly small: boolean;
   /** Pitch class of its root, and of all it sounds against that. */
   readonly root: number;
   readonly tones: ReadonlySet<number>;
 }
-function placeable({ frets: text, root: string, moves }: TaughtForm): Placeable {
+function placeable({ frets: text, root: string, moves, small = false }: TaughtForm): Placeable {
   const frets = text.split('-').map((f) => (f === 'x' ? null : Number(f)));
   const pitch = (i: number) => (STANDARD_TUNING[i] ?? 0) + (frets[i] ?? 0);
   const root = pitch(STRINGS.indexOf(string)) % 12;
   const tones = new Set(frets.flatMap((f, i) => (f === null ? [] : [(pitch(i) - root) % 12])));
-  return { frets, moves, root, tones };
+  return { frets, moves, small, root, tones };
 }
 /** Strings of a form that leaves the deep basses out. */
 const SMALL = 4;
@@ -53,7 +55,7 @@ export function formsOf(
     return moves
       .map((by) => ({
         frets: form.frets.map((f, i) => (f === null || !allowed(i) ? null : f + by)),
-        small: form.moves && lowest + by > 0 && form.frets.filter((f) => f !== null).length <= SMALL,
+        small: form.small || (form.moves && lowest + by > 0 && form.frets.filter((f) => f !== null).length <= SMALL),
       }))
       .filter(({ frets }) => frets.every((f) => f === null || f <= highest));
   });

@@ -109,9 +109,12 @@ describe('what a shape pays that nobody teaches', () => {
   it('a form of four strings up the neck comes after those of five and six', () => {
     expect(cost('Fm', 'x-x-3-5-6-4', 'x-x-1-3-4-2').form).toBe(W.smallForm);
     expect(cost('Dm', 'x-x-0-2-3-1', 'x-x-0-2-3-1').form).toBe(0);
+    // Half barres and shells wherever they are held.
+    expect(cost('F', 'x-x-3-2-1-1', 'x-x-3-2-1-1').form).toBe(W.smallForm);
+    expect(cost('G7', '3-x-3-4-3-x', '1-x-2-4-3-x').form).toBe(W.smallForm);
   });
   it('some strings of a form are a part of it', () => {
-    expect(cost('F', 'x-x-3-2-1-1', 'x-x-3-2-1-1').form).toBe(W.partOfForm);
+    expect(cost('F', '1-3-3-2-1-x', '1-3-4-2-1-x').form).toBe(W.partOfForm);
     expect(cost('C', 'x-3-2-0-1-x', 'x-3-2-0-1-x').form).toBe(W.partOfForm);
   });
   it('a fragment is neither', () => {

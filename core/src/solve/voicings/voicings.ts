@@ -35,6 +35,47 @@ export function voicings(ask: Ask<VoicingRequest>, watch: SearchWatch = {}): Voi
   return paths.length ? { answers: paths, looked } : { infeasible: [nothing(reading.asked)] };
 }
 
+/** A shape that is weighed in a row. */
+export interface WeighedShape {
+  readonly shape: FrettedShape;
+  readonly total: number;
+}
+/** Fingerings of the same frets that are weighed. */
+const FINGERINGS = 3;
+/**
+ * What a row chooses from: the k best shapes, and every taught form in its places up the neck, each with its cheapest
+ * fingerings; cheapest first.
+ * @returns reasons when there are none
+ */
+export function shapesToWeigh(
+  request: VoicingRequest,
+): { readonly weighed: readonly WeighedShape[] } | { readonly infeasible: readonly Fact<VoicingRefusal>[] } {
+  const found = voicings(request);
+  if (found.infeasible) return { infeasible: found.infeasible };
+  const reading = readAsk(request);
+  if ('faults' in reading) return { infeasible: reading.faults };
+  const { asked } = reading;
+  const sets = new Map(
+    [...found.answers.flatMap((a) => a.steps.map((s) => s.frets)), ...asked.forms.map((f) => sixOf(f.frets))]
+      .filter((frets) => soundFault(asked, frets) === null)
+      .map((frets) => [frets.join(), frets]),
+  );
+  const weighed = [...sets.values()].flatMap((frets) => held(asked, frets, FINGERINGS));
+  return { weighed: weighed.map(({ shape, total }) => ({ shape, total })).sort((a, b) => a.total - b.total) };
+}
+/** Given frets with their cheapest fingers, and what that costs as an answer. */
+function held(asked: Asked, frets: Frets, most: number) {
+  const withBarre = asked.request.barre !== false;
+  const sound = soundCost(asked, frets);
+  return fingerShape(frets, asked.hand, withBarre ? most : Infinity)
+    .filter((f) => withBarre || f.cost.barre === 0)
+    .slice(0, most)
+    .map(({ fingers, cost: own }) => {
+      const cost: Partial<Record<VoicingTerm, number>> = { ...sound, ...own };
+      return { shape: { frets, fingers }, cost, total: VOICING_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0) };
+    });
+}
+
 function nothing({ request }: Asked): Fact<VoicingRefusal> {
   const limits: VoicingLimit[] = [];
   if (request.strings && request.strings.length < 6) limits.push('strings');
@@ -77,13 +118,12 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
   };
   const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
     if (soundFault(asked, frets) !== null) return [];
-    const withBarre = asked.request.barre !== false;
-    const best = fingerShape(frets, asked.hand, withBarre ? 1 : Infinity).find((f) => withBarre || f.cost.barre === 0);
-    if (!best) return [];
-    const sound = soundCost(asked, frets);
-    const cost = { ...sound, ...best.cost };
-    const total = VOICING_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0);
-    return [{ to: { frets, done: true }, step: { frets, fingers: best.fingers }, total, cost: () => cost }];
+    return held(asked, frets, 1).map(({ shape, cost, total }) => ({
+      to: { frets, done: true },
+      step: shape,
+      total,
+      cost: () => cost,
+    }));
   };
   return {
     terms: VOICING_TERMS,

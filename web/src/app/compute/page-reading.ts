@@ -2,6 +2,7 @@ import {
   isPushed,
   type Layout,
   type Plan,
+  playedUnder,
   pressedStretches,
   type PressedStretch,
   readAloud,
@@ -24,6 +25,8 @@ interface LightReading extends Omit<SaidReading, 'score' | 'layout' | 'plan' | '
   readonly pressed: readonly PressedStretch[];
   /** Every stroke that could takes the coming chord early; null where none could. */
   readonly pushed: boolean | null;
+  /** Strings that strokes name under each chord. */
+  readonly played: ReturnType<typeof playedUnder>;
 }
 /** What only some places need, and only when they are looked at. */
 interface Seldom {
@@ -78,6 +81,7 @@ export function readForPage(request: ReadingRequest): SentReading {
     score: without(score, 'events', 'grips'),
     layout: without(reading.layout, 'strokes'),
     pressed: pressedStretches(score.grips),
+    played: playedUnder(score),
     pushed: request.section.chart.trim() ? isPushed(score) : null,
     seldom: {
       plan: JSON.stringify(plan),

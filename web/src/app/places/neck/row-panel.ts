@@ -5,6 +5,7 @@ import {
   fretsText,
   MOST_SHAPES,
   printChart,
+  type RowAnswer,
   type RowRequest,
   type RowResult,
   sayFacts,
@@ -20,8 +21,20 @@ import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
 
 const ANSWERS = 3;
+/** Rows that are looked at for them: the same frets may be fingered in several ways. */
+const LOOKED_AT = 40;
 /** Rows of harmony are comping: fewer strings than four are a last resort. */
 const LEAST_STRINGS = 4;
+
+/** The cheapest row of each set of frets. */
+function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
+  const found = new Map<string, RowAnswer>();
+  for (const a of answers) {
+    const frets = a.shapes.map(fretsText).join(' ');
+    if (!found.has(frets) && found.size < ANSWERS) found.set(frets, a);
+  }
+  return [...found.values()];
+}
 
 /** Chord symbols in order become a row of shapes with least work, ways between them included. */
 @Component({
@@ -97,15 +110,18 @@ export class RowPanel {
       .split(/[\s|,]+/)
       .filter((c) => c !== '');
     if (!study || chords.length === 0) return null;
+    const played = this.open.writtenReading()?.played.values() ?? [];
+    const strings = [...new Set([...played].flat())];
     return {
       chords,
+      plays: chords.map(() => strings),
       round: true,
       tuning: study.instrument.tuning,
       neck: this.open.neck(),
       profile: this.collection.profile(),
       atLeast: LEAST_STRINGS,
       bass: this.root() ? 'root' : 'any',
-      k: ANSWERS,
+      k: LOOKED_AT,
     };
   });
   protected readonly asking = new Asking<RowRequest, RowResult>(this.ask, (ask, progress) =>
@@ -126,7 +142,7 @@ export class RowPanel {
     const seen = this.seen();
     const written = this.open.written();
     if (!seen || seen.answer.infeasible || !written || this.faults().length) return [];
-    return seen.answer.answers.map((a, n) => {
+    return differentFrets(seen.answer.answers).map((a, n) => {
       const shapes = a.shapes.map((held, i) => shapeFrom(seen.ask.chords[i] ?? '', held));
       const { script, stepsPerCount, start } = written;
       const shown: Shown = {

@@ -77,8 +77,11 @@ export class ChartField {
     const wanted = new Set(wanting);
     const held = new Map(study.shapes.map((s) => [s.name, s]));
     const chords = chartOf(section).chords.flatMap((c) => (wanted.has(c.name) || held.has(c.name) ? [c.name] : []));
+    const row = chords.filter((c, i) => c !== chords[i - 1]);
+    const played = this.open.reading()?.played;
     return {
-      chords: chords.filter((c, i) => c !== chords[i - 1]),
+      chords: row,
+      plays: row.map((c) => played?.get(c) ?? []),
       given: Object.fromEntries(
         chords.flatMap((c) => {
           const shape = held.get(c);
