@@ -10,6 +10,11 @@ export class Best<T> {
   get size(): number {
     return this.items.length;
   }
+  /** Whether there is room for an item that is no better than this one. */
+  takes(isBetter: (worst: T) => boolean): boolean {
+    const { items, most } = this;
+    return items.length < most || isBetter(items[items.length - 1] as T);
+  }
   push(item: T) {
     const { items, before, most } = this;
     let at = items.length;

@@ -39,7 +39,8 @@ export function kBest<State, Step, Term extends string>(
     a.least < b.least || (a.least === b.least && later(a, b));
   // With an exact bound every open node stands for a different way that costs just its `least`: the k best
   // are all that can matter, and time and memory grow with the length of the way alone.
-  const open = problem.exact ? new Best(k, before) : new Heap(before);
+  const best = problem.exact ? new Best(k, before) : null;
+  const open = best ?? new Heap(before);
   const bound = (s: State) => problem.bound?.(s) ?? 0;
   let order = 0;
   let looked = 0;
@@ -75,6 +76,8 @@ export function kBest<State, Step, Term extends string>(
       const total = node.total + move.total;
       const rest = bound(move.to);
       if (rest === Infinity) continue;
+      // What falls behind all that are kept is not even made.
+      if (best && !best.takes((worst) => total + rest <= worst.least)) continue;
       open.push({
         state: move.to,
         total,

@@ -1,9 +1,8 @@
 import { fact } from '../../fault/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
-import { type Finger, ringingBefore } from '../../stroke/index.js';
+import type { Finger } from '../../stroke/index.js';
 import { cantFinger, choicesFor, lineFaults } from './choices.js';
-import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
-import { setsInForce } from './homes.js';
+import { type LineCost, pairCost, pairsCost } from './cost.js';
 import {
   LINE_TERMS,
   type LineAnswer,
@@ -13,6 +12,7 @@ import {
   type LineTerm,
 } from './model.js';
 import { scoreLine } from './score.js';
+import { type LineChoices, lineTables, pointsOf } from './tables.js';
 
 /**
  * The k best right-hand fingerings of a line, with the cost of each by named term.
@@ -50,7 +50,7 @@ function onePair(request: LineRequest, watch: SearchWatch): LineResult {
   const asks = kept.length
     ? kept.map((pair) => ({ ...school, fingers: school.fingers.filter((f) => f === 'p' || pair.includes(f)) }))
     : [school];
-  const found = new Map<string, LineAnswer>();
+  const found: LineAnswer[] = [];
   let looked = 0;
   let refused: LineResult | null = null;
   for (const own of asks) {
@@ -60,12 +60,21 @@ function onePair(request: LineRequest, watch: SearchWatch): LineResult {
       continue;
     }
     looked += result.looked;
-    for (const { steps } of result.answers) found.set(JSON.stringify(steps), scoreLine(request, steps));
+    for (const a of result.answers) {
+      // Searched without what a third finger costs: within a pair there is none.
+      const pair = kept.length ? 0 : pairsCost(request, a.steps);
+      const own = { ...a, cost: { ...a.cost, pair }, total: a.total + pair };
+      if (!found.some((f) => f.total === own.total && isSame(f.steps, own.steps))) found.push(own);
+    }
   }
-  if (found.size === 0 && refused) return refused;
-  const answers = [...found.values()].sort((a, b) => a.total - b.total).slice(0, k);
+  if (found.length === 0 && refused) return refused;
+  const answers = found.sort((a, b) => a.total - b.total).slice(0, k);
   return { answers, looked };
 }
+
+/** A line that asks for no finger of the pair is found with each of them. */
+const isSame = (a: LineAnswer['steps'], b: LineAnswer['steps']): boolean =>
+  a.every((fingers, i) => fingers.length === b[i]?.length && fingers.every((f, n) => f === b[i]?.[n]));
 
 /** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
 function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResult {
@@ -117,82 +126,18 @@ interface State {
   readonly before: number;
   readonly first: number;
 }
-const sum = (c: LineCost): number => LINE_TERMS.reduce((s, t) => s + (c[t] ?? 0), 0);
-
-/** Remembers what was reckoned for a key: lines repeat the same strings at the same distance over and over. */
-function remembering<T>(reckon: (i: number) => T, keyOf: (i: number) => string): (i: number) => T {
-  const known = new Map<string, T>();
-  return (i) => {
-    const key = keyOf(i);
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const value = reckon(i);
-    known.set(key, value);
-    return value;
-  };
-}
-
-/** The same tables in points alone, reckoned once for each table however often it stands in the list. */
-function totalled<A extends object, B>(tables: readonly A[], total: (table: A) => B): B[] {
-  const known = new Map<A, B>();
-  return tables.map((table) => {
-    const before = known.get(table);
-    if (before !== undefined) return before;
-    const value = total(table);
-    known.set(table, value);
-    return value;
-  });
-}
-
-function lineProblem(
-  request: LineRequest,
-  choices: readonly (readonly (readonly Finger[])[])[],
-): SearchProblem<State, readonly Finger[], LineTerm> {
+function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<State, readonly Finger[], LineTerm> {
   const { notes, loop } = request;
   const N = notes.length;
-  const ringing = ringingBefore(notes);
-  const sets = setsInForce(notes);
   const note = (n: number) => notes[n] as LineNote;
   const count = (n: number): number => choices[n]?.length ?? 1;
   const fingersAt = (n: number, choice: number): readonly Finger[] => choices[n]?.[choice] ?? [];
   const closes = loop !== undefined && N > 1;
   const firsts = closes ? count(0) : 1;
-  const gapTo = (n: number, back: number) => note(n).at - note(n - back).at;
-  const kind = (n: number) => `${note(n).strings.join('')}${note(n).layer ?? ''}${note(n).pinned?.join('') ?? ''}`;
-
-  const own = (n: number, choice: number) =>
-    noteCost(request, n, fingersAt(n, choice), ringing[n] ?? new Set(), sets[n] ?? 0);
-  const pair = (n: number, last: number, choice: number) =>
-    pairCost(request, note(n - 1), fingersAt(n - 1, last), note(n), fingersAt(n, choice));
-  const late = (n: number, before: number, last: number, choice: number): number =>
-    n < 2
-      ? 0
-      : lateCost(request, note(n - 2), fingersAt(n - 2, before), fingersAt(n - 1, last), note(n), fingersAt(n, choice));
   const seam = (last: number, first: number): number =>
-    sum(pairCost(request, note(N - 1), fingersAt(N - 1, last), note(0), fingersAt(0, first), loop));
+    pointsOf(pairCost(request, note(N - 1), fingersAt(N - 1, last), note(0), fingersAt(0, first), loop));
 
-  const ownCosts = remembering(
-    (n) => (choices[n] ?? []).map((_, c) => own(n, c)),
-    (n) =>
-      `${kind(n)} ${note(n).accent ?? 0} ${sets[n] ?? 0} ${n > 0 ? gapTo(n, 1) : -1} ${n + 1 < N ? gapTo(n + 1, 1) : -1} ${[...(ringing[n] ?? [])].sort().join('')}`,
-  );
-  const pairCosts = remembering(
-    (n) => (choices[n - 1] ?? []).map((_, l) => (choices[n] ?? []).map((_c, c) => pair(n, l, c))),
-    (n) => `${kind(n - 1)} ${kind(n)} ${gapTo(n, 1)}`,
-  );
-  const lateTotals = remembering(
-    (n) =>
-      (choices[n - 2] ?? []).map((_, b) =>
-        (choices[n - 1] ?? []).map((_l, l) => (choices[n] ?? []).map((_c, c) => late(n, b, l, c))),
-      ),
-    (n) => `${kind(n - 2)} ${kind(n - 1)} ${kind(n)} ${gapTo(n, 2)}`,
-  );
-
-  const ownSplit = notes.map((_, n) => ownCosts(n));
-  const pairSplit = notes.map((_, n) => (n > 0 ? pairCosts(n) : []));
-  const ownAt = totalled(ownSplit, (list) => list.map(sum));
-  const pairAt = totalled(pairSplit, (list) => list.map((row) => row.map(sum)));
-  const lateAt = notes.map((_, n) => (n > 1 ? lateTotals(n) : []));
+  const { own: ownSplit, ownAt, pair: pairSplit, pairAt, lateAt } = lineTables(request, choices);
 
   // One table for all stages: a line of ten thousand notes would else make as many small ones.
   const begins = [0, 0];
@@ -211,16 +156,20 @@ function lineProblem(
       const [owns, pairs, lates] = [ownAt[n], pairAt[n], lateAt[n]];
       const ways = n === N ? 0 : count(n);
       for (let before = 0; before < befores; before++)
-        for (let last = 0; last < lasts; last++)
-          for (let first = 0; first < firsts; first++) {
-            let least = n === N ? (closes ? seam(last, first) : 0) : Infinity;
-            for (let c = 0; c < ways; c++) {
-              const step = (owns?.[c] ?? 0) + (pairs?.[last]?.[c] ?? 0) + (lates?.[before]?.[last]?.[c] ?? 0);
-              const total = step + (table[onward + slot(n + 1, c, last, first)] ?? Infinity);
-              if (total < least) least = total;
+        for (let last = 0; last < lasts; last++) {
+          const [pair, late] = [pairs?.[last], lates?.[before]?.[last]];
+          const from = here + slot(n, last, before, 0);
+          for (let first = 0; first < firsts; first++)
+            table[from + first] = n === N ? (closes ? seam(last, first) : 0) : Infinity;
+          for (let c = 0; c < ways; c++) {
+            const step = (owns?.[c] ?? 0) + (pair?.[c] ?? 0) + (late?.[c] ?? 0);
+            const to = onward + slot(n + 1, c, last, 0);
+            for (let first = 0; first < firsts; first++) {
+              const total = step + (table[to + first] as number);
+              if (total < (table[from + first] as number)) table[from + first] = total;
             }
-            table[here + slot(n, last, before, first)] = least;
           }
+        }
     }
     return table;
   }
