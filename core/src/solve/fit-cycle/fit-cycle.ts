@@ -13,7 +13,8 @@ import {
   type FitTerm,
   type FitWatch,
 } from './model.js';
-import { beginCost, blockCost, type FitCost, followCost, joinCost, placeCost } from './cost.js';
+import { asSeam, beginCost, blockCost, type FitCost, followCost, joinCost, placeCost } from './cost.js';
+import { reachable } from './reachable.js';
 import { Remaining } from './remaining.js';
 import { FIT_WEIGHTS } from './weights.js';
 
@@ -101,7 +102,11 @@ function cantFill({ cycle, rules }: FitRequest, blocks: readonly Block[]): Fact<
   return fact('cells don’t fill the turn', said, cycle.counts, ...musts, ...fixed);
 }
 
-const sum = (c: FitCost): number => FIT_TERMS.reduce((points, t) => points + (c[t] ?? 0), 0);
+function sum(cost: FitCost): number {
+  let points = 0;
+  for (const t in cost) points += cost[t as FitTerm] ?? 0;
+  return points;
+}
 
 function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProblem<State, FitLink, FitTerm> | null {
   const weights = request.weights ?? FIT_WEIGHTS;
@@ -154,8 +159,10 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
       return cost ? sum(cost) : Infinity;
     },
     begins: (landed, b, at) => (at === turn ? 0 : sum(beginCost(request, landed, block(b), at))),
-    follows: (a, b) => sum(followCost(request, block(a), block(b))),
-    closes: (last, first) => sum(joinCost(request, block(last), block(first), 0)),
+    follows: (a, b) => {
+      const cost = followCost(request, block(a), block(b));
+      return [sum(cost), sum(asSeam(request, cost))];
+    },
   });
   /** From the cells used so far alone, or with another one that has to be paid for. */
   function bound(s: State): number {
@@ -242,23 +249,4 @@ function fitProblem(request: FitRequest, blocks: readonly Block[]): SearchProble
     const cost = { ...closing, late };
     return [{ to: { ...s, at: turn + 1, key: 'end' }, step: null, total: sum(cost), cost: () => cost }];
   }
-}
-
-/** Places that can be reached from the beginning and from which the end can be reached. */
-function reachable(blocks: readonly Block[], turn: number, stands: (b: Block, at: number) => boolean): Set<number> {
-  const forward = new Set([0]);
-  const queue = [0];
-  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
-    for (const b of blocks) {
-      const end = at + b.length;
-      if (end > turn || forward.has(end) || !stands(b, at)) continue;
-      forward.add(end);
-      queue.push(end);
-    }
-  }
-  const both = new Set<number>(forward.has(turn) ? [turn] : []);
-  for (const at of [...forward].sort((a, b) => b - a)) {
-    if (at < turn && blocks.some((b) => both.has(at + b.length) && stands(b, at))) both.add(at);
-  }
-  return both;
 }

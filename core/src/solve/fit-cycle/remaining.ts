@@ -9,10 +9,8 @@ export interface ChainPoints {
   readonly standing: (block: number, at: number) => number;
   /** A block that begins at a place after one that lands there or does not. */
   readonly begins: (landed: boolean, block: number, at: number) => number;
-  /** One block after another, wherever. */
-  readonly follows: (before: number, after: number) => number;
-  /** The same at the turn's beginning. */
-  readonly closes: (last: number, first: number) => number;
+  /** One block after another: inside the turn, and where the chain joins its own beginning. */
+  readonly follows: (before: number, after: number) => readonly [inside: number, seam: number];
 }
 
 /**
@@ -47,8 +45,9 @@ export class Remaining {
     this.closing = new Float64Array(n * n);
     for (let a = 0; a < n; a++)
       for (let b = 0; b < n; b++) {
-        this.join[a * n + b] = points.follows(a, b);
-        this.closing[a * n + b] = points.closes(a, b);
+        const [inside, seam] = points.follows(a, b);
+        this.join[a * n + b] = inside;
+        this.closing[a * n + b] = seam + (this.start[b * 2 + (blocks[a]?.lands ? 1 : 0)] ?? 0);
       }
   }
 
@@ -82,23 +81,30 @@ export class Remaining {
     const n = blocks.length;
     const table = new Float64Array(n * places.length).fill(Infinity);
     const members = blocks.flatMap((b, i) => (cells & (1 << b.cellIndex) ? [i] : []));
+    const [going, onwards] = [new Int32Array(members.length), new Float64Array(2 * members.length)];
     const end = places.length - 1;
     for (const last of members)
       table[end * n + last] =
         first === null ? Math.min(...members.map((f) => this.close(last, f))) : this.close(last, first);
     for (let p = end - 1; p >= 0; p--) {
       const row = p * n;
+      // What goes on from here, with all that does not depend on the block before.
+      let there = 0;
+      for (const b of members) {
+        const to = this.onward[row + b] as number;
+        const rest = to < 0 ? Infinity : (this.own[row + b] as number) + (table[to * n + b] as number);
+        if (rest === Infinity) continue;
+        going[there] = b;
+        for (const landed of [0, 1])
+          onwards[there * 2 + landed] = rest + (this.start[(row + b) * 2 + landed] as number);
+        there++;
+      }
+      if (there === 0) continue;
       for (const last of members) {
         const landed = blocks[last]?.lands ? 1 : 0;
         let least = Infinity;
-        for (const b of members) {
-          const to = this.onward[row + b] ?? -1;
-          if (to < 0) continue;
-          const total =
-            (this.own[row + b] ?? Infinity) +
-            (this.start[(row + b) * 2 + landed] ?? 0) +
-            (this.join[last * n + b] ?? 0) +
-            (table[to * n + b] ?? Infinity);
+        for (let i = 0; i < there; i++) {
+          const total = (onwards[i * 2 + landed] as number) + (this.join[last * n + (going[i] as number)] as number);
           if (total < least) least = total;
         }
         table[row + last] = least;
