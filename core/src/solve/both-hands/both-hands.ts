@@ -2,6 +2,7 @@ import type { Fact } from '../../fault/index.js';
 import type { StoppedNote } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import type { SearchWatch } from '../../search/index.js';
+import type { Ticks } from '../../time/index.js';
 import {
   fingerLine,
   type LineAnswer,
@@ -38,12 +39,17 @@ export type BothHandsResult =
   | { readonly answers: readonly BothHands[]; readonly infeasible?: undefined }
   | { readonly infeasible: readonly Fact<FretRefusal | VoicingRefusal>[] };
 
-/** Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above. */
+/**
+ * Frets a melody, then fingers each answer's strings with the right hand: thumb for basses that ring, fingers above.
+ * @param rightSchool one of `MELODY_SCHOOLS`
+ * @param bars lengths of the bars, for an order that begins afresh in each
+ */
 export function bothHands(
   read: ReadNotes,
   ask: Ask<Omit<FretLineRequest, 'events'>>,
   rightSchool = 'fingering',
   watch: SearchWatch = {},
+  bars?: readonly Ticks[],
 ): BothHandsResult {
   const request = settled<Omit<FretLineRequest, 'events'>>(ask);
   const left = fretLine({ ...request, events: read.events }, watch);
@@ -58,6 +64,7 @@ export function bothHands(
         school: lineSchool(rightSchool),
         stroke: 'free' as const,
         k: 1,
+        ...(bars ? { bars } : {}),
       };
       const found = fingerLine(ask, watch);
       const right = found.infeasible ? null : (found.answers[0] ?? null);

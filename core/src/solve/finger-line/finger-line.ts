@@ -11,7 +11,7 @@ import {
   type LineResult,
   type LineTerm,
 } from './model.js';
-import { scoreLine } from './score.js';
+import { inTurn } from './in-turn.js';
 import { type LineChoices, lineTables, pointsOf } from './tables.js';
 
 /**
@@ -75,48 +75,6 @@ function onePair(request: LineRequest, watch: SearchWatch): LineResult {
 /** A line that asks for no finger of the pair is found with each of them. */
 const isSame = (a: LineAnswer['steps'], b: LineAnswer['steps']): boolean =>
   a.every((fingers, i) => fingers.length === b[i]?.length && fingers.every((f, n) => f === b[i]?.[n]));
-
-/** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
-function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResult {
-  const answers: LineAnswer[] = [];
-  const seen = new Set<string>();
-  for (let start = 0; start < cycle.length; start++) {
-    let n = start;
-    const fingers = request.notes.map((note): readonly Finger[] | null => {
-      if (note.strings.length > 1) return null;
-      // A bass that is the thumb's goes beside an order without one.
-      const apart = note.layer === 'thumb' || note.pinned?.[0] === 'p';
-      if (apart && !cycle.includes('p')) return ['p'];
-      // What is for the fingers passes the thumb's place over.
-      if (note.layer === 'fingers') while (cycle[n % cycle.length] === 'p') n++;
-      return [cycle[n++ % cycle.length] as Finger];
-    });
-    if (fingers.some((f) => f === null)) continue;
-    const line = fingers as readonly (readonly Finger[])[];
-    const fits = request.notes.every(
-      (note, i) =>
-        (!note.pinned || note.pinned.join() === line[i]?.join()) &&
-        (note.layer !== 'thumb' || line[i]?.[0] === 'p') &&
-        (note.layer !== 'fingers' || line[i]?.[0] !== 'p'),
-    );
-    // A line of the thumb alone is the same from every start.
-    const text = JSON.stringify(line);
-    if (fits && !seen.has(text)) answers.push(scoreLine(request, line));
-    seen.add(text);
-  }
-  if (answers.length === 0) {
-    const chord = request.notes.findIndex((n) => n.strings.length > 1);
-    return {
-      infeasible: [
-        chord >= 0
-          ? fact('school takes single notes', chord + 1, request.school.name)
-          : fact('pins against the order', request.school.name),
-      ],
-    };
-  }
-  const ranked = answers.map((a, i) => ({ a, i })).sort((x, y) => x.a.total - y.a.total || x.i - y.i);
-  return { answers: ranked.slice(0, request.k ?? 5).map((r) => r.a), looked: answers.length };
-}
 
 interface State {
   /** Notes fingered so far. */

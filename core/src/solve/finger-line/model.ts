@@ -30,6 +30,8 @@ export interface LineRequest {
   readonly school: LineSchool;
   /** 'rest' strokes land on the next string, 'free' ones pass over it. */
   readonly stroke: 'rest' | 'free';
+  /** Lengths of the bars, round and round: an order may begin afresh in each. */
+  readonly bars?: readonly Ticks[];
   /** Length after which the line begins again; then the seam is paid for. */
   readonly loop?: Ticks;
   /** Answers wanted, best first; default 5. */

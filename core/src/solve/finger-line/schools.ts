@@ -31,6 +31,10 @@ export interface LineSchool {
   readonly fingers: readonly Finger[];
   /** When given, fingers follow one another in this order and in no other; only the start is chosen. */
   readonly cycle?: readonly Finger[];
+  /** Notes struck together go beside the order: the thumb takes the bass. */
+  readonly chords?: boolean;
+  /** The order begins anew with every bar. */
+  readonly afresh?: boolean;
   readonly weights: LineWeights;
 }
 export const LINE_WEIGHTS: LineWeights = {
@@ -82,5 +86,22 @@ export const LINE_SCHOOLS: readonly LineSchool[] = [
     weights: { ...LINE_WEIGHTS, home: 160, crossing: 40, repeat: 250 },
   },
 ];
-export const lineSchool = (id: string): LineSchool =>
-  LINE_SCHOOLS.find((s) => s.id === id) ?? (LINE_SCHOOLS[0] as LineSchool);
+const AMI_AFRESH: LineSchool = {
+  ...strict('ami', 'Three fingers in turn, begun anew with every bar: each bar feels alike.'),
+  id: 'ami afresh',
+  name: 'a m i afresh each bar',
+  chords: true,
+  afresh: true,
+};
+const IM_OVER_BASSES: LineSchool = {
+  ...strict('im', 'Two fingers in turn over the thumb’s basses.'),
+  id: 'im over basses',
+  chords: true,
+};
+const all = [...LINE_SCHOOLS, IM_OVER_BASSES, AMI_AFRESH];
+/** @example lineSchool('im').name // 'i m' */
+export const lineSchool = (id: string): LineSchool => all.find((s) => s.id === id) ?? (all[0] as LineSchool);
+/** Ways to finger a melody over the thumb's basses. */
+export const MELODY_SCHOOLS: readonly LineSchool[] = ['fingering', 'home', 'habit', 'im over basses', 'ami afresh'].map(
+  lineSchool,
+);

@@ -51,6 +51,9 @@ export interface ShapeAnswers {
 export interface MelodyAsk {
   readonly read: ReadNotes;
   readonly request: Omit<FretLineRequest, 'events'>;
+  /** The right hand's way, and where bars begin for an order that starts afresh in each. */
+  readonly right: LineRequest['school']['id'];
+  readonly bars: LineRequest['bars'];
 }
 /** What the solver worker can be asked. */
 export interface Solver {

@@ -27,7 +27,7 @@ export const solver: Solver = {
     const from = hard ?? (found.infeasible ? null : (found.answers[0]?.steps[0] ?? null));
     return { found, easier: from && chord !== undefined ? easier({ ...request, chord }, from) : [] };
   },
-  bothHands: ({ read, request }, progress) => bothHands(read, request, undefined, { progress }),
+  bothHands: ({ read, request, right, bars }, progress) => bothHands(read, request, right, { progress }, bars),
   rankKeys: (request, progress) => rankKeys(request, { progress }),
   shapeRow: (request, progress) => shapeRow(request, { progress }),
 };

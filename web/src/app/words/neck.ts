@@ -87,6 +87,7 @@ export const neck = {
     taken: 'Written in that key; the study’s capo is set',
     takeKey: 'Take',
     leftFirst: 'What the left hand minds most',
+    rightFirst: 'How the right hand fingers it',
     melodyFound: 'Ways to play it, least work first',
     left: 'Left',
     right: 'Right',

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  barTicks,
   type BothHands,
   type BothHandsResult,
   bpm,
   FRET_SCHOOLS,
   FRET_TERMS,
   fretSchool,
+  MELODY_SCHOOLS,
   neckOf,
   type RankedKey,
   readNotes,
@@ -69,6 +71,14 @@ const SHOWN = 48;
           }
         </select>
       </label>
+      <label class="pair">
+        {{ words.rightFirst }}
+        <select #r class="field" (change)="right.set(r.value)">
+          @for (x of rightSchools; track x.id) {
+            <option [value]="x.id" [selected]="x.id === right()" [title]="x.note">{{ x.name }}</option>
+          }
+        </select>
+      </label>
       @for (f of faults(); track $index) {
         <p class="fault" role="alert">{{ f }}</p>
       }
@@ -123,6 +133,8 @@ export class MelodyPanel {
   protected readonly schools = FRET_SCHOOLS;
   protected readonly text = inject(TypedTexts).of('melody');
   protected readonly school = signal('position');
+  protected readonly rightSchools = MELODY_SCHOOLS;
+  protected readonly right = signal('fingering');
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
   private readonly instrument = computed(() => this.open.study()?.instrument);
@@ -135,8 +147,11 @@ export class MelodyPanel {
     const profile = this.collection.profile();
     // The written capo: one that is only tried out asks for nothing anew.
     const neck = neckOf(profile, study.instrument.capo);
+    const cycle = this.open.written()?.cycle;
     return {
       read,
+      right: this.right(),
+      bars: cycle ? barTicks(cycle) : undefined,
       request: {
         tuning: study.instrument.tuning,
         neck,
@@ -190,7 +205,7 @@ export class MelodyPanel {
     const instrument = this.instrument();
     const tuned = instrument && { ...instrument, capo };
     const read = readNotes(transposeNotes(this.text(), transposed, instrument), this.steps(), tuned);
-    return { read, request: { ...ask.request, neck: { ...ask.request.neck, capo }, k: 1 } };
+    return { ...ask, read, request: { ...ask.request, neck: { ...ask.request.neck, capo }, k: 1 } };
   }
   /** Best fingers of both hands in that key, heard in place of the pattern; a second press goes back. */
   protected async hearKey(key: RankedKey) {

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { setCell, setChart, setScript, STANDARD_TUNING, stopsOf } from '@ruffle-wheel/core';
+import { cycleById, setCell, setChart, setCycle, setScript, STANDARD_TUNING, stopsOf } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -288,6 +288,20 @@ describe('a melody for both hands', () => {
     expect(section?.chart).toBe('');
     const pitches = world.open.reading()!.plan.sounds.flatMap((s) => (s.kind === 'pluck' ? [s.midi] : []));
     expect(pitches.slice(0, 5).sort((a, b) => a - b)).toEqual([45, 59, 60, 62, 64]);
+  });
+  it('the right hand’s way is chosen: a m i begins afresh with each bar', async () => {
+    world.open.apply(setCycle(world.open.section()!.id, cycleById('tangos')!));
+    const f = await show(MelodyPanel);
+    await type(f, field(f, 'Melody by note names'), 'e4 d4 e4 f4 e4 d4 c4 d4 e4 d4');
+    await soon(() => expect(all(f, 'section')).toHaveLength(3));
+    const way = field(f, 'How the right hand fingers it');
+    way.value = 'ami afresh';
+    way.dispatchEvent(new Event('change'));
+    // Four counts a bar, two steps a count.
+    await soon(() =>
+      expect(texts(f, 'section:first-of-type tr:last-child td').slice(0, 10).join(' ')).toBe('a m i a m i a m a m'),
+    );
+    expect(all(f, 'section:first-of-type .fault')).toHaveLength(0);
   });
   it('ranks keys and capo places when asked, and is written in another one', async () => {
     const f = await show(MelodyPanel);
