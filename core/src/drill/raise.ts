@@ -72,7 +72,7 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
 
 /** The finger that sets the ceiling gives its string to another; the thumb keeps its own, and fingers keep their order. */
 function* exchanges(pattern: Pattern, flat: FlatPattern, { cause }: HandLoad): Generator<[RaiseWay, Pattern]> {
-  if (!cause || cause.kind === 'golpe') return;
+  if (!cause || cause.kind === 'golpe' || cause.kind === 'plectrum') return;
   const used = new Set(flat.events.flatMap((e) => fingersOf(e.motion)));
   for (const from of cause.kind === 'joint' ? [cause.from, cause.to] : [cause.finger]) {
     if (from === 'p') continue;

@@ -141,6 +141,7 @@ export const profileSchema = Joi.object({
   returnMs: Joi.object({ p: limitMs, i: limitMs, m: limitMs, a: limitMs, e: limitMs }).required(),
   jointMs: limitMs,
   thumbJointMs: limitMs,
+  plectrumMs: limitMs.optional(),
   scaleLength: Joi.number().min(400).max(800).required(),
   nutSpacing: spacing,
   bridgeSpacing: spacing,

@@ -18,6 +18,15 @@ describe('a finger over a held shape', () => {
     expect(over('x-3-2-0-1-0', 'x-3-2-0-1-0', [6, 3])).toEqual([3]));
   it('not while the bass is struck with it', () =>
     expect(over('x-3-2-0-1-0', 'x-3-2-0-1-0', [6, 3], [5, 3])).toEqual([4, 3]));
+  it('a finger that is written for one stop is not taken for another', () => {
+    const c = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0');
+    // 4 would be free, and is written for string 1: string 3 borrows 3, in its place, over 2 and 1.
+    const stops = [
+      { string: 1, fret: 3, finger: 4 },
+      { string: 3, fret: 3 },
+    ] as const;
+    expect(fingersOver(c, stops)).toEqual([4, 3]);
+  });
   it('with all four down the bass’s finger lends itself', () =>
     expect(over('x-3-5-4-5-x', 'x-1-3-2-4-x', [6, 3])).toEqual([1]));
   it('two frets away a free finger is as dear as a borrowed one in its place; the lower finger is taken', () =>

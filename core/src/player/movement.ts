@@ -14,6 +14,17 @@ export const OPPOSITE_SHARE = 0.5;
 export const returnTime = (profile: Pick<HandProfile, 'returnMs'>, finger: Finger, opposite: boolean): number =>
   profile.returnMs[finger] * (opposite ? OPPOSITE_SHARE : 1);
 
+/** A plectrum's whole return where none was measured: a wrist is quicker than a finger. */
+export const USUAL_PLECTRUM_MS = 140;
+/**
+ * What a plectrum needs from one stroke to the next.
+ * @param onItsWay the next stroke goes the other way, or falls through the string on which a rest stroke has landed
+ * @returns milliseconds
+ * @example plectrumTime({ plectrumMs: 160 }, true) // 80
+ */
+export const plectrumTime = (profile: { readonly plectrumMs?: number }, onItsWay: boolean): number =>
+  (profile.plectrumMs ?? USUAL_PLECTRUM_MS) * (onItsWay ? OPPOSITE_SHARE : 1);
+
 /**
  * What a move pays that comes late: nothing when there is time enough, else in proportion to what is missing.
  * @param weight points for a move that has half of its time

@@ -15,6 +15,8 @@ export interface HandProfile {
   readonly jointMs: Millis;
   /** The same from the thumb to a finger, the joint that most often limps. */
   readonly thumbJointMs: Millis;
+  /** Least time from one down stroke of the plectrum to its next: a whole return. Without it a usual one is taken. */
+  readonly plectrumMs?: Millis;
   /** Nut to bridge. */
   readonly scaleLength: Millimetres;
   /** Between neighbouring strings at the nut and at the bridge, where they were measured. */

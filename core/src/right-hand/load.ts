@@ -1,5 +1,6 @@
 import { type HandProfile, returnTime } from '../player/index.js';
 import type { FlatPattern } from '../script/index.js';
+import { type PlectrumLoad, plectrumLoad } from './plectrum-load.js';
 import { type Direction, directionOf, type Finger, FINGERS, golpeFinger } from '../stroke/index.js';
 import { type Bpm, millis, type Millis, millisOf, ticks, type Ticks } from '../time/index.js';
 
@@ -38,12 +39,15 @@ export interface JointLoad {
 export type CeilingCause =
   | { readonly kind: 'finger'; readonly finger: Finger; readonly half: boolean }
   | { readonly kind: 'golpe'; readonly finger: Finger }
-  | { readonly kind: 'joint'; readonly from: Finger; readonly to: Finger };
+  | { readonly kind: 'joint'; readonly from: Finger; readonly to: Finger }
+  | { readonly kind: 'plectrum'; readonly onItsWay: boolean };
 export interface HandLoad {
   readonly fingers: readonly FingerLoad[];
   /** The tightest first. */
   readonly joints: readonly JointLoad[];
-  /** Highest tempo at which nothing is late, in counts a minute; null when no finger plays. */
+  /** The plectrum's, when one is used. */
+  readonly plectrum: PlectrumLoad | null;
+  /** Highest tempo at which nothing is late, in counts a minute; null when neither finger nor plectrum plays. */
   readonly ceiling: number | null;
   readonly cause: CeilingCause | null;
 }
@@ -78,7 +82,7 @@ const isHalf = (a: Touch, b: Touch) => a.dir !== null && b.dir !== null && a.dir
  * does. Available time falls as 1/tempo, so each pair's own ceiling is tempo × available ÷ needed.
  */
 export const handLoad = (flat: FlatPattern, tempo: Bpm, profile: HandProfile): HandLoad =>
-  loadOf(touches(flat), flat.length, tempo, profile);
+  loadOf(touches(flat), flat.length, tempo, profile, plectrumLoad(flat, tempo, profile));
 /**
  * The load after two fingers have changed places. A golpe stays with the finger that taps it; where that finger would
  * stroke at once, the golpe is left out.
@@ -93,7 +97,13 @@ export function exchangedLoad(
   return loadOf(touches(flat, other), flat.length, tempo, profile);
 }
 
-function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandProfile): HandLoad {
+function loadOf(
+  all: readonly Touch[],
+  length: Ticks,
+  tempo: Bpm,
+  profile: HandProfile,
+  plectrum: PlectrumLoad | null = null,
+): HandLoad {
   const fingers: FingerLoad[] = [];
   let ceiling: number | null = null;
   let cause: CeilingCause | null = null;
@@ -127,7 +137,8 @@ function loadOf(all: readonly Touch[], length: Ticks, tempo: Bpm, profile: HandP
   const joints = jointLoads(length, all, tempo, profile);
   const worst = joints[0];
   if (worst) limit(worst.ceiling, { kind: 'joint', from: worst.from, to: worst.to });
-  return { fingers, joints, ceiling, cause };
+  if (plectrum) limit(plectrum.ceiling, { kind: 'plectrum', onItsWay: plectrum.onItsWay });
+  return { fingers, joints, plectrum, ceiling, cause };
 }
 
 /** Two strokes of one finger with the time between them. */
@@ -201,7 +212,7 @@ function jointLoads(length: Ticks, all: readonly Touch[], tempo: Bpm, profile: H
 }
 
 export interface TightestPlace {
-  /** The fingers concerned: one that must be back, or two in a row. */
+  /** The fingers concerned: one that must be back, or two in a row; none for a plectrum. */
   readonly fingers: readonly Finger[];
   /** The slots of the two strokes. */
   readonly slot: number;
@@ -214,6 +225,7 @@ export function tightestPlace(load: HandLoad): TightestPlace | null {
   const places: TightestPlace[] = [
     ...load.fingers.map((f) => ({ fingers: [f.finger], slot: f.slot, next: f.next, share: f.share })),
     ...load.joints.map((j) => ({ fingers: [j.from, j.to], slot: j.slot, next: j.next, share: j.share })),
+    ...(load.plectrum ? [{ ...load.plectrum, fingers: [] }] : []),
   ];
   return places.reduce<TightestPlace | null>((most, p) => (most && most.share >= p.share ? most : p), null);
 }

@@ -165,7 +165,7 @@ describe('load', () => {
       }),
     ));
   it('nothing played has no ceiling', () =>
-    expect(load('. .')).toEqual({ fingers: [], joints: [], ceiling: null, cause: null }));
+    expect(load('. .')).toEqual({ fingers: [], joints: [], plectrum: null, ceiling: null, cause: null }));
 });
 
 describe('two fingers that have changed places', () => {

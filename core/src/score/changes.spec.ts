@@ -39,6 +39,33 @@ describe('a row of shapes in time', () => {
     expect(closing.at).toBe(0);
     expect(closing.sequential?.thereMs).toBeGreaterThan(0);
   });
+  it('strokes may come in any order, and of changes as hard as each other the earlier comes first', () => {
+    const found = changes(row, strokes, bpm(120), DEFAULT_PROFILE, { loop: at(12) });
+    expect(changes(row, [...strokes].reverse(), bpm(120), DEFAULT_PROFILE, { loop: at(12) })).toEqual(found);
+    const twice = [C, AM, C, AM].map((s, i) => ({ at: at(4 * i), shape: s }));
+    const even = Array.from({ length: 32 }, (_, i) => ({ at: at(i / 2), strings: [5, 4, 3, 2] as StringNumber[] }));
+    const places = changes(twice, even, bpm(120), DEFAULT_PROFILE).map((c) => `${c.to.name} ${c.at / 5040}`);
+    expect(places.filter((p) => p.startsWith('Am'))).toEqual(['Am 4', 'Am 12']);
+  });
+  it('in a long round strokes of both ends are near the first shape and the last', () => {
+    // A round of 24 counts; the only strokes near the seam lie a count before and a count after it.
+    const long = [C, AM].map((s, i) => ({ at: at(12 * i), shape: s }));
+    const near = [
+      { at: at(1), strings: [2, 4, 5] as StringNumber[] },
+      { at: at(23), strings: [3] as StringNumber[] },
+    ];
+    const seam = changes(long, near, bpm(60), DEFAULT_PROFILE, { loop: at(24) }).find((c) => c.to.name === 'C');
+    // Finger 3 leaves string 3 a second before, and is due on string 5 a second after.
+    expect(seam?.fingers[2]).toMatchObject({ action: 'swaps', thereMs: 2000 });
+    const last = [C, AM].map((s, i) => ({ at: at(i === 0 ? 0 : 23), shape: s }));
+    const end = [
+      { at: at(22), strings: [5] as StringNumber[] },
+      { at: at(1), strings: [3] as StringNumber[] },
+    ];
+    const before = changes(last, end, bpm(60), DEFAULT_PROFILE, { loop: at(24) }).find((c) => c.to.name === 'Am');
+    // Due a count into the next round: two counts after the change, three after string 5.
+    expect(before?.fingers[2]).toMatchObject({ action: 'swaps', thereMs: 3000 });
+  });
   it('says nothing about time without strokes, and nothing at all of a shape that stays', () => {
     const [first] = changes(row, [], bpm(120), DEFAULT_PROFILE);
     expect(first!.sequential).toBeNull();

@@ -14,7 +14,9 @@ import {
   type LineNote,
   type LineRequest,
   lineSchool,
+  plectrumHand,
   plectrumStrokes,
+  readLine,
   scoreLine,
 } from './index.js';
 import { sayFacts } from '../../words/en/index.js';
@@ -196,6 +198,21 @@ describe('plectrum', () => {
     expect(strokes('1112')).toBe('ruww');
     expect(strokes('112')).toBe('ruw');
     expect(strokes('2221')).toBe('rurr');
+  });
+  const hand = (line: string, tempo?: number) =>
+    plectrumHand(readLine(line, 2).steps, tempo === undefined ? undefined : bpm(tempo));
+  it('after a silence on the beat a rest stroke again', () => expect(hand('3.33')).toBe('Pd:3 . Pd:3 Pu:3'));
+  it('an entry off the beat answers a rest stroke that is ghosted in the rest before it', () => {
+    expect(hand('.33')).toBe('(d) Pu:3 Pd:3');
+    expect(hand('33.3')).toBe('Pd:3 Pu:3 (d) Pu:3');
+    // A new string begins with a down stroke even there, once the ghost is answered.
+    expect(hand('.32')).toBe('(d) Pu:3 Pd:2');
+  });
+  it('slowly every stroke rests: from half a second on', () => {
+    // Two steps a count: half a second at 60.
+    expect(hand('333', 60)).toBe('Pd:3 Pd:3 Pd:3');
+    expect(hand('333', 61)).toBe('Pd:3 Pu:3 Pd:3');
+    expect(hand('333')).toBe('Pd:3 Pu:3 Pd:3');
   });
   it('every change of string begins with a down stroke, and up only answers a rest', () => {
     fc.assert(

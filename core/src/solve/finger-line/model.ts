@@ -73,3 +73,14 @@ export type LineResult =
   | { readonly infeasible: readonly Fact<LineRefusal>[] };
 /** Longer lines are refused in words. */
 export const LONGEST_LINE = 20_000;
+/** A step of a typed line. */
+export type LineStep =
+  | {
+      readonly kind: 'note';
+      readonly note: LineNote;
+      readonly accent: boolean;
+      /** Its place in the text, when it was typed. */
+      readonly range?: { readonly from: number; readonly to: number };
+    }
+  | { readonly kind: 'rest' }
+  | { readonly kind: 'hold' };

@@ -2,21 +2,11 @@ import { quoted, type TextFault, textFault } from '../../fault/index.js';
 import type { StoppedNote } from '../../left-hand/index.js';
 import { printStep, writeOutText } from '../../script/index.js';
 import { type Finger, FINGERS, type Mark, MARKS } from '../../stroke/index.js';
-import { isStringNumber, stepTicks, type StringNumber, ticks, type Ticks } from '../../time/index.js';
-import type { LineNote } from './model.js';
-import { plectrumStrokes, type PlectrumStroke } from './plectrum.js';
+import { type Bpm, isStringNumber, stepTicks, type StringNumber, ticks, type Ticks } from '../../time/index.js';
+import type { LineNote, LineStep } from './model.js';
+import { type PlectrumEntries, plectrumEntries, plectrumStrokes, type PlectrumStroke } from './plectrum.js';
 
 /** One step of a line as typed. */
-export type LineStep =
-  | {
-      readonly kind: 'note';
-      readonly note: LineNote;
-      readonly accent: boolean;
-      /** Its place in the text, when it was typed. */
-      readonly range?: { readonly from: number; readonly to: number };
-    }
-  | { readonly kind: 'rest' }
-  | { readonly kind: 'hold' };
 export interface ReadLine {
   readonly steps: readonly LineStep[];
   readonly notes: readonly LineNote[];
@@ -102,18 +92,23 @@ export function pinInText(text: string, note: { from: number; to: number }, fing
   return text.slice(0, note.from) + (finger ?? '') + token + text.slice(note.to);
 }
 
+const NO_ENTRIES: PlectrumEntries = { entries: new Map(), ghosts: new Set() };
 /** Every note with its plectrum stroke, rests and holds between them; null where notes sound together. */
 function withPlectrum(
   steps: readonly LineStep[],
   print: (string: StringNumber, stroke: PlectrumStroke, marks: readonly Mark[]) => string,
+  { entries, ghosts }: PlectrumEntries = NO_ENTRIES,
 ): string | null {
   const notes = steps.flatMap((s) => (s.kind === 'note' ? [s.note] : []));
   if (notes.some((n) => n.strings.length !== 1)) return null;
-  const strokes = plectrumStrokes(notes.map((n) => n.strings[0] ?? 1));
+  const strokes = plectrumStrokes(
+    notes.map((n) => n.strings[0] ?? 1),
+    entries,
+  );
   let n = 0;
   return steps
-    .map((s) => {
-      if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
+    .map((s, i) => {
+      if (s.kind !== 'note') return ghosts.has(i) ? '(d)' : s.kind === 'rest' ? '.' : '-';
       const marks: Mark[] = [...(s.accent ? ['!' as const] : []), ...(s.note.rings ? ['~' as const] : [])];
       return print(s.note.strings[0] ?? 1, strokes[n++] ?? 'rest', marks);
     })
@@ -121,15 +116,21 @@ function withPlectrum(
 }
 /**
  * Single notes with plectrum strokes as hand script: `Pd` lands on the next string, `Pw` leaps off it, `Pu` answers.
- * Null where notes sound together.
+ * After a silence and where it is slow a rest stroke begins again; off the beat it answers a ghosted one. Null where
+ * notes sound together.
  * @example plectrumHand(readLine('332', 2).steps) // 'Pd:3 Pu:3 Pd:2'
+ * @example plectrumHand(readLine('.3', 2).steps) // '(d) Pu:3'
  */
-export const plectrumHand = (steps: readonly LineStep[]): string | null =>
-  withPlectrum(steps, (string, stroke, marks) => {
-    const plectrum = stroke === 'up' ? 'u' : stroke === 'whip' ? 'w' : 'd';
-    const dir = plectrum === 'u' ? 'u' : 'd';
-    return printStep({ kind: 'stroke', fingers: [], plectrum, dir, strings: [string], marks });
-  });
+export const plectrumHand = (steps: readonly LineStep[], tempo?: Bpm): string | null =>
+  withPlectrum(
+    steps,
+    (string, stroke, marks) => {
+      const plectrum = stroke === 'up' ? 'u' : stroke === 'whip' ? 'w' : 'd';
+      const dir = plectrum === 'u' ? 'u' : 'd';
+      return printStep({ kind: 'stroke', fingers: [], plectrum, dir, strings: [string], marks });
+    },
+    plectrumEntries(steps, tempo),
+  );
 /** The same written with the thumb's letter in place of the plectrum's, as scripts had it before it was a hand of its own. */
 export const plectrumScript = (steps: readonly LineStep[]): string | null =>
   withPlectrum(steps, (string, stroke, marks) => {

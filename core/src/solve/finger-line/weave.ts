@@ -1,10 +1,10 @@
 import { type Fact, fact } from '../../fault/index.js';
 import type { Finger } from '../../stroke/index.js';
 import { STEPS_PER_COUNT, stepTicks, type StringNumber, ticks } from '../../time/index.js';
-import type { LineAnswer, LineNote, LineRequest } from './model.js';
+import type { LineAnswer, LineNote, LineRequest, LineStep } from './model.js';
 import { LINE_WEIGHTS, type LineSchool } from './schools.js';
 import { scoreLine } from './score.js';
-import type { LineStep, ReadLine } from './text.js';
+import type { ReadLine } from './text.js';
 
 /** Who plays the pedal string: always i, always m, or one after the other. */
 export const PEDAL_HABITS = ['i', 'm', 'im'] as const;

@@ -64,7 +64,8 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
 /** A drill of a pattern in words. @param all the drills it stands among: single bursts are told from joined ones by them */
 export function sayPatternDrill({ variant, tight }: Drill, all: readonly Drill[]): SaidDrill {
   if (tight) {
-    const who = tight.fingers.length > 1 ? tight.fingers.join(' → ') : `${tight.fingers[0] ?? ''} again`;
+    const [first, second] = tight.fingers;
+    const who = second ? `${first} → ${second}` : first ? `${first} again` : 'the plectrum again';
     return said(
       `Weakest joint: ${who}`,
       `It takes ${Math.round(tight.share * 100)} % of the time there is at ${tight.bpm}: alone, with the stroke before and the landing after.`,

@@ -1,5 +1,5 @@
 import { placeLabel } from '../../cycle/index.js';
-import type { NotPlanted, PendulumPlace } from '../../right-hand/index.js';
+import type { CeilingCause, NotPlanted, PendulumPlace } from '../../right-hand/index.js';
 import type { Reading, ReadingRequest } from '../../reading/index.js';
 import { fingersOf } from '../../stroke/index.js';
 import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks, TICKS_PER_COUNT } from '../../time/index.js';
@@ -201,12 +201,21 @@ function between(pair: { slot: number; next: number }, { slots }: FlatPattern, {
   return `${pair.next <= pair.slot ? 'at the seam, ' : ''}from ${at(pair.slot)} to ${at(pair.next)}`;
 }
 
+/** Who sets the ceiling: a finger, a joint, or the plectrum. */
+export const whoLimits = (cause: CeilingCause): string =>
+  cause.kind === 'joint' ? `${cause.from} → ${cause.to}` : cause.kind === 'plectrum' ? 'the plectrum' : cause.finger;
+
 function ceiling({ load, section, raises, flat }: FindingMatter): Finding | null {
   if (load.ceiling === null || !load.cause) return null;
   const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
   const { cause } = load;
-  const who = cause.kind === 'joint' ? `${cause.from} → ${cause.to}` : cause.finger;
-  const tight = cause.kind === 'joint' ? undefined : load.fingers.find((f) => f.finger === cause.finger);
+  const who = whoLimits(cause);
+  const tight =
+    cause.kind === 'plectrum'
+      ? load.plectrum
+      : cause.kind === 'joint'
+        ? undefined
+        : load.fingers.find((f) => f.finger === cause.finger);
   const has = tight
     ? `${who} has ${Math.floor(tight.leastMs)} ms between strokes and needs ${Math.ceil(tight.neededMs)}`
     : `the joint ${who} is the tightest place`;
@@ -217,7 +226,9 @@ function ceiling({ load, section, raises, flat }: FindingMatter): Finding | null
       ? ' (the golpe is tapped with a)'
       : cause.kind === 'finger' && cause.half
         ? ' (down and up: half a return)'
-        : '';
+        : cause.kind === 'plectrum' && cause.onItsWay
+          ? ' (an answer, or on to the string it rests on: half a return)'
+          : '';
   const best = load.ceiling < HIGHEST_BPM ? raises[0] : undefined;
   const notes = (tempo: number) => notesASecond(flat, tempo);
   const late = section.bpm > load.ceiling;
@@ -230,7 +241,11 @@ function ceiling({ load, section, raises, flat }: FindingMatter): Finding | null
       `At ${section.bpm}${notes(section.bpm)}, ${has}${where}${detail}.`,
       ...(late ? [`It fits up to ${top}${notes(load.ceiling)}.`] : []),
       ...(best ? [`${sayRaise(best)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
-      ...(near ? ['Close to the limit: a few passes at a time, and let the finger go after each stroke.'] : []),
+      ...(near
+        ? [
+            `Close to the limit: a few passes at a time, and let the ${cause.kind === 'plectrum' ? 'wrist' : 'finger'} go after each stroke.`,
+          ]
+        : []),
     ],
   };
 }

@@ -9,6 +9,7 @@ import {
   type LittleFingerSpelling,
   millimetres,
   millis,
+  plectrumTime,
   withLeftHand,
   withoutLeftHand,
 } from '@ruffle-wheel/core';
@@ -18,11 +19,12 @@ import { words } from '../../words/en';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
 
-type Measure = 'jointMs' | 'thumbJointMs' | 'scaleLength' | 'span';
+type Measure = 'jointMs' | 'thumbJointMs' | 'plectrumMs' | 'scaleLength' | 'span';
 const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
   returnMs: [20, 2_000],
   jointMs: [20, 2_000],
   thumbJointMs: [20, 2_000],
+  plectrumMs: [20, 2_000],
   scaleLength: [400, 800],
   span: [40, 250],
 };
@@ -47,6 +49,7 @@ export class Hands {
   protected readonly measures = computed((): readonly { key: Measure; label: string }[] => [
     { key: 'jointMs', label: words.shelf.joint },
     { key: 'thumbJointMs', label: words.shelf.thumbJoint },
+    { key: 'plectrumMs', label: words.shelf.plectrumReturn },
     { key: 'scaleLength', label: words.shelf.scale },
     // Once measured, the span is that of fingers 1 and 4 in the table.
     ...(this.profile().left ? [] : [{ key: 'span' as const, label: words.shelf.span }]),
@@ -83,8 +86,12 @@ export class Hands {
     this.save({ returnMs: { ...this.profile().returnMs, [finger]: millis(ms) } });
   }
   protected setMeasure(key: Measure, field: HTMLInputElement) {
-    const value = this.bounded(key, field, this.profile()[key]);
+    const value = this.bounded(key, field, this.measure(key));
     this.save({ [key]: key === 'span' || key === 'scaleLength' ? millimetres(value) : millis(value) });
+  }
+  /** A figure of this hand; for a plectrum the usual one until it has its own. */
+  protected measure(key: Measure): number {
+    return key === 'plectrumMs' ? plectrumTime(this.profile(), false) : this.profile()[key];
   }
   protected spell(little: string) {
     this.save({ littleFinger: little as LittleFingerSpelling });

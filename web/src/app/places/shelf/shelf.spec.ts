@@ -210,6 +210,14 @@ describe('hands', () => {
     await type(f, span, '');
     expect(span.value).toBe('110');
   });
+  it('a plectrum has its own return: the usual one until it is measured', async () => {
+    const f = await show(Hands);
+    const plectrum = field(f, 'Plectrum, down to down');
+    expect(plectrum.value).toBe('140');
+    expect(hand().plectrumMs).toBeUndefined();
+    await type(f, plectrum, '180');
+    await soon(() => expect(hand().plectrumMs).toBe(180));
+  });
   it('new hands begin as a copy, with the cautions unread', async () => {
     const f = await show(Hands);
     await press(f, 'New hands');

@@ -42,9 +42,16 @@ export class FindingsPanel {
       shown: { script: r.script, stepsPerCount: r.stepsPerCount, start },
     }));
   });
+  /** From the thinnest finger on, the plectrum's after them. */
+  private readonly loads = computed(() => {
+    const load = this.open.reading()?.load;
+    if (!load) return [];
+    const fingers = [...load.fingers].reverse().map((f) => ({ ...f, name: f.finger as string }));
+    return [...fingers, ...(load.plectrum ? [{ ...load.plectrum, name: 'P' }] : [])];
+  });
   protected readonly load = computed(() =>
-    [...(this.open.reading()?.load.fingers ?? [])].reverse().map((f) => ({
-      finger: f.finger,
+    this.loads().map((f) => ({
+      finger: f.name,
       percent: Math.round(f.share * 100),
       width: Math.min(100, f.share * 100),
       over: f.share > 1,

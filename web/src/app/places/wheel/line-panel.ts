@@ -19,6 +19,7 @@ import {
   lineSchool,
   lineScript,
   pinInText,
+  plectrumEntries,
   plectrumHand,
   plectrumStrokes,
   type ReadLine,
@@ -132,7 +133,10 @@ export class LinePanel {
   private readonly plectrum = computed(() => {
     const notes = this.seen()?.read.notes ?? [];
     if (notes.length === 0 || notes.some((n) => n.strings.length !== 1)) return null;
-    return plectrumStrokes(notes.flatMap((n) => n.strings));
+    return plectrumStrokes(
+      notes.flatMap((n) => n.strings),
+      plectrumEntries(this.seen()?.read.steps ?? [], bpm(this.tempo())).entries,
+    );
   });
   /** The chosen school's best fingerings, best first. */
   private readonly answers = computed((): readonly LineAnswer[] => {
@@ -151,7 +155,7 @@ export class LinePanel {
     const stopped = stoppedNotes(steps);
     const base = { stepsPerCount: this.steps(), stopped };
     if (this.chosen() === PLECTRUM) {
-      const script = plectrumHand(steps);
+      const script = plectrumHand(steps, bpm(this.tempo()));
       if (script === null) return null;
       const whips = this.plectrum()?.filter((s) => s === 'whip').length ?? 0;
       const why = [this.words.plectrumNote, `${whips} ${this.words.whips}.`];

@@ -14,6 +14,13 @@ beforeEach(async () => {
 });
 
 describe('findings panel', () => {
+  it('a plectrum has its load beside the fingers’, and sets the ceiling', async () => {
+    world.open.apply(setScript(world.open.section()!.id, 'Pd:3 Pu:3 Pd:3 Pu:3'));
+    const f = await show(FindingsPanel);
+    await soon(() => expect(texts(f, 'h3')[0]).toBe('Ceiling over 400 (14.3 notes a second): the plectrum'));
+    expect(texts(f, '.load .row > b')).toEqual(['P']);
+    expect(texts(f, 'section p')[0]).toMatch(/the plectrum has \d+ ms between strokes and needs 70.*half a return/);
+  });
   it('says what there is to say, the ceiling first, and the load of every finger', async () => {
     const f = await show(FindingsPanel);
     expect(texts(f, 'h3')[0]).toBe('Ceiling 352 (11.8 notes a second): i');

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { clampBpm, HIGHEST_BPM } from '@ruffle-wheel/core';
+import { clampBpm, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
 import type { Theme } from '../../data';
 import { Keys } from '../keys';
 import { Transport } from '../../sound/transport';
@@ -41,7 +41,7 @@ export class Header {
   protected readonly ceiling = computed(() => {
     const load = this.open.reading()?.load;
     if (!load || load.ceiling === null || !load.cause) return null;
-    const who = load.cause.kind === 'joint' ? `${load.cause.from} → ${load.cause.to}` : load.cause.finger;
+    const who = whoLimits(load.cause);
     const tempo = load.ceiling > HIGHEST_BPM ? `${this.words.over} ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
     return { tempo, who, over: (this.open.section()?.bpm ?? 0) > load.ceiling };
   });
