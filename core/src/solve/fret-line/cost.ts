@@ -108,9 +108,16 @@ export function wayCost(
     const [a, b] = [top(before.placed), top(after.placed)];
     if (a && b && a.string !== b.string) cost.jump += weights.otherString;
   }
+  if (before.placed.length === 2 && after.placed.length === 2) {
+    const pair = after.placed.map((n) => n.string);
+    cost.jump += weights.otherPair * before.placed.filter((n) => !pair.includes(n.string)).length;
+  }
   const frets = Math.abs(after.position - before.position);
   if (frets > 0) {
-    cost.shift = (guides(before, after) ? weights.guided : weights.shift) + frets * weights.perFret;
+    // While open strings sound alone the hand goes where it likes.
+    const free = held.every((p) => p.fret === 0);
+    const leaving = guides(before, after) ? weights.guided : weights.shift;
+    cost.shift = free ? 0 : leaving + frets * weights.perFret;
     const at = (fret: number) => touchAt(fret, neck.capo, neck.scaleLength);
     const needed = moveMs(Math.abs(at(after.position) - at(before.position)), fretWidth(after.position, neck), move);
     cost.late = latePoints(weights.late, needed, millisOf(ticks(ticksBetween), bpm));

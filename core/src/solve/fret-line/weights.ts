@@ -14,7 +14,7 @@ export interface FretWeights {
   readonly openMissed: number;
   /** For each fret of the hand's position above the first. */
   readonly height: number;
-  /** The hand leaves its position with no finger to lead it. */
+  /** The hand leaves its position with no finger to lead it; nothing while open strings sound alone. */
   readonly shift: number;
   /** The same along a finger that stays on its string: a guide. */
   readonly guided: number;
@@ -24,6 +24,8 @@ export interface FretWeights {
   readonly late: number;
   /** A finger that goes to another string for the very next note. */
   readonly jump: number;
+  /** For each string that a double stop leaves for another: the pair is kept where it can be. */
+  readonly otherPair: number;
   /** A finger that closes over more strings on its fret, or opens again. */
   readonly hinge: number;
   /** A note on another string than the melody's own. */
@@ -48,6 +50,7 @@ export const FRET_WEIGHTS: FretWeights = {
   perFret: 2,
   late: 80,
   jump: 10,
+  otherPair: 6,
   hinge: 4,
   otherString: 0,
 };

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { fretWidth, makeNeck, STANDARD_TUNING, touchAt } from '../../instrument/index.js';
+import type { LeftFinger } from '../../left-hand/index.js';
+import { DEFAULT_PROFILE, latePoints, leftHandOf, moveMs } from '../../player/index.js';
+import { bpm, millimetres, type StringNumber, STRINGS, ticks } from '../../time/index.js';
+import { FRET_SCHOOLS, type FretEvent, type FretLineRequest, fretSchool, type Placed, scoreFretting } from './index.js';
+
+const neck = makeNeck(millimetres(650));
+/** `1:5=2`: string 1, fret 5, finger 2; notes together with `+`. A count apart at 60: a second each. */
+const placed = (text: string): Placed[] =>
+  text.split('+').map((t) => {
+    const [, string, fret, finger] = /^(\d):(\d+)=(\d)$/.exec(t) ?? [];
+    return { string: Number(string) as StringNumber, fret: Number(fret), finger: Number(finger) as LeftFinger };
+  });
+const midi = ({ string, fret }: Placed) => (STANDARD_TUNING[STRINGS.indexOf(string)] ?? 0) + fret;
+function cost(
+  line: string,
+  school = 'position',
+  { tempo = 60, ...more }: Partial<FretLineRequest> & { tempo?: number } = {},
+) {
+  const steps = line.split(' ').map(placed);
+  const events = steps.map((own, i): FretEvent => ({
+    at: ticks(i * 5040),
+    notes: own.map((p) => ({ midi: midi(p) })),
+  }));
+  const base = { tuning: STANDARD_TUNING, neck, profile: DEFAULT_PROFILE, bpm: bpm(tempo), school: fretSchool(school) };
+  const score = scoreFretting({ ...base, events, ...more }, steps);
+  if ('faults' in score) throw new Error(JSON.stringify(score.faults));
+  return score.cost;
+}
+
+describe('what a note pays by itself', () => {
+  it('in the first position with its own finger nothing', () => {
+    for (const line of ['1:1=1', '1:2=2', '1:3=3'])
+      expect(
+        Object.values(cost(line)).reduce((a, b) => a + b, 0),
+        line,
+      ).toBe(0);
+  });
+  it('the fourth finger 3', () => expect(cost('1:4=4')).toMatchObject({ weak: 3, stretch: 0, height: 0 }));
+  it('a finger below its own fret 6 for each fret', () => {
+    expect(cost('1:1=2').stretch).toBe(6);
+    expect(cost('1:1=3').stretch).toBe(12);
+    expect(cost('1:2=2').stretch).toBe(0);
+  });
+  it('an open string 2, nothing to who wants open strings', () => {
+    expect(cost('1:0=0').open).toBe(2);
+    expect(cost('1:0=0', 'open').open).toBe(0);
+    expect(cost('1:0=0', 'one string').open).toBe(8);
+  });
+  it('a stopped note that an open string has 30, where open strings are wanted', () => {
+    expect(cost('2:5=1', 'open').open).toBe(30);
+    expect(cost('2:4=1', 'open').open).toBe(0);
+    expect(cost('2:5=1').open).toBe(0);
+  });
+  it('each fret of the position above the first 1', () => {
+    expect(cost('1:5=1').height).toBe(4);
+    expect(cost('1:8=4').height).toBe(4);
+    expect(cost('1:1=1').height).toBe(0);
+  });
+  it('two notes together stretch as a shape does, four times that for a small hand’s sake', () => {
+    const [wide, small] = [cost('6:1=1+1:5=4'), cost('6:1=1+1:5=4', 'small')];
+    expect(wide.stretch).toBeGreaterThan(4);
+    // Crowd is the same: fingers 1 and 4 stand a fret further apart than one a fret.
+    expect(small.stretch - 4).toBe(4 * (wide.stretch - 4));
+  });
+});
+
+describe('what a note pays after the one before', () => {
+  it('a hand that leaves its position 40, and 2 for each fret', () =>
+    expect(cost('1:1=1 1:8=4')).toMatchObject({ shift: 40 + 4 * 2, late: 0 }));
+  it('with a finger that stays on its string for a guide 24, and 2 for each fret', () =>
+    expect(cost('1:1=1 1:5=1').shift).toBe(24 + 4 * 2));
+  it('nothing while open strings sound alone, as long as there is time', () => {
+    expect(cost('1:1=1 2:0=0 1:8=4').shift).toBe(0);
+    // A stopped note that sounds with the open one holds the hand.
+    expect(cost('1:1=1+2:0=0 1:8=4').shift).toBe(48);
+  });
+  it('a move that comes late in proportion to what is missing, of 80', () => {
+    // A count at 600 a minute would be 100 ms; the tempo goes to 400: 150 ms.
+    const left = leftHandOf(DEFAULT_PROFILE);
+    const at = (fret: number) => touchAt(fret, 0, neck.scaleLength);
+    const needed = moveMs(at(9) - at(1), fretWidth(9, neck), left);
+    expect(needed).toBeGreaterThan(150);
+    expect(cost('1:1=1 1:9=1', 'position', { tempo: 400 }).late).toBe(latePoints(80, needed, 150));
+    expect(cost('1:1=1 1:9=1').late).toBe(0);
+  });
+  it('a finger that goes to another string and fret 10, on its own fret half of it', () => {
+    expect(cost('1:2=2 2:3=2').jump).toBe(10);
+    expect(cost('1:2=2 2:2=2').jump).toBe(5);
+    expect(cost('1:2=2 1:3=2').jump).toBe(0);
+    expect(cost('1:2=2 2:3=3').jump).toBe(0);
+  });
+  it('a melody that leaves its string 30, where it is to stay on it', () => {
+    expect(cost('1:1=1 2:3=3', 'one string').jump).toBe(30);
+    expect(cost('1:1=1 1:3=3', 'one string').jump).toBe(0);
+    // Of notes together the highest string has the melody.
+    expect(cost('1:1=1+5:3=3 1:3=4', 'one string').jump).toBe(0);
+  });
+  it('a double stop that leaves its pair 6 for each string', () => {
+    expect(cost('1:1=1+2:3=3 1:3=1+2:5=3').jump).toBe(0);
+    expect(cost('2:1=1+3:2=2 1:3=4+2:3=3').jump).toBe(6);
+    expect(cost('1:1=1+2:1=2 3:2=3+4:2=4').jump).toBe(12);
+    // One note after two is no double stop.
+    expect(cost('2:1=1+3:2=2 1:3=4').jump).toBe(0);
+  });
+  it('a finger that opens over another string on its fret 4', () =>
+    expect(cost('1:1=1 1:1=1+2:1=1')).toMatchObject({ hinge: 4, jump: 0 }));
+});
+
+describe('schools', () => {
+  it('differ in what they say they mind', () => {
+    expect(FRET_SCHOOLS.map((s) => s.id)).toEqual(['position', 'open', 'one string', 'small']);
+    expect(['position', 'open', 'one string', 'small'].map((s) => cost('1:1=1 1:8=4', s).shift)).toEqual([
+      48, 18, 16, 18,
+    ]);
+    expect(['position', 'open', 'one string', 'small'].map((s) => cost('1:1=1 1:5=1', s).shift)).toEqual([
+      32, 14, 11, 14,
+    ]);
+    expect(['position', 'one string'].map((s) => cost('1:2=2 2:2=2', s).jump)).toEqual([5, 2 + 30]);
+  });
+});
