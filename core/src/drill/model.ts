@@ -25,6 +25,8 @@ export type Variant =
   | { readonly kind: 'muted'; readonly what: 'all' | 'pressed alone' }
   /** Left fingers 1 2, 2 3, 3 4 and back against two right fingers, plucked or with a ligado. */
   | { readonly kind: 'left pairs'; readonly right: string; readonly slurs: boolean }
+  /** So many strokes round the middle of the pattern, the others rest: a change falls among them. */
+  | { readonly kind: 'around the middle'; readonly strokes: number }
   /** The right hand alone: no shape held. */
   | { readonly kind: 'open strings' };
 

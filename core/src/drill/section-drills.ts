@@ -5,13 +5,15 @@ import type { HandProfile } from '../player/index.js';
 import type { PlacedChange } from '../score/index.js';
 import { flatten, type NamedCell, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
+import { idiomOf } from '../right-hand/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, Variant } from './model.js';
 import { vary } from './vary.js';
 
-/** How the change between two shapes is drilled: alone, with every group, after half the pattern, or after so many strings. */
-export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4;
+/** How the change between two shapes is drilled: alone, with every group, after half the pattern, after so many
+ * strings of a strum, or among so many notes of an arpeggio. */
+export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4 | `among ${6 | 5 | 4}`;
 /** What a drill of a section is about. */
 export type DrillMatter =
   | { readonly kind: 'pattern'; readonly drill: Drill }
@@ -24,6 +26,7 @@ export interface SectionDrill {
   readonly make: () => DrilledSection;
 }
 export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'chart'>;
+const FEWER_NOTES = [6, 5, 4] as const;
 /** Hardest changes that become drills. */
 export const DRILLED_CHANGES = 3;
 
@@ -121,8 +124,16 @@ function changeDrills(
   const halves = halfway(section, change, flatten(pattern).length);
   const half: SectionDrill[] = halves === null ? [] : [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))];
   const fewer = ([6, 5, 4] as const).map((n) => drilled(n, of({ kind: 'fewer strings', strings: n }, byGroup)));
-  const sounds = flatten(pattern).events.length > 0;
-  return [alone, ...(sounds ? [within, ...half] : []), ...(strums ? fewer : [])];
+  const flat = flatten(pattern);
+  // An arpeggio goes through its strings one by one: half of it, then ever fewer notes with the change among them.
+  const among: SectionDrill[] =
+    halves === null || idiomOf(flat) !== 'arpeggio'
+      ? []
+      : FEWER_NOTES.filter((n) => n < flat.events.length).map((strokes) =>
+          drilled(`among ${strokes}`, () => ({ ...of({ kind: 'around the middle', strokes }, halves)(), start: 0 })),
+        );
+  const sounds = flat.events.length > 0;
+  return [alone, ...(sounds ? [within, ...half, ...among] : []), ...(strums ? fewer : [])];
 }
 
 /** Two shapes in turn, each for one of the lengths, until they and the bars come round. */

@@ -16,6 +16,7 @@ import {
 } from '../stroke/index.js';
 import type { StringNumber } from '../time/index.js';
 import { burstOf, burstSteps } from './burst.js';
+import { leftPairs } from './left-pairs.js';
 import type { Variant } from './model.js';
 import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
 
@@ -50,6 +51,8 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
       return mapLeaves(writeOut(pattern), (s) => (variant.what === 'all' ? mutedStep(s) : pressedStep(s)));
     case 'left pairs':
       return leftPairs(pattern, variant.right, variant.slurs);
+    case 'around the middle':
+      return aroundMiddle(pattern, variant.strokes);
     case 'string accent':
       return held(pattern, (s) => Array.isArray(s.strings) && s.strings.includes(variant.string));
     case 'pair':
@@ -151,6 +154,15 @@ function fingerHeld(s: Step, finger: Finger): Step {
 export const canStandOut = (s: Stroke, finger: Finger): boolean =>
   s.fingers.includes(finger) && (s.fingers.length === 1 || (s.dir === null && numberedStrings(s) !== null));
 
+/** So many strokes round the middle of the pattern, where a change falls; the others rest. */
+function aroundMiddle(pattern: Pattern, strokes: number): Pattern {
+  const { events } = flatten(pattern);
+  const middle = Math.ceil(events.length / 2);
+  const first = Math.max(0, middle - Math.floor(strokes / 2));
+  const kept = new Set(events.slice(first, first + strokes).map((e) => e.slot));
+  return mapLeaves(writeOut(pattern), (s, slot) => (kept.has(slot) ? s : REST));
+}
+
 /** Fingers up to the last one used and back, each once in its turn: p i m a m i p. */
 function accentThrough(pattern: Pattern): Pattern {
   const passes = throughOrder(pattern).map((f) => vary(pattern, { kind: 'finger accent', finger: f }));
@@ -160,37 +172,6 @@ function accentThrough(pattern: Pattern): Pattern {
     { ...pattern, items },
     passes.flatMap(() => slots.map((s) => s.level)),
   );
-}
-
-const LAST_FRET_BELOW = 4;
-const PAIRS_UP = [
-  [1, 2],
-  [2, 3],
-  [3, 4],
-] as const;
-/** Each pair of left fingers twice, up through all of them and back, on the string the pattern begins on, in fifth position. */
-function leftPairs(pattern: Pattern, right: string, slurs: boolean): Pattern {
-  const first = stepsOf(pattern).find((s): s is Stroke => s.kind === 'stroke');
-  const string = (first ? numberedStrings(first)?.[0] : undefined) ?? 3;
-  const [a, b] = [...right] as [Finger, Finger];
-  const pluck = (finger: Finger, left: 1 | 2 | 3 | 4): Step => ({
-    kind: 'stroke',
-    fingers: [finger],
-    dir: null,
-    strings: [string],
-    stops: [{ fret: LAST_FRET_BELOW + left, finger: left }],
-    marks: [],
-  });
-  let n = 0;
-  const steps = [...PAIRS_UP, ...[...PAIRS_UP].reverse()].flatMap(([low, high]) =>
-    [0, 1].flatMap((): Step[] => [
-      pluck(n++ % 2 ? b : a, low),
-      slurs
-        ? { kind: 'ligado', string, stop: { fret: LAST_FRET_BELOW + high, finger: high }, marks: [] }
-        : pluck(n++ % 2 ? b : a, high),
-    ]),
-  );
-  return { stepsPerCount: pattern.stepsPerCount, items: steps.map(step) };
 }
 
 /** The right hand alone: nothing is stopped, and what the left hand sounds by itself is waited for. */

@@ -88,6 +88,28 @@ describe('drills of a section', () => {
     expect(made('{p:b i:3 m:2 a:1}x4')?.chart).toMatch(/^\w+ \| \w+$/);
     expect(made('p:b i:3 m:2')).toBeUndefined();
   });
+  it('an arpeggio is taken through ever fewer notes, with the change among them', () => {
+    const among = (script: string) => {
+      const s = section({ script });
+      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes.slice(0, 1)))
+        .filter((d) => d.key.startsWith('change among'))
+        .map((d) => ({ name: d.name.replace(/:.*/, ''), why: d.why, ...d.make() }));
+    };
+    const found = among('p:5 i:3 m:2 a:1 p:4 i:3 m:2 a:1');
+    expect(found.map((d) => [d.name, d.script])).toEqual([
+      ['Change among 6 notes', '. i:3 m:2 a:1 p:4 i:3 m:2 .'],
+      ['Change among 5 notes', '. . m:2 a:1 p:4 i:3 m:2 .'],
+      ['Change among 4 notes', '. . m:2 a:1 p:4 i:3 . .'],
+    ]);
+    expect(found[1]!.why).toMatch(/^Two before it, three after/);
+    // The change lies between the fourth note and the fifth.
+    const held = heldInTurn({ ...section({}), ...found[0]! }, shapes, 0);
+    expect(held.map((h) => h.from / 5040)).toEqual([0, 2]);
+    // Four notes can't be made fewer; a strum and a scale are no arpeggio.
+    expect(among('p:5 i:3 m:2 a:1')).toEqual([]);
+    expect(among('id iu id iu id iu id iu')).toEqual([]);
+    expect(among('i:1 m:1 i:1 m:1 i:1 m:1 i:1 m:1')).toEqual([]);
+  });
   it('plucked patterns have no drill through fewer strings', () => {
     const s = section({});
     expect(sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes)).some((d) => /strings:/.test(d.name))).toBe(

@@ -40,6 +40,8 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
         `Left pairs against ${[...v.right].join(' ')}${v.slurs ? ', with ligados' : ''}`,
         'Fingers 1 2, 2 3, 3 4 and back, each twice, in fifth position.',
       );
+    case 'around the middle':
+      return said(`${v.strokes} strokes round the middle`, 'What a change in the middle asks, and no more.');
     case 'string accent':
       return said(`Only string ${v.string} sounds full`, 'All others are held down.');
     case 'start finger':
@@ -78,6 +80,9 @@ const CHANGES: Record<ChangeWay, SaidDrill> = {
   alone: said('Change alone', ''),
   'each group': said('Change with every group', 'The pattern as written; the change comes sooner than it has to.'),
   half: said('Change after half the pattern', 'The change comes in the middle of the figure.'),
+  'among 6': said('Change among 6 notes', 'Three before it, three after; the others rest.'),
+  'among 5': said('Change among 5 notes', 'Two before it, three after; the others rest.'),
+  'among 4': said('Change among 4 notes', 'Two before it, two after; the others rest.'),
   6: said('Change after 6 strings', 'Fewer strings to go through, less time for the left hand.'),
   5: said('Change after 5 strings', 'Fewer strings to go through, less time for the left hand.'),
   4: said('Change after 4 strings', 'Fewer strings to go through, less time for the left hand.'),
