@@ -36,6 +36,8 @@ export interface ShapeWeights {
   readonly thin: number;
   /** No form that methods teach: neither an open chord nor one of the forms that go along the neck. */
   readonly untaught: number;
+  /** No open string, where the chord has an open form: that one is learned first. */
+  readonly closed: number;
   /** Some strings of such a form, where all could sound. */
   readonly partOfForm: number;
   /** A shell, a half barre, or a form of four strings moved up the neck: it comes after those of E and A. */
@@ -60,6 +62,7 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   height: 4,
   thin: 8,
   untaught: 90,
+  closed: 12,
   partOfForm: 60,
   smallForm: 26,
 };

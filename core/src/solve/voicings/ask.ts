@@ -28,6 +28,8 @@ export interface Asked {
   readonly bassIs: (midi: number) => 'right' | 'other' | 'wrong';
   /** Taught forms of the chord, from string 6 on. */
   readonly forms: readonly PlacedForm[];
+  /** One of them is an open chord. */
+  readonly opens: boolean;
   /** Exact pitches: none twice. */
   readonly once: boolean;
 }
@@ -61,6 +63,7 @@ export function readAsk(request: VoicingRequest): AskReading {
       .map((f) => ({ ...f, bit: bitOf(f.midi) }));
   });
   const weights = request.weights ?? SHAPE_WEIGHTS;
+  const forms = chord ? formsOf(chord, neck.capo, highest, (i) => allowed.has(STRINGS[i] ?? 1)) : [];
   return {
     asked: {
       request,
@@ -74,7 +77,8 @@ export function readAsk(request: VoicingRequest): AskReading {
       tones: bits.length,
       frets,
       at: frets.map((list) => new Map(list.map((f) => [f.fret, f]))),
-      forms: chord ? formsOf(chord, neck.capo, highest, (i) => allowed.has(STRINGS[i] ?? 1)) : [],
+      forms,
+      opens: forms.some((f) => !f.small && f.frets.includes(0)),
       once: !chord,
       bassIs: (midi) => {
         if (!chord) return 'right';
@@ -164,6 +168,6 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
     bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
     height: firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height,
     thin: Math.max(0, asked.wanted - count) * weights.thin,
-    form: formCost(asked, frets),
+    form: formCost(asked, frets) + (asked.opens && !frets.includes(0) ? weights.closed : 0),
   };
 }

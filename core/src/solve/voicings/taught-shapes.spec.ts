@@ -104,14 +104,21 @@ describe('what a shape pays that nobody teaches', () => {
     expect(cost('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0').form).toBe(0);
     expect(cost('Cm', 'x-3-5-5-4-3', 'x-1-3-4-2-1').form).toBe(0);
     // Along the neck it is the same form.
-    expect(cost('Dm', 'x-5-7-7-6-5', 'x-1-3-4-2-1').form).toBe(0);
+    expect(cost('C#m', 'x-4-6-6-5-4', 'x-1-3-4-2-1').form).toBe(0);
+  });
+  it('where a chord has an open form, one without open strings comes after it', () => {
+    expect(cost('Dm', 'x-5-7-7-6-5', 'x-1-3-4-2-1').form).toBe(W.closed);
+    expect(cost('G', '3-5-5-4-3-3', '1-3-4-2-1-1').form).toBe(W.closed);
+    expect(cost('G', '3-2-0-0-0-3', '2-1-0-0-0-3').form).toBe(0);
+    // F has none, and a half barre of E is no open form.
+    expect(cost('F', '1-3-3-2-1-1', '1-3-4-2-1-1').form).toBe(0);
   });
   it('a form of four strings up the neck comes after those of five and six', () => {
     expect(cost('Fm', 'x-x-3-5-6-4', 'x-x-1-3-4-2').form).toBe(W.smallForm);
     expect(cost('Dm', 'x-x-0-2-3-1', 'x-x-0-2-3-1').form).toBe(0);
     // Half barres and shells wherever they are held.
     expect(cost('F', 'x-x-3-2-1-1', 'x-x-3-2-1-1').form).toBe(W.smallForm);
-    expect(cost('G7', '3-x-3-4-3-x', '1-x-2-4-3-x').form).toBe(W.smallForm);
+    expect(cost('G7', '3-x-3-4-3-x', '1-x-2-4-3-x').form).toBe(W.smallForm + W.closed);
   });
   it('some strings of a form are a part of it', () => {
     expect(cost('F', '1-3-3-2-1-x', '1-3-4-2-1-x').form).toBe(W.partOfForm);

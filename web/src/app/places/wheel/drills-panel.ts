@@ -29,6 +29,7 @@ const KIND: Record<Variant['kind'], Kind> = {
   'accent through': 'accent',
   muted: 'layers',
   'left pairs': 'pair',
+  'around the middle': 'changes',
 };
 
 const kindOf = ({ matter }: SectionDrill): Kind => {

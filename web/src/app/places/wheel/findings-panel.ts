@@ -46,7 +46,7 @@ export class FindingsPanel {
   private readonly loads = computed(() => {
     const load = this.open.reading()?.load;
     if (!load) return [];
-    const fingers = [...load.fingers].reverse().map((f) => ({ ...f, name: f.finger as string }));
+    const fingers = [...load.fingers].reverse().map((f) => ({ ...f, name: f.finger }));
     return [...fingers, ...(load.plectrum ? [{ ...load.plectrum, name: 'P' }] : [])];
   });
   protected readonly load = computed(() =>
