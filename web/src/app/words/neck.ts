@@ -122,7 +122,7 @@ export const neck = {
       bass: 'other bass',
       height: 'up the neck',
       thin: 'few strings',
-      form: 'no whole taught form',
+      form: 'not a first form',
     },
   },
 };
