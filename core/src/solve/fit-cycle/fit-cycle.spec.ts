@@ -196,6 +196,21 @@ describe('a chain taken over', () => {
   });
 });
 
+it('a chain close to what the hand can do says so, with its ceiling', () => {
+  const chain = Array.from({ length: 12 }, () => ({ cell: 'id iu', length: counts(1) }));
+  const said = (tempo: number) => {
+    const request = ask({ bpm: bpm(tempo) });
+    const score = scoreFit(request, chain);
+    if ('faults' in score) throw new Error('no chain');
+    return explainFit(request, score).filter((l) => /Close/.test(l));
+  };
+  // Half a return of i is 85 ms: half a count at 352.9. Nine tenths of that are 317.6.
+  expect(said(318)).toEqual(['Close to what this hand can do: its ceiling is 352.']);
+  expect(said(317)).toEqual([]);
+  // Beyond it lateness is what there is to say.
+  expect(said(360)).toEqual([]);
+});
+
 describe('asks that can’t be met come back as words', () => {
   const reasons = (more: Partial<FitRequest>) => sayFacts(fitCycle(ask(more)).infeasible ?? []).join(' ');
   it.each([

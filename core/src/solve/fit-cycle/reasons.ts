@@ -1,5 +1,6 @@
 import { type AccentMeeting, layOnCycle } from '../../round/index.js';
-import { parseScript } from '../../script/index.js';
+import { handLoad } from '../../right-hand/index.js';
+import { flatten, parseScript } from '../../script/index.js';
 import { blocksOf, DEFAULT_LENGTHS } from './blocks.js';
 import { joinCost } from './cost.js';
 import type { FitAnswer, FitRequest } from './model.js';
@@ -15,10 +16,13 @@ export interface FitFacts {
   /** A finger comes back late somewhere. */
   readonly late: boolean;
   readonly differentCells: number;
+  /** Highest tempo at which no finger of this hand is late. */
+  readonly ceiling: number | null;
 }
 export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
   const { script, stepsPerCount } = fitScript(request, answer.steps);
-  const layout = layOnCycle(parseScript(script, { stepsPerCount }).pattern, request.cycle);
+  const { pattern } = parseScript(script, { stepsPerCount });
+  const layout = layOnCycle(pattern, request.cycle);
   const blocks = answer.steps.map((link) => {
     const i = request.cells.findIndex((c) => c.id === link.cell);
     const cell = request.cells[i];
@@ -39,5 +43,6 @@ export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
     seamTurnsBack: answer.cost.seam > 0,
     late: answer.cost.late > 0,
     differentCells: new Set(answer.steps.map((s) => s.cell)).size,
+    ceiling: handLoad(flatten(pattern), request.bpm, request.profile).ceiling,
   };
 }
