@@ -9,12 +9,15 @@ import {
 } from '../time/index.js';
 import type { Neck } from './neck.js';
 
+const shareAt = (fret: number): number => 1 - 2 ** ((0 - fret) / 12);
+/** Of the frets that there are, reckoned once: solvers ask for them over and over. */
+const SHARES = Array.from({ length: 49 }, (_, fret) => shareAt(fret));
 /**
  * Wire n lies at L·(1 − 2^(−n/12)) from the nut: equal temperament.
  * @example wireAt(12, 650) // 325
  */
 export const wireAt = (fret: Fret, scaleLength: Millimetres): Millimetres =>
-  millimetres(scaleLength * (1 - 2 ** ((0 - fret) / 12)));
+  millimetres(scaleLength * (SHARES[fret] ?? shareAt(fret)));
 
 /**
  * Room between two wires. Fret counts from the capo.

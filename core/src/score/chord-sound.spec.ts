@@ -29,6 +29,15 @@ const sounds = (script: string, chart: string) =>
   chordSounds(scoreOf(section(script, chart), { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes }));
 
 describe('what the strokes make of a chord', () => {
+  it('of two things amiss at one chord both are told: a string that is muted, and a tone of another chord', () => {
+    // E7 with its third muted and string 5 on B; Em9 struck where it says G: no chord of its name.
+    const both = sounds('p:6 i:3 m:2 a:1', 'Dm');
+    expect(both).toEqual([{ name: 'Dm', muted: [{ string: 6, at: 0 }], unheard: [], lacking: [], foreign: [1] }]);
+  });
+  it('a fifth that is not struck says nothing of the chord', () => {
+    // E7 on strings 6, 4 and 3: root, seventh and third; the fifths on 5 and 2 are left out.
+    expect(sounds('p:6 i:4 m:3 p:6', 'E7')).toEqual([]);
+  });
   it('a beginner’s G with string 1 muted, and a finger that strikes it', () => {
     expect(sounds('p:6 i:3 m:2 a:1', 'G')).toEqual([
       { name: 'G', muted: [{ string: 1, at: 3 * 2520 }], unheard: [], lacking: [], foreign: [] },

@@ -155,3 +155,21 @@ describe('what the schools propose', () => {
     expect(steps('5111', 'pami')).toContain('pami');
   });
 });
+
+describe('the prices, as they were weighed against each other', () => {
+  it('of every order', () => {
+    expect(LINE_WEIGHTS).toEqual({
+      ...{ repeat: 400, repeatSlow: 60, late: 300, rest: 500 },
+      ...{ crossing: 80, skip: 50, home: 6, weak: 60, order: 200, pair: 0 },
+    });
+    for (const s of LINE_SCHOOLS.filter((x) => x.cycle)) expect(s.weights).toEqual(LINE_WEIGHTS);
+  });
+  it('schools change what they name', () => {
+    expect(lineSchool('habit').weights).toEqual({
+      ...LINE_WEIGHTS,
+      ...{ repeat: 2000, repeatSlow: 2000, crossing: 30, pair: 20_000 },
+    });
+    expect(lineSchool('fingering').weights).toEqual({ ...LINE_WEIGHTS, crossing: 220, skip: 120 });
+    expect(lineSchool('home').weights).toEqual({ ...LINE_WEIGHTS, repeat: 250, crossing: 40, home: 160 });
+  });
+});

@@ -3,7 +3,17 @@ import { CELLS, cycleById, CYCLES } from '../../catalogue/index.js';
 import { type CycleSketch, makeCycle } from '../../cycle/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm, millis, ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { densityOf, type FitCell, fitCell, fitCycle, type FitRequest, type FitTerm, scoreFit } from './index.js';
+import {
+  densityOf,
+  FIT_SCHOOLS,
+  FIT_WEIGHTS,
+  type FitCell,
+  fitCell,
+  fitCycle,
+  type FitRequest,
+  type FitTerm,
+  scoreFit,
+} from './index.js';
 
 const counts = (n: number) => ticks(n * TICKS_PER_COUNT);
 const cycle = (more: Partial<CycleSketch> = {}) =>
@@ -220,5 +230,24 @@ describe('the shipped cells on the shipped cycles', () => {
     const own = cycleById('buleria')!;
     const found = fitCycle({ cycle: own, cells: [cell, cell], profile: DEFAULT_PROFILE, bpm: bpm(200) });
     expect(found.infeasible).toEqual([{ code: 'cell twice', about: ['id iu'] }]);
+  });
+});
+
+describe('the prices, as they were weighed against each other', () => {
+  it('balanced', () =>
+    expect(FIT_WEIGHTS).toEqual({
+      ...{ silent: 1000, weak: 600, lean: 100, off: 90, wished: 150 },
+      ...{ late: 800, joint: 120, seam: 180, thumb: 200 },
+      ...{ variety: 70, density: 40, natural: 60, speed: 30 },
+    }));
+  it('schools change what they name', () => {
+    const [balanced, accents, easy, few] = FIT_SCHOOLS.map((s) => s.weights);
+    expect(balanced).toBe(FIT_WEIGHTS);
+    expect(accents).toEqual({ ...FIT_WEIGHTS, weak: 1200, off: 160, joint: 40, seam: 60, variety: 20, natural: 30 });
+    expect(easy).toEqual({
+      ...FIT_WEIGHTS,
+      ...{ weak: 300, off: 30, late: 1600, joint: 320, seam: 420, density: 20, speed: 60 },
+    });
+    expect(few).toEqual({ ...FIT_WEIGHTS, variety: 400 });
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { apart, makeNeck, STANDARD_TUNING, touchPoint } from '../../instrument/index.js';
-import { fingerShape, handOn, readShape } from '../../left-hand/index.js';
+import { fingerShape, handOn, readShape, SHAPE_WEIGHTS } from '../../left-hand/index.js';
 import { DEFAULT_PROFILE, leftHandOf } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { sayFacts } from '../../words/en/index.js';
@@ -120,4 +120,9 @@ describe('the thumb over the neck', () => {
     expect(thumbed('5-0-0-2-3-2')).toBe(0);
     expect(thumbed('1-0-0-3-3-3')).toBe(0);
   });
+});
+
+it('forms come in this order: taught, small ones, closed where an open one is taught, parts, anything else', () => {
+  const { closed, smallForm, partOfForm, untaught } = SHAPE_WEIGHTS;
+  expect([closed, smallForm, partOfForm, untaught]).toEqual([12, 26, 60, 90]);
 });
