@@ -4,7 +4,6 @@ import {
   FINGERS,
   type FromBass,
   golpeFinger,
-  type Level,
   type Mark,
   MARKS,
   type Step,
@@ -17,6 +16,7 @@ import {
 import type { StringNumber } from '../time/index.js';
 import { burstOf, burstSteps } from './burst.js';
 import { leftPairs } from './left-pairs.js';
+import { levelled } from './levelled.js';
 import type { Variant } from './model.js';
 import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
 
@@ -227,22 +227,6 @@ function burst(pattern: Pattern, from: number, strokes: number): Pattern {
     { stepsPerCount: burstSteps(pattern), items: steps.map((s) => step(s.step)) },
     steps.map((s) => s.level),
   );
-}
-
-/** The pattern with `@` wherever it becomes louder or softer; of one loudness all through it needs none. */
-function levelled(pattern: Pattern, levels: readonly Level[]): Pattern {
-  let [n, now]: [number, Level] = [0, 'mf'];
-  const walk = (items: readonly Item[]): Item[] =>
-    items.flatMap((item): Item[] => {
-      if (item.kind === 'level') return [];
-      if (item.kind === 'bar') return [item];
-      if (item.kind !== 'step') return [{ ...item, items: walk(item.items) }];
-      const level = levels[n++] ?? now;
-      if (level === now) return [item];
-      now = level;
-      return [{ kind: 'level', level, range: NOWHERE }, item];
-    });
-  return levels.every((l) => l === 'mf') ? pattern : { ...pattern, items: walk(pattern.items) };
 }
 
 const LOWEST_OF_THE_FIGURE = 3;
