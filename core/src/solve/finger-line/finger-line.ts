@@ -11,6 +11,7 @@ import {
   type LineResult,
   type LineTerm,
 } from './model.js';
+import { type EarlierStroke, latenessFrom, reachesFurther, remembered } from './earlier-strokes.js';
 import { inTurn } from './in-turn.js';
 import { type LineChoices, lineTables, pointsOf } from './tables.js';
 
@@ -83,7 +84,10 @@ interface State {
   readonly last: number;
   readonly before: number;
   readonly first: number;
+  /** Strokes before those two whose fingers are not back yet; none unless the line is very fast. */
+  readonly earlier: readonly EarlierStroke[];
 }
+const NONE: readonly EarlierStroke[] = [];
 function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<State, readonly Finger[], LineTerm> {
   const { notes, loop } = request;
   const N = notes.length;
@@ -91,6 +95,7 @@ function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<
   const count = (n: number): number => choices[n]?.length ?? 1;
   const fingersAt = (n: number, choice: number): readonly Finger[] => choices[n]?.[choice] ?? [];
   const closes = loop !== undefined && N > 1;
+  const further = reachesFurther(request);
   const firsts = closes ? count(0) : 1;
   const seam = (last: number, first: number): number =>
     pointsOf(pairCost(request, note(N - 1), fingersAt(N - 1, last), note(0), fingersAt(0, first), loop));
@@ -131,7 +136,17 @@ function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<
     }
     return table;
   }
-  function moveCost(s: State, choice: number): LineCost {
+  /** 32 choices at most: three fingers out of four, or one out of five. */
+  function keyOf({ n, last, before, first, earlier }: State): number | string {
+    const key = ((n * 32 + last) * 32 + before) * 32 + (closes ? first : 0);
+    return earlier.length ? `${key} ${earlier.map((e) => `${e.finger}${e.at}`).join()}` : key;
+  }
+  function earlierAfter(s: State, fingers: readonly Finger[]): readonly EarlierStroke[] {
+    const third = s.n >= 2 ? { note: note(s.n - 2), fingers: fingersAt(s.n - 2, s.before) } : null;
+    const since = s.n >= 1 ? [...fingersAt(s.n - 1, s.last), ...fingers] : fingers;
+    return remembered(request, s.earlier, third, since, notes[s.n + 1]);
+  }
+  function moveCost(s: State, choice: number, earlier: number): LineCost {
     const alone = ownSplit[s.n]?.[choice];
     if (s.n === 0) return alone ?? {};
     const late = lateAt[s.n]?.[s.before]?.[s.last]?.[choice] ?? 0;
@@ -145,18 +160,18 @@ function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<
       crossing: joint?.crossing ?? 0,
       skip: joint?.skip ?? 0,
       order: (alone?.order ?? 0) + (joint?.order ?? 0),
-      late: late + (joint?.late ?? 0),
+      late: late + earlier + (joint?.late ?? 0),
     };
   }
 
   return {
     terms: LINE_TERMS,
-    start: { n: 0, last: 0, before: 0, first: 0 },
-    // 32 choices at most: three fingers out of four, or one out of five.
-    key: (s) => ((s.n * 32 + s.last) * 32 + s.before) * 32 + (closes ? s.first : 0),
+    start: { n: 0, last: 0, before: 0, first: 0, earlier: NONE },
+    key: (s) => keyOf(s),
     stage: (s) => s.n,
     isEnd: (s) => s.n === N + 1,
-    exact: true,
+    // What is remembered from further back makes the rest a bound only.
+    exact: !further,
     bound: (s) =>
       s.n === 0 || s.n > N ? 0 : (rest[(begins[s.n] ?? 0) + slot(s.n, s.last, s.before, s.first)] ?? Infinity),
     moves: (s): Move<State, readonly Finger[], LineTerm>[] => {
@@ -167,12 +182,21 @@ function lineProblem(request: LineRequest, choices: LineChoices): SearchProblem<
       const owns = ownAt[s.n] ?? [];
       const pairs = pairAt[s.n]?.[s.last];
       const lates = lateAt[s.n]?.[s.before]?.[s.last];
-      return (choices[s.n] ?? []).map((fingers, choice) => ({
-        to: { n: s.n + 1, last: choice, before: s.n === 0 ? 0 : s.last, first: s.n === 0 ? choice : s.first },
-        step: fingers,
-        total: (owns[choice] ?? 0) + (pairs?.[choice] ?? 0) + (lates?.[choice] ?? 0),
-        cost: () => moveCost(s, choice),
-      }));
+      return (choices[s.n] ?? []).map((fingers, choice) => {
+        const late = further ? latenessFrom(request, s.earlier, note(s.n), fingers) : 0;
+        return {
+          to: {
+            n: s.n + 1,
+            last: choice,
+            before: s.n === 0 ? 0 : s.last,
+            first: s.n === 0 ? choice : s.first,
+            earlier: further ? earlierAfter(s, fingers) : NONE,
+          },
+          step: fingers,
+          total: (owns[choice] ?? 0) + (pairs?.[choice] ?? 0) + (lates?.[choice] ?? 0) + late,
+          cost: () => moveCost(s, choice, late),
+        };
+      });
     },
   };
 }

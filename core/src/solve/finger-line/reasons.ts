@@ -2,6 +2,7 @@ import { type Finger, ringingBefore } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { anchorPlan, crossingsOf } from './compare.js';
 import { lateCost, noteCost } from './cost.js';
+import { earlierLateness } from './earlier-strokes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
 
 /** What makes a note dear: twice the same finger, one that comes late, a rest stroke on a string that must ring. */
@@ -28,12 +29,11 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
     const [before, beforeThat] = [notes[i - 1], notes[i - 2]];
     const faults: NoteFault[] = [];
     if (before && own.some((f) => answer.steps[i - 1]?.includes(f))) faults.push('same finger');
-    if (
-      beforeThat &&
-      before &&
-      lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own) > 0
-    )
-      faults.push('late');
+    const twoBack =
+      beforeThat && before
+        ? lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own)
+        : 0;
+    if (twoBack + earlierLateness(request, answer.steps, i) > 0) faults.push('late');
     if ((noteCost(request, i, own, ringing[i] ?? new Set(), 0).rest ?? 0) > 0) faults.push('touches a ring');
     return {
       fingers: own,

@@ -1,5 +1,6 @@
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { lateCost, type LineCost, noteCost, pairCost, pairsCost } from './cost.js';
+import { earlierLateness } from './earlier-strokes.js';
 import { setsInForce } from './homes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './model.js';
 
@@ -18,6 +19,7 @@ export function scoreLine(request: LineRequest, fingers: readonly (readonly Fing
     const before = notes[i - 1];
     if (before) add(pairCost(request, before, fingers[i - 1] ?? [], note, own));
     const twoBefore = notes[i - 2];
+    cost.late += earlierLateness(request, fingers, i);
     if (twoBefore) cost.late += lateCost(request, twoBefore, fingers[i - 2] ?? [], fingers[i - 1] ?? [], note, own);
   });
   cost.pair = pairsCost(request, fingers);

@@ -64,6 +64,15 @@ describe('what a right-hand line pays', () => {
     expect(paid('late', notes('52', 55), 'pm')).toBeGreaterThan(0);
     expect(paid('late', notes('32', 45), 'im')).toBeGreaterThan(0);
   });
+  it('late: from its own last stroke, however many notes ago that was', () => {
+    // Three notes ago at 52 ms each the index has 156 ms of 170: a twelfth of the time is missing, 0.0897 of the weight.
+    expect(paid('late', notes('3333', 52), 'imai')).toBe(Math.round(1000 * (170 / 156 - 1)));
+    expect(paid('late', notes('3333', 57), 'imai')).toBe(0);
+    // Four notes ago the little finger, which needs 240 ms, has 208.
+    expect(paid('late', notes('33333', 52), 'eimae')).toBe(Math.round(1000 * (240 / 208 - 1)));
+    // The stroke since then is the one that counts: two notes ago it has 104 ms.
+    expect(paid('late', notes('33333', 52), 'iaimi')).toBe(2 * Math.round(1000 * (170 / 104 - 1)));
+  });
   it('crossing: against the order of the fingers, for each string', () => {
     expect(paid('crossing', notes('32'), 'im')).toBe(0);
     expect(paid('crossing', notes('32'), 'mi')).toBe(1000);
