@@ -39,7 +39,9 @@ test('a hand is measured by keys; what it can’t hold is not for it, and shapes
   await keyboard.press('f');
   await expect(page.getByLabel('Chord symbol')).toBeFocused();
   await keyboard.type('G7');
-  await expect(page.locator('app-find-panel .shape').first()).toContainText('G7 x-');
+  // The open form is too wide for it.
+  await expect(page.locator('app-find-panel .shape').first()).toContainText(/G7 (?!3-2-0-0-0-1)[x\d]/);
+  await expect(page.locator('app-find-panel .shape').filter({ hasText: '3-2-0-0-0-1' })).toHaveCount(0);
   await keyboard.press('Escape');
   await keyboard.press('7');
   await page.getByRole('button', { name: 'Forget the measures' }).click();

@@ -78,7 +78,8 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     }
   }
   return {
-    stretch: Math.round(held.stretch * share) + held.order + held.crowd + squeeze,
+    stretch: Math.round(held.stretch * share) + held.order,
+    squeeze: held.crowd + squeeze,
     barre: held.barre * weights.barre,
     weak,
     open,

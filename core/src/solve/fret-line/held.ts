@@ -26,6 +26,7 @@ export const ringingText = (list: readonly RingingNote[]): string =>
   list.map((r) => `${r.string}.${r.fret}.${r.finger}.${r.until}${r.yields ? 'y' : ''}`).join();
 export const pointsOf = (c: FretCost): number =>
   (c.stretch ?? 0) +
+  (c.squeeze ?? 0) +
   (c.barre ?? 0) +
   (c.weak ?? 0) +
   (c.open ?? 0) +

@@ -48,6 +48,7 @@ export interface Placed {
 }
 export const FRET_TERMS = [
   'stretch',
+  'squeeze',
   'barre',
   'weak',
   'open',

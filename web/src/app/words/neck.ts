@@ -30,6 +30,7 @@ export const neck = {
     ms: 'ms',
     before: 'Shape before (←)',
     after: 'Shape after (→)',
+    undrilled: 'No drill of its own: only the three hardest changes have one.',
     hardest: 'Hardest first',
     none: 'No change between shapes. Put at least two in the order.',
     drill: 'Drill',
@@ -94,6 +95,7 @@ export const neck = {
     event: 'notes',
     melodyTerms: {
       stretch: 'stretch',
+      squeeze: 'squeezed or spread',
       barre: 'barre',
       weak: 'fourth finger',
       open: 'open strings',

@@ -10,6 +10,10 @@ export const keep = {
     end: 'To',
     step: 'Step',
     passes: 'Clean passes a rung',
+    overCeiling: [
+      'Above',
+      ' a finger of these hands is late: the ladder ends higher than they can follow. Stop there, or work on what is late.',
+    ],
     bothWays: 'To a slower tempo the ladder leads down, where control shows. Two misses in a row: one rung slower.',
     drill: 'Drill',
     nextDrill: 'Next drill (N)',

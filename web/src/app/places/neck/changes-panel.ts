@@ -56,6 +56,8 @@ import { words } from '../../words/en';
             >
               {{ words.drill }}
             </button>
+          } @else {
+            <p class="soft">{{ words.undrilled }}</p>
           }
         </section>
       } @empty {

@@ -85,8 +85,18 @@ export class PractisePlace {
     return Array.from({ length: n }, (_, i) => {
       const bpm = way > 0 ? Math.min(l.end, l.start + i * l.step) : Math.max(l.end, l.start - i * l.step);
       const clean = this.session.passes().some((p) => p.clean && p.bpm === bpm);
-      return { bpm, here: bpm === here, clean, height: 30 + (70 * i) / Math.max(1, n - 1) };
+      return { bpm, here: bpm === here, clean, over: bpm > this.ceiling(), height: 30 + (70 * i) / Math.max(1, n - 1) };
     });
+  });
+  /** Highest tempo at which nothing of this hand is late. */
+  private readonly ceiling = computed(() => this.open.reading()?.load.ceiling ?? Infinity);
+  /** Said where the ladder leads higher than the hand can follow. */
+  protected readonly overCeiling = computed(() => {
+    const { start, end } = this.ladder();
+    const ceiling = Math.floor(this.ceiling());
+    return Math.max(start, end) > this.ceiling()
+      ? `${this.words.overCeiling[0]} ${ceiling}${this.words.overCeiling[1]}`
+      : '';
   });
   /** Drills made from the section as written, for as long as its script stays the same. */
   protected readonly drills = computed((): readonly (SectionDrill & SaidDrill)[] => {

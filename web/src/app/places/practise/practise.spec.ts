@@ -128,6 +128,20 @@ describe('practise', () => {
     await f.whenStable();
     expect(element(f).textContent).toMatch(/Written to the logbook: .* 3 passes, 100 clean/);
   });
+  it('says where the ladder leads higher than the hand can follow, and marks those rungs', async () => {
+    const f = await show(PractisePlace);
+    expect(all(f, 'p.over')).toHaveLength(0);
+    const ceiling = Math.floor(world.open.reading()!.load.ceiling!);
+    world.open.adjust(setLadder('s-a', { start: ceiling - 20, end: ceiling + 10, step: 10, passes: 2 }));
+    await soon(() =>
+      expect(texts(f, 'p.over')[0]).toMatch(new RegExp(`^Above ${ceiling} a finger of these hands is late`)),
+    );
+    const over = texts(f, '.rung.over').map(Number);
+    expect(over.length).toBeGreaterThan(0);
+    expect(Math.min(...over)).toBeGreaterThan(ceiling);
+    await type(f, field(f, 'To'), String(ceiling));
+    await soon(() => expect(all(f, 'p.over')).toHaveLength(0));
+  });
   it('shows the ladder as rungs, and takes a new one with its bounds', async () => {
     const { f } = await place();
     expect(texts(f, '.rung')).toEqual(['100', '110', '120', '130']);
