@@ -28,7 +28,7 @@ export interface FretEvent {
   readonly rings?: Ticks;
 }
 /** Shapes weighed for a chord symbol among single notes. */
-export const SHAPES_FOR_CHORD = 12;
+export const SHAPES_FOR_CHORD = 8;
 export interface FretLineRequest {
   readonly events: readonly FretEvent[];
   readonly tuning: Tuning;
