@@ -24,6 +24,7 @@ export const HIGHEST_OPEN = 76;
 export const openPitch = (tuning: Tuning, string: StringNumber, capo: number): Midi =>
   midi((tuning[STRINGS.indexOf(string)] ?? 0) + capo);
 
+export type TuningWarning = 'string may break' | 'string hangs slack';
 export type TuningFault = 'strings of a tuning' | 'string’s note' | 'no pitch for a string';
 export type TuningReading =
   | { readonly tuning: Tuning; readonly faults?: undefined }
@@ -64,19 +65,13 @@ const SLACK = 5;
  * Warnings about strings tuned where they break or rattle; the capo adds no pull.
  * @example tuningWarnings(STANDARD_TUNING) // []
  */
-export const tuningWarnings = (tuning: Tuning): string[] =>
-  STRINGS.flatMap((string, i) => {
+export const tuningWarnings = (tuning: Tuning): Fact<TuningWarning>[] =>
+  STRINGS.flatMap((string, i): Fact<TuningWarning>[] => {
     const usual = STANDARD_TUNING[i] ?? 0;
     const by = (tuning[i] ?? usual) - usual;
     const name = pitchName(tuning[i] ?? usual);
-    if (by > BEARS)
-      return [
-        `String ${string} may break: ${name} is ${by} semitones over its usual ${pitchName(usual)}. Tune it to ${pitchName(usual + BEARS)} at most, or put a thinner string on.`,
-      ];
-    if (by < 0 - SLACK)
-      return [
-        `String ${string} hangs slack: ${name} is ${0 - by} semitones under its usual ${pitchName(usual)}; it rattles.`,
-      ];
+    if (by > BEARS) return [fact('string may break', string, name, by, pitchName(usual), pitchName(usual + BEARS))];
+    if (by < 0 - SLACK) return [fact('string hangs slack', string, name, 0 - by, pitchName(usual))];
     return [];
   });
 /** @example tuningText(STANDARD_TUNING) // 'E2 A2 D3 G3 B3 E4' */

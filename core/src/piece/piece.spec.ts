@@ -1,6 +1,6 @@
 import { readAloud } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../catalogue/index.js';
+import { cycleById, CYCLES } from '../catalogue/index.js';
 import { harmonyTurns, heldInTurn } from '../chart/index.js';
 import { cycleLength } from '../cycle/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
@@ -83,6 +83,14 @@ describe('commands', () => {
     const cell = setScript(id, 'ed {ad md}x2')(base);
     expect(pressSlot(id, 3, 'u')(cell).sections[0]?.script).toBe('ed {au md}x2');
     expect(pressSlot(id, 99, 'u')(cell)).toBe(cell);
+  });
+  it('a shipped cycle is taken into a section whole, with the places that it wishes silent', () => {
+    for (const c of CYCLES) {
+      const study = setCycle('s-a', c)(makeStudy('s', 'Study'));
+      expect(study.sections[0]?.cycle, c.name).toEqual(c);
+      expect(addSection('other', 'Other', c)(study).sections[1]?.cycle, c.name).toEqual(c);
+    }
+    expect(CYCLES.some((c) => c.wishedSilent)).toBe(true);
   });
   it('a new cycle begins the pattern at its first count', () => {
     const moved = { ...base, sections: [section({ start: 5040 })] };

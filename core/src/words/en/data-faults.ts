@@ -1,6 +1,6 @@
 import type { CycleFaultCode } from '../../cycle/index.js';
 import type { FileFaultCode, SchemaFaultCode } from '../../format/index.js';
-import type { TuningFault } from '../../instrument/index.js';
+import type { TuningFault, TuningWarning } from '../../instrument/index.js';
 import type { ShapeFaultCode, StoppedFaultCode } from '../../left-hand/index.js';
 import type { CommandFaultCode } from '../../piece/index.js';
 import type { CellFaultCode } from '../../script/index.js';
@@ -54,7 +54,11 @@ const STOPPED: Sentences<StoppedFaultCode> = {
   'no such fret': ([most]) => `A fret lies between 0 and ${most}.`,
   'no finger of the left hand': () => 'Left fingers are 0 to 4 and T.',
 };
-const TUNING: Sentences<TuningFault> = {
+const TUNING: Sentences<TuningFault | TuningWarning> = {
+  'string may break': ([string, name, by, usual, most]) =>
+    `String ${string} may break: ${name} is ${by} semitones over its usual ${usual}. Tune it to ${most} at most, or put a thinner string on.`,
+  'string hangs slack': ([string, name, by, usual]) =>
+    `String ${string} hangs slack: ${name} is ${by} semitones under its usual ${usual}; it rattles.`,
   'strings of a tuning': ([n]) => `A tuning names six strings from 6 to 1, e.g. D A D G B E; this names ${n}.`,
   'string’s note': ([string, text]) => `String ${string}: ${text} is no note. Write D, F#2 or Bb3.`,
   'no pitch for a string': ([string, pitch, low, high]) =>

@@ -95,7 +95,7 @@ export class TuningFields {
   private readonly tuning = computed(() => this.open.study()?.instrument.tuning ?? STANDARD_TUNING);
   protected readonly now = computed(() => tuningText(this.tuning()));
   protected readonly own = computed(() => this.writing() || !TUNINGS.some((t) => tuningText(t.strings) === this.now()));
-  protected readonly warnings = computed(() => tuningWarnings(this.tuning()));
+  protected readonly warnings = computed(() => tuningWarnings(this.tuning()).map(sayFact));
 
   protected choose(text: string) {
     this.writing.set(text === '');

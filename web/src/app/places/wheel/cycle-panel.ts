@@ -13,6 +13,7 @@ import {
   type SaidDataFault,
   sayDataFaults,
   setCycle,
+  TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
@@ -113,6 +114,9 @@ export class CyclePanel {
       accents: accents ?? [],
       groups: groups ?? [],
       countNote: base.countNote,
+      ...(base.wishedSilent
+        ? { wishedSilent: base.wishedSilent.filter((at) => at < Number(d.counts) * TICKS_PER_COUNT) }
+        : {}),
       tempo: base.tempo,
       note: base.note?.startsWith(this.words.own) ? base.note : `${this.words.own}.`,
     };
