@@ -156,8 +156,8 @@ export const canStandOut = (s: Stroke, finger: Finger): boolean =>
 
 /** So many strokes round the middle of the pattern, where a change falls; the others rest. */
 function aroundMiddle(pattern: Pattern, strokes: number): Pattern {
-  const { events } = flatten(pattern);
-  const middle = Math.ceil(events.length / 2);
+  const { events, length } = flatten(pattern);
+  const middle = events.filter((e) => e.at < length / 2).length;
   const first = Math.max(0, middle - Math.floor(strokes / 2));
   const kept = new Set(events.slice(first, first + strokes).map((e) => e.slot));
   return mapLeaves(writeOut(pattern), (s, slot) => (kept.has(slot) ? s : REST));

@@ -102,6 +102,8 @@ describe('drills of a section', () => {
       ['Change among 4 notes', '. . m:2 a:1 p:4 i:3 . .'],
     ]);
     expect(found[1]!.why).toMatch(/^Two before it, three after/);
+    // The middle is that of the time, not of the notes: the change falls behind the rest.
+    expect(among('p:5 i:3 a:1 . p:4 i:3 m:2 a:1')[2]).toMatchObject({ script: '. i:3 a:1 . p:4 i:3 . .' });
     // The change lies between the fourth note and the fifth.
     const held = heldInTurn({ ...section({}), ...found[0]! }, shapes, 0);
     expect(held.map((h) => h.from / 5040)).toEqual([0, 2]);

@@ -16,12 +16,12 @@ const midi = ({ string, fret }: Placed) => (STANDARD_TUNING[STRINGS.indexOf(stri
 function cost(
   line: string,
   school = 'position',
-  { tempo = 60, ...more }: Partial<FretLineRequest> & { tempo?: number } = {},
+  { tempo = 60, ringing = 0, ...more }: Partial<FretLineRequest> & { tempo?: number; ringing?: number } = {},
 ) {
   const steps = line.split(' ').map(placed);
   const events = steps.map((own, i): FretEvent => ({
     at: ticks(i * 5040),
-    notes: own.map((p) => ({ midi: midi(p) })),
+    notes: own.map((p) => ({ midi: midi(p), ...(i === 0 && ringing ? { rings: ticks(ringing * 5040) } : {}) })),
   }));
   const base = { tuning: STANDARD_TUNING, neck, profile: DEFAULT_PROFILE, bpm: bpm(tempo), school: fretSchool(school) };
   const score = scoreFretting({ ...base, events, ...more }, steps);
@@ -76,6 +76,9 @@ describe('what a note pays after the one before', () => {
     expect(cost('1:1=1 2:0=0 1:8=4').shift).toBe(0);
     // A stopped note that sounds with the open one holds the hand.
     expect(cost('1:1=1+2:0=0 1:8=4').shift).toBe(48);
+    // So does one that rings on under it.
+    expect(cost('5:3=3 1:0=0 1:8=4', 'position', { ringing: 2 }).shift).toBe(48);
+    expect(cost('5:3=3 1:0=0 1:8=4', 'position', { ringing: 1 }).shift).toBe(0);
   });
   it('a move that comes late in proportion to what is missing, of 80', () => {
     // A count at 600 a minute would be 100 ms; the tempo goes to 400: 150 ms.
