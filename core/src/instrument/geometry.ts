@@ -56,4 +56,4 @@ export function touchPoint(string: StringNumber, fret: FretFromCapo, neck: Neck)
   return { x, y: (STRINGS.indexOf(string) - 2.5) * spacing };
 }
 /** @example apart({ x: 0, y: 0 }, { x: 3, y: 4 }) // 5 */
-export const apart = (a: TouchPoint, b: TouchPoint): number => Math.hypot(a.x - b.x, a.y - b.y);
+export const apart = (a: TouchPoint, b: TouchPoint): number => Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2);

@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../fault/index.js';
 import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
-import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf } from '../player/index.js';
+import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf, pairOf } from '../player/index.js';
 import { type FretFromCapo, type SixStrings, sixOf, STRINGS } from '../time/index.js';
 import { SHAPE_WEIGHTS, type ShapeWeights } from './shape-weights.js';
 import { HIGHEST_FRET, type LeftFinger } from './shape.js';
@@ -104,12 +104,14 @@ export function fingeringFaults(frets: Frets, fingers: Fingers, hand: FingeringH
     if (far !== null && far > left.reach[pair].limit)
       faults.push(fact('too wide', pair[0] ?? '', pair[1] ?? '', Math.round(far), left.reach[pair].limit));
   }
-  const thumb = frets[0] ?? null;
-  if (fingers[0] === 'T' && thumb !== null) {
-    const first = Math.min(...frets.filter((f, i): f is number => f !== null && f > 0 && fingers[i] !== 'T'));
-    if (Number.isFinite(first) && (thumb < first - 1 || thumb > first + 2)) faults.push(fact('thumb too far'));
-  }
+  if (thumbTooFar(frets, fingers)) faults.push(fact('thumb too far'));
   return faults;
+}
+function thumbTooFar(frets: Frets, fingers: Fingers): boolean {
+  const thumb = frets[0] ?? null;
+  if (fingers[0] !== 'T' || thumb === null) return false;
+  const first = Math.min(...frets.filter((f, i): f is number => f !== null && f > 0 && fingers[i] !== 'T'));
+  return Number.isFinite(first) && (thumb < first - 1 || thumb > first + 2);
 }
 
 /** What holding these frets with these fingers costs; the shape must be one that can be held. */
@@ -198,11 +200,18 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
     }
     return true;
   };
+  const { reach } = hand.left;
+  /** Whether two fingers come to their frets at all, on whatever strings: along the neck alone. */
+  const comes = (a: number, fret: number, b: number, other: number): boolean =>
+    Math.abs((hand.points[0]?.[fret]?.x ?? 0) - (hand.points[0]?.[other]?.x ?? 0)) <= reach[pairOf(a, b)].limit;
   const walk = (n: number) => {
     const i = stopped[n];
     if (i === undefined) {
       const own = sixOf([...fingers]);
-      if (fingeringFaults(frets, own, hand).length) return;
+      // What else could be amiss was looked at finger by finger.
+      const held = placed(own);
+      if (FINGER_PAIRS.some((pair) => (pairApart(frets, held, pair, hand) ?? 0) > reach[pair].limit)) return;
+      if (thumbTooFar(frets, own)) return;
       const cost = fingeringCost(frets, own, hand);
       found.push({ fingers: own, cost, total: totalOf(cost) });
       return;
@@ -213,11 +222,13 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
       if (typeof finger === 'number') {
         const there = onFret[finger] ?? null;
         if (there !== null && there !== fret) continue;
-        // Fingers rise with the frets.
+        // Fingers rise with the frets, no further apart than they reach.
         if (
-          NUMBERED.some(
-            (o) => onFret[o] !== null && (o < finger ? (onFret[o] ?? 0) > fret : o > finger && (onFret[o] ?? 0) < fret),
-          )
+          NUMBERED.some((o) => {
+            const other = onFret[o] ?? null;
+            if (other === null || o === finger) return false;
+            return (o < finger ? other > fret : other < fret) || !comes(finger, fret, o, other);
+          })
         )
           continue;
         if (!lies(finger, i, fret)) continue;

@@ -122,9 +122,18 @@ export function soundFault(asked: Asked, frets: Frets): Fact<VoicingRefusal> | n
   return null;
 }
 
-/** What frets cost that no method teaches; of a beginning, what any ending of it costs at least. */
-export const formCost = ({ forms, weights }: Asked, frets: readonly (number | null)[]): number =>
-  forms.length === 0 ? 0 : pointsOf(weights, nearestForm(forms, frets));
+/** What a shape is to the taught forms of its chord; of a beginning, the best that any ending of it can be. */
+export interface AmongForms {
+  /** Points of frets that no method teaches. */
+  readonly points: number;
+  /** A whole taught form, small or not. */
+  readonly taught: boolean;
+}
+export function amongForms({ forms, weights }: Asked, frets: readonly (number | null)[]): AmongForms {
+  if (forms.length === 0) return { points: 0, taught: false };
+  const near = nearestForm(forms, frets);
+  return { points: pointsOf(weights, near), taught: near === 'taught' || near === 'small' };
+}
 const pointsOf = (weights: ShapeWeights, near: Nearness): number =>
   near === 'taught'
     ? 0
@@ -134,11 +143,12 @@ const pointsOf = (weights: ShapeWeights, near: Nearness): number =>
         ? weights.partOfForm
         : weights.untaught;
 
-/** A whole taught form, small or not. */
-export const isTaught = ({ forms }: Asked, frets: readonly (number | null)[]): boolean => {
-  const near = forms.length === 0 ? 'none' : nearestForm(forms, frets);
-  return near === 'taught' || near === 'small';
-};
+/** What it costs that tones of the chord are missing. */
+export const missingCost = ({ all, tones, weights }: Asked, mask: number): number =>
+  (mask & all) === all ? 0 : tones > 3 ? weights.missing : weights.missingInTriad;
+/** What it costs that the first stopped fret is not the first of the neck. */
+export const heightCost = ({ weights }: Asked, firstStopped: number): number =>
+  firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height;
 
 /** What these frets cost apart from the fingers that hold them. */
 export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTerm, number>> {
@@ -160,14 +170,14 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
     mask |= found?.bit ?? 0;
     lowest = Math.min(lowest, found?.midi ?? Infinity);
   }
-  const missing = mask === asked.all ? 0 : asked.tones > 3 ? weights.missing : weights.missingInTriad;
+  const { taught, points } = amongForms(asked, frets);
   return {
     // The silent strings of a taught form are learned along with it.
-    mutes: isTaught(asked, frets) ? 0 : inner * weights.innerMute + (5 - last) * weights.outerMute,
-    missing,
+    mutes: taught ? 0 : inner * weights.innerMute + (5 - last) * weights.outerMute,
+    missing: missingCost(asked, mask),
     bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
-    height: firstStopped === Infinity ? 0 : (firstStopped - 1) * weights.height,
+    height: heightCost(asked, firstStopped),
     thin: Math.max(0, asked.wanted - count) * weights.thin,
-    form: formCost(asked, frets) + (asked.opens && !frets.includes(0) ? weights.closed : 0),
+    form: points + (asked.opens && !frets.includes(0) ? weights.closed : 0),
   };
 }

@@ -63,19 +63,18 @@ export function formsOf(
 
 /** What a shape is to the taught forms; of a beginning, the best that any ending of it can be. */
 export type Nearness = 'taught' | 'small' | 'part' | 'none';
-const NEAREST: readonly Nearness[] = ['taught', 'small', 'part'];
+const NEAREST: readonly Nearness[] = ['taught', 'small', 'part', 'none'];
 export function nearestForm(forms: readonly PlacedForm[], frets: FromSix): Nearness {
-  const found = new Set<Nearness>();
+  let nearest = 3;
   for (const form of forms) {
     let [same, within] = [true, true];
-    for (let i = 0; i < frets.length; i++) {
+    for (let i = 0; i < frets.length && within; i++) {
       const fret = frets[i] ?? null;
       if (fret === (form.frets[i] ?? null)) continue;
       same = false;
       if (fret !== null) within = false;
     }
-    if (same) found.add(form.small ? 'small' : 'taught');
-    else if (within) found.add('part');
+    if (within) nearest = Math.min(nearest, same ? (form.small ? 1 : 0) : 2);
   }
-  return NEAREST.find((n) => found.has(n)) ?? 'none';
+  return NEAREST[nearest] ?? 'none';
 }

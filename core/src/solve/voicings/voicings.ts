@@ -4,7 +4,7 @@ import { fingerShape, type Frets } from '../../left-hand/index.js';
 import { type Ask, FINGER_PAIRS, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
 import { sixOf, STRINGS } from '../../time/index.js';
-import { type Asked, formCost, isTaught, readAsk, soundCost, soundFault } from './ask.js';
+import { amongForms, type Asked, heightCost, missingCost, readAsk, soundCost, soundFault } from './ask.js';
 import {
   type FrettedShape,
   VOICING_TERMS,
@@ -96,6 +96,8 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
   const together = (low: number, high: number): boolean => (along[high] ?? 0) - (along[low] ?? 0) <= widest;
   const { thumbOver } = asked.hand.left;
   const ahead = whatIsAhead(asked);
+  /** The lowest fret that can be stopped along with each. */
+  const under = along.map((_, high) => along.findIndex((_, low) => low > 0 && together(low, high)));
   /** Least cost that any ending of these frets has; parts that only grow. */
   const sofar = (frets: SoFar): number => {
     const first = frets.findIndex((f) => f !== null);
@@ -108,13 +110,22 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
     const thin = Math.max(0, asked.wanted - (6 - silent));
     const decided = ahead(frets);
     if (decided === Infinity) return Infinity;
+    const { taught, points } = amongForms(asked, frets);
     return (
-      (isTaught(asked, frets) ? 0 : inner * asked.weights.innerMute) +
+      (taught ? 0 : inner * asked.weights.innerMute) +
       thin * asked.weights.thin +
       decided +
       handLeast(asked, frets) +
-      formCost(asked, frets)
+      heightCost(asked, lowestOf(frets)) +
+      points
     );
+  };
+  /** The first stopped fret that any ending of these has at least; Infinity when none is stopped yet. */
+  const lowestOf = (frets: SoFar): number => {
+    const apart = thumbOver && (frets[0] ?? 0) > 0 ? (frets[0] ?? 0) : Infinity;
+    const high = Math.max(0, ...frets.map((f, i) => (i === 0 && apart < Infinity ? 0 : (f ?? 0))));
+    if (high > 0) return Math.min(apart, under[high] ?? 1);
+    return apart === Infinity ? Infinity : 1;
   };
   const leaf = (frets: Frets): Move<State, FrettedShape, VoicingTerm>[] => {
     if (soundFault(asked, frets) !== null) return [];
@@ -158,8 +169,8 @@ function voicingProblem(asked: Asked): SearchProblem<State, FrettedShape, Voicin
   }
 }
 /**
- * What the strings still to come can do about tones and bass: Infinity when they can't bring what is
- * missing any more, the bass's cost as soon as no later string can sound below it.
+ * What the strings still to come can do about tones and bass: Infinity when they can't bring what must sound any more,
+ * the cost of tones that they can't bring either, the bass's as soon as no later string can sound below it.
  */
 function whatIsAhead(asked: Asked): (frets: SoFar) => number {
   const bits = [0, 0, 0, 0, 0, 0, 0];
@@ -179,13 +190,19 @@ function whatIsAhead(asked: Asked): (frets: SoFar) => number {
     }
     const missing = asked.needed & ~mask;
     if ((missing & (bits[frets.length] ?? 0)) !== missing) return Infinity;
-    let count = 0;
-    for (let rest = missing; rest; rest &= rest - 1) count++;
-    if (count > 6 - frets.length) return Infinity;
-    if (low === Infinity || low > (lowest[frets.length] ?? Infinity)) return 0;
+    const left = 6 - frets.length;
+    if (countOf(missing) > left) return Infinity;
+    const lost =
+      countOf(asked.all & ~mask) > left ? missingCost(asked, 0) : missingCost(asked, mask | (bits[frets.length] ?? 0));
+    if (low === Infinity || low > (lowest[frets.length] ?? Infinity)) return lost;
     const bass = asked.bassIs(low);
-    return bass === 'wrong' ? Infinity : bass === 'other' ? asked.weights.bass : 0;
+    return bass === 'wrong' ? Infinity : bass === 'other' ? lost + asked.weights.bass : lost;
   };
+}
+function countOf(bits: number): number {
+  let count = 0;
+  for (let rest = bits; rest; rest &= rest - 1) count++;
+  return count;
 }
 
 /** What any fingers on these frets cost at least, and on any frets that hold these. */
