@@ -1,3 +1,4 @@
+export * from './choices.js';
 export * from './k-best.js';
 export * from './layers.js';
 export * from './model.js';

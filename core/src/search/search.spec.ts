@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { kBest, leastTotal, SearchCancelled, type SearchProblem, withExactBound } from './index.js';
+import {
+  type ChoiceProblem,
+  kBest,
+  kBestChoices,
+  leastTotal,
+  SearchCancelled,
+  type SearchProblem,
+  withExactBound,
+} from './index.js';
 
 /** A ladder of `rungs` stages with `width` states each; costs from a table. */
 function ladder(
@@ -89,4 +97,39 @@ describe('k cheapest paths', () => {
     expect(() => kBest(ladder(wide), 50, { cancelled: () => true })).toThrow(SearchCancelled);
   });
   it('no way through gives no path', () => expect(kBest(ladder([[[]]]), 3).paths).toEqual([]));
+});
+
+describe('k cheapest ways of one choice a stage', () => {
+  /** The same ladder: a state is the rung that was chosen last. */
+  const ofChoices = (costs: readonly (readonly (readonly number[])[])[]): ChoiceProblem => {
+    const rest = (stage: number, at: number): number =>
+      stage === costs.length ? 0 : Math.min(...(costs[stage]?.[at] ?? []).map((c, to) => c + rest(stage + 1, to)));
+    return {
+      stages: costs.length,
+      start: 0,
+      ways: (stage) => costs[stage]?.length ?? 0,
+      points: (stage, at, choice) => costs[stage]?.[at]?.[choice] ?? 0,
+      after: (_, __, choice) => choice,
+      rest,
+    };
+  };
+  it('are the k cheapest of all, each once, with the choices that cost it', () => {
+    fc.assert(
+      fc.property(tables, fc.integer({ min: 1, max: 12 }), (costs, k) => {
+        const { ways } = kBestChoices(ofChoices(costs), k);
+        expect(ways.map((w) => w.total)).toEqual(enumerate(costs).slice(0, k));
+        expect(new Set(ways.map((w) => w.choices.join())).size).toBe(ways.length);
+        for (const { choices, total } of ways)
+          expect(choices.reduce((sum, c, n) => sum + (costs[n]?.[choices[n - 1] ?? 0]?.[c] ?? 0), 0)).toBe(total);
+      }),
+    );
+  });
+  it('are none where no end is in reach, and stop when they are told to', () => {
+    const costs = [
+      [[1], [2]],
+      [[3], [4]],
+    ];
+    expect(kBestChoices({ ...ofChoices(costs), rest: () => Infinity }, 3).ways).toEqual([]);
+    expect(() => kBestChoices(ofChoices(costs), 3, { cancelled: () => true })).toThrow(SearchCancelled);
+  });
 });

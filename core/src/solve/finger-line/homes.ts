@@ -11,16 +11,17 @@ const BASS = 5;
  */
 export function setsInForce(notes: readonly LineNote[]): number[] {
   const sets: number[] = [];
-  let figure: LineNote[] = [];
+  let [figure, fourth, first] = [0, false, false];
   const close = () => {
-    const strings = figure.flatMap((n) => n.strings.filter((s) => s < BASS));
-    const deeper = strings.includes(4) && !strings.includes(1) ? 1 : 0;
-    sets.push(...figure.map(() => deeper));
-    figure = [];
+    const deeper = fourth && !first ? 1 : 0;
+    for (; figure > 0; figure--) sets.push(deeper);
+    [fourth, first] = [false, false];
   };
-  for (const note of notes) {
-    if (figure.length > 0 && note.strings.every((s) => s >= BASS)) close();
-    figure.push(note);
+  for (const { strings } of notes) {
+    if (strings.every((s) => s >= BASS)) close();
+    figure++;
+    fourth ||= strings.includes(4);
+    first ||= strings.includes(1);
   }
   close();
   return sets;

@@ -8,15 +8,22 @@ export type LineChoices = readonly (readonly (readonly Finger[])[])[];
 
 /** What a line's notes cost under every choice of fingers, by note. */
 export interface LineTables {
-  /** By choice: by terms, and in points alone. */
-  readonly own: readonly (readonly LineCost[])[];
-  readonly ownAt: readonly (readonly number[])[];
-  /** By the choice of the note before, and this one's. */
-  readonly pair: readonly (readonly (readonly LineCost[])[])[];
-  readonly pairAt: readonly (readonly (readonly number[])[])[];
-  /** By the choices of the two notes before, and this one's; in points. */
-  readonly lateAt: readonly (readonly (readonly (readonly number[])[])[])[];
+  /** By choice. */
+  readonly own: readonly Priced<readonly Split[], readonly number[]>[];
+  /** By the choice of the note before, and this one's; null of the first note. */
+  readonly pair: readonly (Priced<readonly (readonly Split[])[], readonly (readonly number[])[]> | null)[];
+  /** By the choices of the two notes before, and this one's, in points; null of the first two. */
+  readonly late: readonly (readonly (readonly (readonly number[])[])[] | null)[];
 }
+/** The same by terms and in points alone. */
+interface Priced<Splits, Points> {
+  readonly splits: Splits;
+  readonly points: Points;
+}
+/** Points by term, in the order of `LINE_TERMS`. */
+export type Split = readonly number[];
+const splitOf = (c: LineCost): Split => LINE_TERMS.map((t) => c[t] ?? 0);
+const sumOf = (split: Split): number => split.reduce((sum, points) => sum + points, 0);
 export const pointsOf = (c: LineCost): number => LINE_TERMS.reduce((s, t) => s + (c[t] ?? 0), 0);
 
 /** A number for each pair of numbers, the same for the same pair. */
@@ -56,12 +63,13 @@ export function lineTables(request: LineRequest, choices: LineChoices): LineTabl
   const sets = setsInForce(notes);
   const note = (n: number) => notes[n] as LineNote;
   const kindNumber = numberOf<string>();
-  const kinds = notes.map((n) => kindNumber(`${n.strings.join('')}${n.layer ?? ''}${n.pinned?.join('') ?? ''}`));
+  const kinds = notes.map((n) => kindNumber(kindOf(n)));
   const gap = numberOf<number>();
   const gapTo = (n: number, back: number) =>
     n < back || n >= notes.length ? 0 : 1 + gap(note(n).at - note(n - back).at);
-  const other = numberOf<string>();
-  const [ownKind, withGap, pairKind, pairGap, lateKind, lateGap] = [
+  const [loudness, ringNumber] = [numberOf<number>(), numberOf<ReadonlySet<number>>()];
+  const [ownKind, heard, withGap, pairKind, pairGap, lateKind, lateGap] = [
+    numbering(),
     numbering(),
     numbering(),
     numbering(),
@@ -70,28 +78,29 @@ export function lineTables(request: LineRequest, choices: LineChoices): LineTabl
     numbering(),
   ];
   const [owns, pairs, lates] = [
-    once<Pick<LineTablesAt, 'own' | 'ownAt'>>(),
-    once<Pick<LineTablesAt, 'pair' | 'pairAt'>>(),
-    once<readonly (readonly (readonly number[])[])[]>(),
+    once<LineTables['own'][number]>(),
+    once<NonNullable<LineTables['pair'][number]>>(),
+    once<NonNullable<LineTables['late'][number]>>(),
   ];
   const fingersAt = (n: number, choice: number): readonly Finger[] => choices[n]?.[choice] ?? [];
   const chosen = <T>(n: number, of: (choice: number) => T): T[] => (choices[n] ?? []).map((_, c) => of(c));
 
   const ownOf = (n: number) => {
-    const beside = other(`${note(n).accent ?? 0} ${sets[n] ?? 0} ${[...(ringing[n] ?? [])].sort().join('')}`);
+    const [rings, deeper] = [ringing[n] ?? NO_STRINGS, sets[n] ?? 0];
+    const beside = heard(loudness((note(n).accent ?? 0) * 2 + deeper), ringNumber(rings));
     const gaps = withGap(gapTo(n, 1), gapTo(n + 1, 1));
     return owns(ownKind(ownKind(kinds[n] ?? 0, beside) + MOST / 2, gaps), () => {
-      const own = chosen(n, (c) => noteCost(request, n, fingersAt(n, c), ringing[n] ?? new Set(), sets[n] ?? 0));
-      return { own, ownAt: own.map(pointsOf) };
+      const splits = chosen(n, (c) => splitOf(noteCost(request, n, fingersAt(n, c), rings, deeper)));
+      return { splits, points: splits.map(sumOf) };
     });
   };
   const pairNumber = (n: number) => pairKind(kinds[n - 1] ?? 0, kinds[n] ?? 0);
   const pairOf = (n: number) =>
     pairs(pairGap(pairNumber(n), gapTo(n, 1)), () => {
-      const pair = chosen(n - 1, (l) =>
-        chosen(n, (c) => pairCost(request, note(n - 1), fingersAt(n - 1, l), note(n), fingersAt(n, c))),
+      const splits = chosen(n - 1, (l) =>
+        chosen(n, (c) => splitOf(pairCost(request, note(n - 1), fingersAt(n - 1, l), note(n), fingersAt(n, c)))),
       );
-      return { pair, pairAt: pair.map((row) => row.map(pointsOf)) };
+      return { splits, points: splits.map((row) => row.map(sumOf)) };
     });
   const lateOf = (n: number) =>
     lates(lateGap(lateKind(kinds[n - 2] ?? 0, pairNumber(n)), gapTo(n, 2)), () =>
@@ -103,15 +112,15 @@ export function lineTables(request: LineRequest, choices: LineChoices): LineTabl
         ),
       ),
     );
-  const ownTables = notes.map((_, n) => ownOf(n));
-  const pairTables = notes.map((_, n) => (n > 0 ? pairOf(n) : null));
   return {
-    own: ownTables.map((t) => t.own),
-    ownAt: ownTables.map((t) => t.ownAt),
-    pair: pairTables.map((t) => t?.pair ?? []),
-    pairAt: pairTables.map((t) => t?.pairAt ?? []),
-    lateAt: notes.map((_, n) => (n > 1 ? lateOf(n) : [])),
+    own: notes.map((_, n) => ownOf(n)),
+    pair: notes.map((_, n) => (n > 0 ? pairOf(n) : null)),
+    late: notes.map((_, n) => (n > 1 ? lateOf(n) : null)),
   };
 }
-/** The tables of one note. */
-type LineTablesAt = { readonly [T in keyof LineTables]: LineTables[T][number] };
+const NO_STRINGS: ReadonlySet<number> = new Set();
+/** Notes of one kind have the same choices. */
+export const kindOf = ({ strings, layer, pinned }: LineNote): string =>
+  strings.length === 1 && !layer && !pinned
+    ? String(strings[0])
+    : `${strings.join('')}${layer ?? ''}${pinned?.join('') ?? ''}`;
