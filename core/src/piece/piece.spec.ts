@@ -226,6 +226,18 @@ describe('a reading in sentences', () => {
       'm on 1 & is not planted: its string is not thinner than the one before.',
     );
   });
+  it('names up to six places, and counts more of them', () => {
+    expect(lines({ script: '{iu id}x3 {id iu}x9' })).toContain('Against the swing: 12, 12 &, 1, 1 &, 2 and 2 &.');
+    expect(lines({ script: '{iu id}x4 {id iu}x8' })).toContain('Against the swing: 8 places, first at 12.');
+  });
+  it('says how fast the strokes follow one another where they are closest, round the seam too', () => {
+    const top = (script: string) => titles({ script, bpm: 120 }).find((t) => t.startsWith('Ceiling'));
+    expect(top('i . . m')).toBe('Ceiling over 400 (13.3 notes a second): m → i');
+    expect(top('. i . m .')).toBe('Ceiling over 400 (6.7 notes a second): m');
+    expect(lines({ script: 'i . . . i . . .', bpm: 120 })[0]).toMatch(/^At 120 \(1\.0 notes a second\)/);
+    // One stroke alone follows nothing.
+    expect(lines({ script: 'i . . . . . . .', bpm: 120 })[0]).toMatch(/^At 120, i has/);
+  });
   it('a shape wider than the hand is not for this hand', () => {
     const wide = shape('wide', '1-x-x-x-x-6');
     const r = readAloud({

@@ -97,7 +97,7 @@ export function wayCost(
 ): FretCost {
   const { neck, bpm, school } = request;
   const { weights } = school;
-  const cost = { shift: 0, late: 0, jump: 0, hinge: 0 };
+  const cost = { shift: 0, late: 0, jump: 0, cut: 0, hinge: 0 };
   const [held, holds] = [inHand(before), inHand(after)];
   for (const finger of new Set(after.placed.map((n) => n.finger))) {
     const move = fingerMove(held, holds, finger);
@@ -113,6 +113,7 @@ export function wayCost(
     const pair = after.placed.map((n) => n.string);
     cost.jump += weights.otherPair * before.placed.filter((n) => !pair.includes(n.string)).length;
   }
+  if (isCut(before, after)) cost.cut = weights.cut;
   const frets = Math.abs(after.position - before.position);
   if (frets > 0) {
     // While open strings sound alone the hand goes where it likes.
@@ -139,6 +140,16 @@ export function fingerMove(held: readonly Placed[], holds: readonly Placed[], fi
   const shared = to.some((p) => from.some((q) => q.string === p.string));
   if (!shared) return a.fret === b.fret ? 'rolls over' : 'jumps';
   return a.fret === b.fret && from.length > 1 !== to.length > 1 ? 'hinges' : 'none';
+}
+/** More strings than a double stop are a chord, and no melody. */
+const DOUBLE_STOP = 2;
+/** Whether the melody's note is let go though its string is not struck again: a note rings softly unless it is cut. */
+function isCut(before: Grip, after: Grip): boolean {
+  const note = before.placed.length > DOUBLE_STOP ? undefined : top(before.placed);
+  if (!note || note.fret === 0 || after.placed.some((p) => p.string === note.string)) return false;
+  const isNeeded = after.placed.some((p) => p.finger === note.finger && p.fret !== note.fret);
+  // What must ring is held; everything else a hand that goes takes with it.
+  return !after.ringing.some((r) => r.string === note.string) && (isNeeded || after.position !== before.position);
 }
 /** Whether a finger stays on its string and leads the hand to its next place. */
 export const guides = (before: Grip, after: Grip): boolean =>

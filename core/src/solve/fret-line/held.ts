@@ -34,6 +34,7 @@ export const pointsOf = (c: FretCost): number =>
   (c.shift ?? 0) +
   (c.late ?? 0) +
   (c.jump ?? 0) +
+  (c.cut ?? 0) +
   (c.hinge ?? 0) +
   (c.sound ?? 0);
 

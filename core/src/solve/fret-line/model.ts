@@ -56,6 +56,7 @@ export const FRET_TERMS = [
   'shift',
   'late',
   'jump',
+  'cut',
   'hinge',
   'sound',
 ] as const;

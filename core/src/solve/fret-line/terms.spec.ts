@@ -108,6 +108,19 @@ describe('what a note pays after the one before', () => {
     // One note after two is no double stop.
     expect(cost('2:1=1+3:2=2 1:3=4').jump).toBe(0);
   });
+  it('a melody note that is let go while it could ring on 3', () => {
+    // Its finger is needed elsewhere, or the hand goes.
+    expect(cost('1:2=2 2:3=2').cut).toBe(3);
+    expect(cost('1:1=1 2:8=4').cut).toBe(3);
+    // It stays down under the next, on its fret it rolls over, its own string ends it, an open string rings by itself.
+    for (const rings of ['1:2=2 2:3=3', '1:2=2 2:2=2', '1:1=1 1:8=4', '1:0=0 2:8=4'])
+      expect(cost(rings).cut, rings).toBe(0);
+    // What is written to ring is held; the lower of two notes is a bass; three are a chord.
+    expect(cost('1:1=1 2:5=4', 'small', { ringing: 1.5 }).cut).toBe(0);
+    expect(cost('2:1=1+1:3=3 3:4=3').cut).toBe(3);
+    expect(cost('5:3=3+1:1=1 3:2=3+2:1=1').cut).toBe(0);
+    expect(cost('1:1=1+2:1=1+3:2=2 4:3=2').cut).toBe(0);
+  });
   it('a finger that opens over another string on its fret 4', () =>
     expect(cost('1:1=1 1:1=1+2:1=1')).toMatchObject({ hinge: 4, jump: 0 }));
 });

@@ -1,13 +1,11 @@
 import { placeLabel } from '../../cycle/index.js';
-import type { CeilingCause, NotPlanted, PendulumPlace } from '../../right-hand/index.js';
+import type { NotPlanted, PendulumPlace } from '../../right-hand/index.js';
 import type { Reading, ReadingRequest } from '../../reading/index.js';
 import { fingersOf } from '../../stroke/index.js';
-import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { sayRaise } from './raise.js';
+import { TICKS_PER_COUNT } from '../../time/index.js';
+import { ceiling } from './ceiling.js';
 import { leftHandFindings } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
-import { type Section } from '../../piece/index.js';
-import { type FlatPattern } from '../../script/index.js';
 
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
 export interface Finding {
@@ -184,68 +182,6 @@ function plants({ plants: list, flat, section }: FindingMatter): Finding | null 
     lines: [
       `${plural(figures.length, 'figure')} in a pass. Or set each next finger while the one before plays.`,
       ...why,
-    ],
-  };
-}
-
-/** “ (8 notes a second)”: as fast as the pattern’s strokes follow one another where they are closest. */
-function notesASecond({ events, length }: FlatPattern, tempo: number): string {
-  const gaps = events.map((e, i) => (events[i + 1]?.at ?? length + (events[0]?.at ?? 0)) - e.at).filter((g) => g > 0);
-  if (events.length < 2 || gaps.length === 0) return '';
-  const rate = 1000 / millisOf(ticks(Math.min(...gaps)), toBpm(tempo));
-  return ` (${rate.toFixed(1)} notes a second)`;
-}
-/** “from 2 & to 3”, “at the seam, from 4 & to 1”. */
-function between(pair: { slot: number; next: number }, { slots }: FlatPattern, { cycle, start }: Section): string {
-  const at = (slot: number) => placeLabel(cycle, (slots[slot]?.at ?? 0) + start);
-  return `${pair.next <= pair.slot ? 'at the seam, ' : ''}from ${at(pair.slot)} to ${at(pair.next)}`;
-}
-
-/** Who sets the ceiling: a finger, a joint, or the plectrum. */
-export const whoLimits = (cause: CeilingCause): string =>
-  cause.kind === 'joint' ? `${cause.from} → ${cause.to}` : cause.kind === 'plectrum' ? 'the plectrum' : cause.finger;
-
-function ceiling({ load, section, raises, flat }: FindingMatter): Finding | null {
-  if (load.ceiling === null || !load.cause) return null;
-  const top = load.ceiling > HIGHEST_BPM ? `over ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
-  const { cause } = load;
-  const who = whoLimits(cause);
-  const tight =
-    cause.kind === 'plectrum'
-      ? load.plectrum
-      : cause.kind === 'joint'
-        ? undefined
-        : load.fingers.find((f) => f.finger === cause.finger);
-  const has = tight
-    ? `${who} has ${Math.floor(tight.leastMs)} ms between strokes and needs ${Math.ceil(tight.neededMs)}`
-    : `the joint ${who} is the tightest place`;
-  const joint = cause.kind === 'joint' ? load.joints.find((j) => j.from === cause.from && j.to === cause.to) : tight;
-  const where = joint ? `, ${between(joint, flat, section)}` : '';
-  const detail =
-    cause.kind === 'golpe'
-      ? ' (the golpe is tapped with a)'
-      : cause.kind === 'finger' && cause.half
-        ? ' (down and up: half a return)'
-        : cause.kind === 'plectrum' && cause.onItsWay
-          ? ' (an answer, or on to the string it rests on: half a return)'
-          : '';
-  const best = load.ceiling < HIGHEST_BPM ? raises[0] : undefined;
-  const notes = (tempo: number) => notesASecond(flat, tempo);
-  const late = section.bpm > load.ceiling;
-  const near = !late && section.bpm > load.ceiling * 0.9;
-  return {
-    id: 'ceiling',
-    tone: late ? 'late' : near ? 'watch' : 'plain',
-    title: late ? `No room at ${section.bpm}: ${who} is late` : `Ceiling ${top}${notes(load.ceiling)}: ${who}`,
-    lines: [
-      `At ${section.bpm}${notes(section.bpm)}, ${has}${where}${detail}.`,
-      ...(late ? [`It fits up to ${top}${notes(load.ceiling)}.`] : []),
-      ...(best ? [`${sayRaise(best)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(best.ceiling))}.`] : []),
-      ...(near
-        ? [
-            `Close to the limit: a few passes at a time, and let the ${cause.kind === 'plectrum' ? 'wrist' : 'finger'} go after each stroke.`,
-          ]
-        : []),
     ],
   };
 }

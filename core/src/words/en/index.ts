@@ -1,3 +1,4 @@
+export * from './ceiling.js';
 export * from './findings.js';
 export * from './left-hand-findings.js';
 export * from './say-change.js';

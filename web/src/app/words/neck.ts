@@ -103,6 +103,7 @@ export const neck = {
       shift: 'shifts',
       late: 'shift too late',
       jump: 'finger jumps',
+      cut: 'notes cut short',
       hinge: 'hinges',
       sound: 'what chords lack',
     },
