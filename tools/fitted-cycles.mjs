@@ -6,10 +6,10 @@ const rows = CYCLES.map((cycle) => {
   const cells = CELLS.filter((c) => c.family === cycle.family).map(fitCell);
   const request = { cycle, cells, profile: DEFAULT_PROFILE, bpm: cycle.tempo.usual, k: 1 };
   const [best] = fitCycle(request).answers;
-  const { script } = fitScript(request, best.steps);
+  const { script, stepsPerCount } = fitScript(request, best.steps);
   const [met, ...others] = explainFit(request, best);
   const rest = others.filter((line) => /turns back without|late|Silent/.test(line));
-  return `| ${cycle.name}${cycle.school ? ` (${cycle.school})` : ''} | ${cycle.tempo.usual} | \`${script.replace(/\|/g, '\\|')}\` | ${[met, ...rest].join(' ')} |`;
+  return `| ${cycle.name}${cycle.school ? ` (${cycle.school})` : ''} | ${cycle.tempo.usual} | ${stepsPerCount} | \`${script.replace(/\|/g, '\\|')}\` | ${[met, ...rest].join(' ')} |`;
 });
 writeFileSync(
   new URL('../docs/fitted-cycles.md', import.meta.url),
@@ -22,8 +22,8 @@ has measured yet: the cheapest chain under the costs of \`core/src/solve/fit-cyc
 A chain puts the lean of a cell on each accent: a roll lands on it, a marked stroke meets it. Strokes are as dense as the
 style has them at the tempo, cells with basses keep their length, and the thumb keeps its pace.
 
-| cycle | tempo | chain | what meets the accents |
-|---|---|---|---|
+| cycle | tempo | steps a count | chain | what meets the accents |
+|---|---|---|---|---|
 ${rows.join('\n')}
 `,
 );

@@ -1,4 +1,4 @@
-import type { AccentCycle, Family } from '../cycle/index.js';
+import type { Family } from '../cycle/index.js';
 
 /** Where a cell's weight lies: on its first stroke, its last, or on what it lands on after it. */
 export type Lean = 'first' | 'last' | 'landing';
@@ -86,6 +86,20 @@ export const CELLS: readonly Cell[] = [
     note: 'All fingers, stopped at once.',
   },
   {
+    name: 'Bass and two chords',
+    script: 'p:b . ima:t . ima:t .',
+    stepsPerCount: 2,
+    family: 'tango',
+    note: 'A turn of three: bass, chord, chord.',
+  },
+  {
+    name: 'Bass and broken chord',
+    script: 'p:b i:t m:t a:t m:t i:t',
+    stepsPerCount: 2,
+    family: 'tango',
+    note: 'A turn of three: up and down the chord.',
+  },
+  {
     name: 'Straight comping',
     script: 'p:b ima:t p:b ima:t',
     stepsPerCount: 2,
@@ -106,10 +120,25 @@ export const CELLS: readonly Cell[] = [
     family: 'bossa nova',
     note: 'A chord tied across the middle.',
   },
+  {
+    name: 'One finger a string',
+    script: 'p:b i m a',
+    stepsPerCount: 2,
+    family: 'plain',
+    note: 'A broken chord, upward.',
+  },
+  {
+    name: 'Bass and chord',
+    script: 'p:b ima:t',
+    stepsPerCount: 2,
+    family: 'plain',
+    note: 'Thumb on the beat, the fingers after it.',
+  },
+  {
+    name: 'Down and up',
+    script: 'id iu',
+    stepsPerCount: 2,
+    family: 'plain',
+    note: 'A strum with one finger.',
+  },
 ];
-
-/** Three cells to begin an empty wheel with, of the cycle's own family. */
-export const startingCells = (cycle: AccentCycle): readonly Cell[] => {
-  const own = CELLS.filter((c) => c.family === cycle.family);
-  return cycle.family === 'flamenco' ? [own[3], own[0], own[7]].filter((c) => c !== undefined) : own.slice(0, 3);
-};

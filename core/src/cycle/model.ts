@@ -1,7 +1,7 @@
 import type { Ticks } from '../time/index.js';
 
-export type Family = 'flamenco' | 'tango' | 'bossa nova';
-export const FAMILIES: readonly Family[] = ['flamenco', 'tango', 'bossa nova'];
+export type Family = 'flamenco' | 'tango' | 'bossa nova' | 'plain';
+export const FAMILIES: readonly Family[] = ['flamenco', 'tango', 'bossa nova', 'plain'];
 export type CountNote = 'half' | 'quarter' | 'eighth';
 export const COUNT_NOTES: readonly CountNote[] = ['half', 'quarter', 'eighth'];
 

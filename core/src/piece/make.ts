@@ -3,9 +3,17 @@ import type { AccentCycle } from '../cycle/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import type { Section, Study } from './model.js';
 
+/** A cycle's usual tempo, with a ladder up to it from its slowest. */
+export const paceOf = ({ tempo: { low, usual } }: AccentCycle): Pick<Section, 'bpm' | 'ladder'> => ({
+  bpm: usual,
+  ladder: { start: low, end: usual, step: 6, passes: 4 },
+});
+/** Whether nothing has been written into a section, nor its tempo chosen. */
+export const isAsItBegan = ({ script, chart, bpm, ladder, cycle }: Section): boolean =>
+  script.trim() === '' && chart.trim() === '' && JSON.stringify({ bpm, ladder }) === JSON.stringify(paceOf(cycle));
+
 /** An empty section on a cycle, at the cycle's usual tempo with a ladder up to it. */
 export function makeSection(id: string, name: string, cycle: AccentCycle): Section {
-  const { low, usual } = cycle.tempo;
   return {
     id,
     name,
@@ -15,8 +23,7 @@ export function makeSection(id: string, name: string, cycle: AccentCycle): Secti
     start: 0,
     chart: '',
     bars: null,
-    bpm: usual,
-    ladder: { start: low, end: usual, step: 6, passes: 4 },
+    ...paceOf(cycle),
   };
 }
 

@@ -11,6 +11,7 @@ import { countInPlan } from '../sound/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import {
   addSection,
+  type Command,
   copyStudy,
   freeName,
   holdShape,
@@ -24,6 +25,7 @@ import {
   setCapo,
   setCycle,
   setChart,
+  setLadder,
   setScript,
   setSteps,
   setTempo,
@@ -95,6 +97,19 @@ describe('commands', () => {
   it('a new cycle begins the pattern at its first count', () => {
     const moved = { ...base, sections: [section({ start: 5040 })] };
     expect(setCycle(id, cycleById('vals')!)(moved).sections[0]).toMatchObject({ start: 0, cycle: { id: 'vals' } });
+  });
+  it('a section that is as it began takes the tempo and ladder of another cycle; one with work in it keeps its own', () => {
+    const vals = cycleById('vals')!;
+    const fresh = makeStudy('s', 'Study', cycleById('solea'));
+    const own = fresh.sections[0]!.id;
+    const tempo = (...before: Command[]) =>
+      setCycle(own, vals)(before.reduce((study, command) => command(study), fresh)).sections[0]!;
+    expect(tempo()).toMatchObject({ bpm: 170, ladder: { start: vals.tempo.low, end: 170 } });
+    const kept = { bpm: 80, ladder: { end: 80 } };
+    expect(tempo(setScript(own, 'p'))).toMatchObject(kept);
+    expect(tempo(setChart(own, 'Am'))).toMatchObject(kept);
+    expect(tempo(setTempo(own, 81)).bpm).toBe(81);
+    expect(tempo(setLadder(own, { start: 51, end: 80, step: 6, passes: 4 })).bpm).toBe(80);
   });
   it('where a shape is taken out strings are open; a new name is the chart’s too', () => {
     const with2 = setChart(id, 'first | second')(base);

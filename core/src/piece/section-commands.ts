@@ -16,6 +16,7 @@ import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks } from '../time/index.js';
 import { bounded, cycleFault, inSection, plainCycle, put, refused } from './changing.js';
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
+import { isAsItBegan, paceOf } from './make.js';
 import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 
@@ -79,11 +80,14 @@ export const pressSlot = (section: string, slot: number, key: SlotKey): Command 
     scriptFault,
   );
 
-/** Another cycle under the same script; the pattern begins on its first count and the tempo stays. */
+/**
+ * Another cycle under the same script; the pattern begins on its first count. The tempo stays, but in a section that is
+ * still as it began: there the cycle brings its own, and its ladder.
+ */
 export const setCycle = (section: string, cycle: AccentCycle): Command =>
   inSection(
     section,
-    (s) => put(s, { cycle: plainCycle(cycle), start: 0 }),
+    (s) => put(s, { cycle: plainCycle(cycle), start: 0, ...(isAsItBegan(s) ? paceOf(cycle) : {}) }),
     (s) => cycleFault(s.cycle),
   );
 

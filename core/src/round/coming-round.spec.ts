@@ -41,6 +41,8 @@ const TURNS: readonly (readonly [id: string, five: number, seven: number, four: 
   ['samba', 5, 7, 1, 2],
   ['baiao', 5, 7, 1, 2],
   ['choro', 5, 7, 1, 2],
+  ['plain-four', 5, 7, 1, 1],
+  ['plain-three', 5, 7, 2, 4],
 ];
 const turns = (script: string, stepsPerCount: number, id: string) =>
   layOnCycle(parseScript(script, { stepsPerCount }).pattern, cycleById(id)!).realign.cycles;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sayFault, sayFaults } from '../words/en/index.js';
-import { CELLS, cycleById, startingCells } from '../catalogue/index.js';
+import { CELLS, cycleById } from '../catalogue/index.js';
 import { anyPattern, anySteps, withoutRanges } from '../testing/arbitrary.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import {
@@ -189,7 +189,4 @@ describe('cells', () => {
   it.each(CELLS.map((c) => [c.name, c] as const))('%s is without fault', (_n, c) =>
     expect(parseScript(c.script, c).faults).toEqual([]),
   );
-  it('three begin every wheel of the catalogue', () => {
-    for (const id of ['buleria', 'vals', 'samba']) expect(startingCells(cycleById(id)!)).toHaveLength(3);
-  });
 });

@@ -9,7 +9,7 @@ import { FIT_WEIGHTS } from './weights.js';
 export type FitCost = Partial<Record<FitTerm, number>>;
 
 /** Strokes a second that sound like the style: a rasgueado is dense, comping leaves room. */
-const STYLE_RATE: Readonly<Record<Family, number>> = { flamenco: 8, tango: 4, 'bossa nova': 4 };
+const STYLE_RATE: Readonly<Record<Family, number>> = { flamenco: 8, tango: 4, 'bossa nova': 4, plain: 3 };
 /** What a cell's lean adds to the weight of the stroke it puts on an accent; landing there adds less, for another cell strikes it. */
 export const LEAN = 0.25;
 export const LANDED = 0.1;

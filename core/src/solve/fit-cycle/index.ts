@@ -5,3 +5,4 @@ export * from './model.js';
 export * from './score.js';
 export * from './script.js';
 export * from './weights.js';
+export * from './starting-points.js';
