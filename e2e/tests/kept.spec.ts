@@ -113,7 +113,7 @@ test('storage that refuses: everything stays here, is said, is in both exports, 
   await page.getByLabel('m', { exact: true }).fill('322');
   await page.getByLabel('m', { exact: true }).press('Enter');
   const text = await exportAll(page);
-  for (const kept of ['ed ad md', 'New study', 'Salt Rope 2', '"i": 321', '"m": 322']) expect(text).toContain(kept);
+  for (const kept of ['ed ad md', 'Soleá', 'Salt Rope 2', '"i": 321', '"m": 322']) expect(text).toContain(kept);
   // Leaving is asked about.
   const asked = page.waitForEvent('dialog');
   await page.evaluate(() => setTimeout(() => location.reload()));
@@ -124,7 +124,7 @@ test('storage that refuses: everything stays here, is said, is in both exports, 
   await expect(page.locator('.saved')).toHaveText('Saved', { timeout: 40_000 });
   await page.reload();
   await page.keyboard.press('7');
-  for (const name of ['New study', 'Salt Rope 2']) await expect(page.getByRole('heading', { name })).toBeVisible();
+  for (const name of ['Soleá', 'Salt Rope 2']) await expect(page.getByRole('heading', { name })).toBeVisible();
   await expect(page.getByLabel('m', { exact: true })).toHaveValue('322');
 });
 
@@ -273,6 +273,7 @@ test('an empty shelf is no blank page', async ({ player: page }) => {
   await page.reload();
   await expect(page.getByRole('heading', { name: 'No study is open.' })).toBeVisible();
   await page.getByRole('button', { name: 'New study' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Begin' }).click();
   await expect(script(page)).toBeVisible();
 });
 
@@ -307,7 +308,7 @@ test('limits are said where something is added, and nothing of it is kept', asyn
   await page.getByRole('button', { name: 'Add a section' }).click();
   await expect(page.getByText(/32 sections at most/)).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Soleá' })).toBeVisible();
   await expect(page.locator('app-unread li')).toHaveCount(0);
 });
 

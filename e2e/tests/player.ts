@@ -73,9 +73,15 @@ export async function tabTo(page: Page, name: string | RegExp) {
   throw new Error(`Tab does not reach “${String(name)}”.`);
 }
 /** An empty study of one's own, by keys, seen from the Shelf. */
+/** A study on a soleá with nothing in it, on the Shelf. */
 export async function newStudy(page: Page) {
+  await page.keyboard.press('0');
+  const dialog = page.getByRole('dialog', { name: 'New study' });
+  await dialog.getByRole('option', { name: 'Soleá', exact: true }).click();
+  await dialog.getByRole('option', { name: 'Nothing' }).click();
+  await dialog.getByRole('button', { name: 'Begin' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page).toHaveTitle('Wheel · Ruffle Wheel');
   await page.keyboard.press('7');
-  await expect(page).toHaveTitle('Shelf · Ruffle Wheel');
-  await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Soleá' })).toBeVisible();
 }

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, leaveFields, listen, open, saved, test, pressBeforeNews } from './player.js';
+import { expect, leaveFields, listen, newStudy, open, saved, test, pressBeforeNews } from './player.js';
 
 const file = (name: string, text: string | Buffer) => ({
   name,
@@ -76,8 +76,7 @@ test('new, copy, rename, sections, delete with undo, demo back', async ({ player
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
-  await page.getByRole('button', { name: 'New study (N)', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'New study' })).toBeVisible();
+  await newStudy(page);
   await page.getByRole('button', { name: 'Clear everything' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
   await expect(page.getByText('The shelf is empty.')).toBeVisible();

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { ReadingRequest } from '@ruffle-wheel/core';
+import type { AccentCycle, HandProfile, Plan, ReadingRequest, StartingPoint } from '@ruffle-wheel/core';
 import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
 import { WorkerDied, WorkerLink } from './worker-link';
@@ -37,6 +37,14 @@ export class Compute {
   ask(request: ReadingRequest) {
     this.waiting = request;
     if (!this.running) void this.run();
+  }
+  /** Ways to begin on a cycle. */
+  startingPoints(cycle: AccentCycle, profile: HandProfile): Promise<StartingPoint[]> {
+    return this.link.ask((computer) => computer.startingPoints(cycle, profile), SILENT_MS);
+  }
+  /** What a section that is not open would sound like. */
+  async planOf(request: ReadingRequest): Promise<Plan> {
+    return arrived(await this.read(request)).plan;
   }
   /** Asks anew what got no answer. */
   again() {

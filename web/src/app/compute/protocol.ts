@@ -1,10 +1,12 @@
 import type {
+  AccentCycle,
   BothHandsResult,
   Easier,
   FitRequest,
   FitResult,
   FretLineRequest,
   FrettedShape,
+  HandProfile,
   KeyRequest,
   LineRequest,
   LineResult,
@@ -14,6 +16,7 @@ import type {
   RowRequest,
   RowResult,
   SchoolLine,
+  StartingPoint,
   VoicingRequest,
   VoicingResult,
 } from '@ruffle-wheel/core';
@@ -23,6 +26,7 @@ import type { SentReading } from './page-reading';
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
   readForPage(request: ReadingRequest): SentReading;
+  startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }
 /** Told from time to time how far a solver has come, 0…1. */
 export type Progress = (share: number) => void;

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { makeStudy } from '@ruffle-wheel/core';
 import { filter, map } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Header } from './header/header';
@@ -12,6 +11,7 @@ import { Startup } from './startup';
 import { Collection, OpenStudy } from '../study';
 import { Troubles } from './troubles';
 import { Icon } from '../ui/icons';
+import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
 import { words } from '../words/en';
 
@@ -64,12 +64,7 @@ export class App {
     });
   }
 
-  protected newStudy() {
-    const study = makeStudy(crypto.randomUUID(), words.shelf.freshName);
-    this.collection.addStudy(study);
-    const row = this.collection.row(study.id);
-    if (row) this.open.open(row);
-  }
+  protected readonly newStudy = inject(NewStudy);
   protected pressed(e: KeyboardEvent) {
     if (e.defaultPrevented) return;
     if (e.key === '?' && !Keys.typing(e)) this.keyList.update((shown) => !shown);

@@ -2,6 +2,7 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Transport } from '../sound/transport';
 import { Collection, Exports, OpenStudy } from '../study';
+import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
 import { saveFile } from '../ui/save-file';
 import { WaysBack } from '../ui/ways-back';
@@ -18,6 +19,7 @@ export class Keys {
   private readonly exports = inject(Exports);
   private readonly ways = inject(WaysBack);
   private readonly notice = inject(Notice);
+  private readonly newStudy = inject(NewStudy);
 
   /** Keys pressed while a place was still on its way; null when none is. */
   private held: KeyboardEvent[] | null = null;
@@ -62,6 +64,11 @@ export class Keys {
       'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
     );
   }
+  /** What is pressed in a dialog is the dialog's, unless it is going away. */
+  private static inDialog(e: KeyboardEvent): boolean {
+    const dialog = e.target instanceof HTMLElement ? e.target.closest('[role="dialog"]') : null;
+    return dialog !== null && !dialog.matches('.mdc-dialog--closing');
+  }
   /** Escape gives the keys back to the place: whatever had the focus lets it go. */
   private static leave(e: KeyboardEvent): boolean {
     const typing = Keys.typing(e);
@@ -78,7 +85,7 @@ export class Keys {
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
     if (e.key === 'Escape' && Keys.leave(e)) return true;
-    if (e.altKey || Keys.typing(e)) return false;
+    if (e.altKey || Keys.typing(e) || Keys.inDialog(e)) return false;
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     if (this.held && e.key.length === 1) return this.held.push(e) > 0;
     if (this.place?.(e)) return true;
@@ -88,6 +95,7 @@ export class Keys {
     else if (e.key === 'Enter' && !Keys.onControl(e)) this.tap();
     else if (e.key === '[') this.step(-1);
     else if (e.key === ']') this.step(1);
+    else if (e.key === '0') void this.newStudy.ask();
     else if (e.key === 'l' || e.key === 'L') this.collection.set({ loop: !this.collection.settings().loop });
     else if (e.key === 'c' || e.key === 'C') this.collection.set({ countIn: !this.collection.settings().countIn });
     else return false;

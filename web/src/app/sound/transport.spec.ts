@@ -49,6 +49,24 @@ describe('transport', () => {
     expect(clicks().length).toBeGreaterThanOrEqual(20);
     clicks().forEach((f, n) => expect(f).toBe(start + frameOf(ticks(n * TICKS_PER_COUNT), bpm(120), RATE)));
   });
+  it('lends itself to another plan, heard at once, and gives the section’s back in silence', async () => {
+    const lent = { ...plan, sounds: plan.sounds.filter((s) => s.kind === 'click') };
+    await transport.lend(lent, 120);
+    engine.run(4);
+    expect(transport.running()).toBe(true);
+    expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['click']));
+    // Another that follows at once is the only one that sounds.
+    const claps = { ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') };
+    engine.played.length = 0;
+    await Promise.all([transport.lend(lent, 120), transport.lend(claps, 120)]);
+    engine.run(4);
+    expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['clap']));
+    await transport.lend(null);
+    expect(transport.running()).toBe(false);
+    await transport.play(120, false);
+    engine.run(4);
+    expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['click', 'clap']));
+  });
   it('counts in for one turn before the music, without a gap', async () => {
     transport.load(() => ({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }), plan);
     await transport.play(60, true);

@@ -38,6 +38,8 @@ export class Transport {
   private made: Plan | null = null;
   private make: (() => Plan) | null = null;
   private lead: Plan | null = null;
+  private lent: Plan | null = null;
+  private starts = 0;
   private handedTo = 0;
   private startsAt = 0;
   private readonly volumes: Record<Volume, number> = { guitar: 0.8, claps: 0.5, click: 0.3 };
@@ -63,7 +65,14 @@ export class Transport {
 
   /** Made when it is first played. */
   private get plan(): Plan | null {
-    return (this.made ??= this.make?.() ?? null);
+    return this.lent ?? (this.made ??= this.make?.() ?? null);
+  }
+  /** Another plan in place of the section's for a while, heard at once; null gives the section's back, and is silent. */
+  async lend(plan: Plan | null, tempo = 0) {
+    if (!this.lent && !plan) return;
+    this.stop();
+    this.lent = plan;
+    if (plan) await this.play(tempo, false);
   }
   /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
   load(plan: () => Plan, lead: Plan) {
@@ -73,8 +82,10 @@ export class Transport {
   }
 
   async play(tempo: number, countIn: boolean) {
-    const { plan, lead } = this;
+    const { plan } = this;
+    const lead = this.lead ?? this.lent;
     if (!plan || !lead || this.stateNow() !== 'stopped') return;
+    const start = ++this.starts;
     this.stateNow.set('starting');
     this.failed.set(null);
     try {
@@ -86,7 +97,7 @@ export class Transport {
       return;
     }
     // Stopped again while the engine was getting ready.
-    if (this.state() !== 'starting') return;
+    if (this.state() !== 'starting' || start !== this.starts) return;
     this.startsAt = countIn ? 0 - lead.length : 0;
     this.handedTo = this.startsAt;
     const frame = this.engine.frame + Math.round(START_SECONDS * this.engine.rate);
@@ -132,7 +143,8 @@ export class Transport {
 
   /** Hands the mixer every sound up to a little ahead of now. */
   private hand() {
-    const { engine, plan, lead } = this;
+    const { engine, plan } = this;
+    const lead = this.lead ?? this.lent;
     const anchor = this.anchors.at(-1);
     if (!engine || !plan || !lead || !anchor) return;
     const horizon = Math.floor(placeAt(anchor, engine.frame + AHEAD_SECONDS * engine.rate));

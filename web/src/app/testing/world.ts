@@ -9,6 +9,7 @@ import {
   setChart,
   setScript,
   type Shape,
+  startingPoints,
   type Study,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
@@ -23,6 +24,12 @@ export class InstantCompute {
   readonly answered = this.latest.asReadonly();
   ask(request: Parameters<Compute['ask']>[0]) {
     this.latest.set({ request, reading: arrived(readForPage(request)) });
+  }
+  startingPoints(...asked: Parameters<Compute['startingPoints']>) {
+    return Promise.resolve(startingPoints(...asked));
+  }
+  planOf(request: Parameters<Compute['ask']>[0]) {
+    return Promise.resolve(arrived(readForPage(request)).plan);
   }
 }
 /** A transport without sound whose place a test sets. */
@@ -43,6 +50,10 @@ export class SilentTransport {
   }
   load() {
     return undefined;
+  }
+  readonly lent: unknown[] = [];
+  lend(plan: unknown) {
+    this.lent.push(plan);
   }
   setTempo(tempo: number) {
     this.played.push(tempo);

@@ -15,7 +15,6 @@ import {
   freeName,
   KEPT,
   listed,
-  makeStudy,
   removeSection,
   renameSection,
   renameStudy,
@@ -26,6 +25,7 @@ import type { PlacedRow, StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
 import { Keys } from '../../shell/keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
+import { NewStudy } from '../../parts/new-study/new-study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
@@ -72,6 +72,7 @@ export class ShelfPlace {
       })),
   );
 
+  protected readonly newStudy = inject(NewStudy);
   private readonly drawn = inject(Turns);
   private readonly hands = viewChild(Hands);
 
@@ -79,8 +80,7 @@ export class ShelfPlace {
     inject(Keys).forPlace((e) => {
       const letter = e.key.toLowerCase();
       if (this.hands()?.pressed(e)) return true;
-      if (letter === 'n') this.fresh();
-      else if (letter === 'm') void this.measure();
+      if (letter === 'm') void this.measure();
       else return false;
       return true;
     });
@@ -94,12 +94,6 @@ export class ShelfPlace {
 
   protected openRow(row: StudyRow) {
     this.open.open(row);
-  }
-  protected fresh() {
-    const cycle = this.open.section()?.cycle;
-    const names = this.collection.studies().map((r) => r.study.name);
-    const name = names.includes(this.words.freshName) ? freeName(this.words.freshName, names) : this.words.freshName;
-    this.add(makeStudy(crypto.randomUUID(), name, cycle));
   }
   protected copy(study: Study) {
     const names = this.collection.studies().map((r) => r.study.name);

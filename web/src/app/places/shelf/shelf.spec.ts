@@ -8,6 +8,7 @@ import { Database } from '../../data/database';
 import { DATABASE_NAME } from '../../data/database-name';
 import { Exports } from '../../study';
 import { type Question, Questions } from '../../ui/question';
+import { NewStudy } from '../../parts/new-study/new-study';
 import { Hands } from './hands';
 import { ShelfPlace } from './shelf-place';
 import { soon } from '../../testing/soon';
@@ -60,12 +61,11 @@ const names = () =>
     .sort();
 
 describe('shelf', () => {
-  it('makes a new study and opens it', async () => {
+  it('asks what a new study begins with', async () => {
     const f = await show(ShelfPlace);
+    const asked = vi.spyOn(TestBed.inject(NewStudy), 'ask').mockResolvedValue();
     await press(f, 'New study');
-    await soon(() => expect(world.open.study()?.name).toBe('New study'));
-    await press(f, 'New study');
-    await soon(() => expect(names()).toEqual(['New study', 'New study 2', 'Study']));
+    expect(asked).toHaveBeenCalledOnce();
   });
   it('copies under the next free name', async () => {
     const f = await show(ShelfPlace);

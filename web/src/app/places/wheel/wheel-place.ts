@@ -28,7 +28,7 @@ import {
   type SlotKey,
   slotsInTurn,
   strokesInTurn,
-  startingCells,
+  type StartingPoint,
   STEPS_PER_COUNT,
   stepTicks,
   sayFact,
@@ -36,6 +36,7 @@ import {
   ticks,
   type TurnSlot,
 } from '@ruffle-wheel/core';
+import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
@@ -141,9 +142,10 @@ export class WheelPlace {
     return Array.from({ length: n }, (_, slot) => ({ slot, inTurn: ticks(slot * step), duration: ticks(step) }));
   });
   protected readonly isEmpty = computed(() => this.reading() !== null && this.reading()?.flat.slots.length === 0);
-  protected readonly starting = computed(() => {
+  private readonly points = inject(StartingPoints);
+  protected readonly starting = computed((): readonly StartingPoint[] => {
     const section = this.section();
-    return section ? startingCells(section.cycle) : [];
+    return section && this.isEmpty() ? this.points.of(section.cycle, this.collection.profile()) : [];
   });
   protected readonly held = computed(() => {
     const section = this.section();

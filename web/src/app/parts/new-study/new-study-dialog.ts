@@ -1,0 +1,143 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatSlideToggleModule } from '@angular/material/slide-toggle';
+import {
+  type AccentCycle,
+  countInPlan,
+  DEFAULT_PROFILE,
+  FAMILIES,
+  freeName,
+  makeStudy,
+  placeLabel,
+  setCell,
+} from '@ruffle-wheel/core';
+import { Compute } from '../../compute/compute';
+import { StartingPoints } from '../../compute/starting-points';
+import { Transport } from '../../sound/transport';
+import { Collection, OpenStudy } from '../../study';
+import { ChoiceList, type ChoiceGroup } from '../../ui/choice-list';
+import { words } from '../../words/en';
+
+/** Begins with nothing. */
+const EMPTY = 'empty';
+
+/** Cycle, hand and a way to begin: three choices, each by keys, and a study that sounds. */
+@Component({
+  selector: 'app-new-study-dialog',
+  imports: [MatDialogModule, MatButtonModule, MatSlideToggleModule, ChoiceList],
+  templateUrl: './new-study-dialog.html',
+  styleUrl: './new-study-dialog.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NewStudyDialog {
+  protected readonly words = words.newStudy;
+  private readonly collection = inject(Collection);
+  private readonly open = inject(OpenStudy);
+  private readonly compute = inject(Compute);
+  private readonly transport = inject(Transport);
+  private readonly dialog = inject<MatDialogRef<NewStudyDialog, boolean>>(MatDialogRef);
+
+  protected readonly cycleId = signal(this.open.section()?.cycle.id ?? 'solea');
+  protected readonly handId = signal(this.collection.profile().id);
+  protected readonly startId = signal('0');
+  /** What is chosen is heard. */
+  protected readonly heard = signal(true);
+  private readonly cycleList = viewChild.required<ChoiceList>('cycles');
+
+  protected readonly cycle = computed(
+    (): AccentCycle =>
+      this.collection.cycles().find((c) => c.id === this.cycleId()) ?? (this.collection.cycles()[0] as AccentCycle),
+  );
+  protected readonly accents = computed(() =>
+    [...this.cycle().accents]
+      .sort((a, b) => a.at - b.at)
+      .map((a) => placeLabel(this.cycle(), a.at))
+      .join('  '),
+  );
+  private readonly hands = computed(() => {
+    const kept = this.collection.profiles();
+    return kept.length ? kept : [DEFAULT_PROFILE];
+  });
+  private readonly hand = computed(() => this.hands().find((p) => p.id === this.handId()) ?? this.collection.profile());
+  protected readonly cycleGroups = computed((): ChoiceGroup[] =>
+    FAMILIES.map((family) => ({
+      name: family,
+      choices: this.collection
+        .cycles()
+        .filter((c) => c.family === family)
+        .map((c) => ({ id: c.id, name: c.name, detail: c.school ?? '' })),
+    })),
+  );
+  protected readonly handGroups = computed((): ChoiceGroup[] => [
+    { name: '', choices: this.hands().map((p) => ({ id: p.id, name: p.name })) },
+  ]);
+  private readonly startingPoints = inject(StartingPoints);
+  private readonly points = computed(() => this.startingPoints.of(this.cycle(), this.hand()));
+  protected readonly startGroups = computed((): ChoiceGroup[] => [
+    {
+      name: '',
+      choices: [
+        ...this.points().map((p, n) => ({ id: String(n), name: p.name, note: p.note })),
+        { id: EMPTY, name: this.words.empty, note: this.words.emptyNote },
+      ],
+    },
+  ]);
+  private readonly point = computed(() => this.points()[Number(this.startId())] ?? null);
+
+  constructor() {
+    afterNextRender(() => this.cycleList().focus());
+    this.dialog.beforeClosed().subscribe(() => void this.transport.lend(null));
+  }
+
+  protected chooseCycle(id: string) {
+    this.cycleId.set(id);
+    this.startId.set('0');
+    // The claps alone say what a cycle is.
+    this.sound(() => Promise.resolve(countInPlan(this.cycle())));
+  }
+  protected chooseStart(id: string) {
+    this.startId.set(id);
+    const [section] = this.study().sections;
+    if (!section) return;
+    this.sound(() => this.compute.planOf({ section, shapes: [], ...this.study().instrument, profile: this.hand() }));
+  }
+  protected hear(on: boolean) {
+    this.heard.set(on);
+    if (!on) void this.transport.lend(null);
+  }
+  private asked = 0;
+  private sound(make: () => Promise<Parameters<Transport['lend']>[0]>) {
+    if (!untracked(this.heard)) return;
+    const asked = ++this.asked;
+    void make().then((plan) => {
+      if (asked === this.asked && this.heard()) void this.transport.lend(plan, this.cycle().tempo.usual);
+    });
+  }
+
+  private study() {
+    const names = this.collection.studies().map((r) => r.study.name);
+    const name = this.cycle().name;
+    const study = makeStudy(crypto.randomUUID(), names.includes(name) ? freeName(name, names) : name, this.cycle());
+    const [section] = study.sections;
+    const point = this.point();
+    return section && point ? setCell(section.id, point.script, point.stepsPerCount)(study) : study;
+  }
+  protected make() {
+    const study = this.study();
+    this.collection.set({ profileId: this.hand().id });
+    this.collection.addStudy(study);
+    const row = this.collection.row(study.id);
+    if (row) this.open.open(row);
+    this.dialog.close(true);
+  }
+}
