@@ -11,6 +11,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   const findings = page.getByRole('tabpanel');
   await expect(findings.getByRole('heading', { name: 'Comes round after 5 turns' })).toBeVisible();
   await expect(findings.getByText('24 passes of 5 steps (2.5 counts) over 12 counts a turn.')).toBeVisible();
+  await findings.getByRole('button', { name: /^Turns and accents/ }).click();
   await expect(findings.getByText('12 e down · 3 a down · 6 m down · 8 a down · 10 e down')).toBeVisible();
   await expect(findings.getByText(/e down carries 12 and 10 in turn 1/)).toBeVisible();
 

@@ -3,7 +3,7 @@ import type { Section } from '../../piece/index.js';
 import type { CeilingCause } from '../../right-hand/index.js';
 import type { FlatPattern } from '../../script/index.js';
 import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks } from '../../time/index.js';
-import type { Finding, FindingMatter } from './findings.js';
+import { aboutSlot, type Finding, type FindingMatter } from './findings.js';
 import { sayRaise } from './raise.js';
 
 /** “ (8 notes a second)”: as fast as the pattern’s strokes follow one another where they are closest. */
@@ -56,6 +56,7 @@ export function ceiling({ load, section, raises, flat }: FindingMatter): Finding
   return {
     id: 'ceiling',
     tone: late ? 'late' : near ? 'watch' : 'plain',
+    ...aboutSlot(joint?.slot),
     title: late ? `No room at ${section.bpm}: ${who} is late` : `Ceiling ${top}${notes(load.ceiling)}: ${who}`,
     lines: [
       `At ${section.bpm}${notes(section.bpm)}, ${has}${where}${detail}.`,

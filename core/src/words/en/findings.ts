@@ -28,6 +28,8 @@ export interface Finding {
   readonly tone: Tone;
   readonly title: string;
   readonly lines: readonly string[];
+  /** The pattern's slot that it is about, where it is about one. */
+  readonly slot?: number;
 }
 /** What findings are made of: what was asked, and what was read. */
 export type FindingMatter = ReadingRequest & Omit<Reading, 'plan' | 'countIn' | 'faults'>;
@@ -133,6 +135,10 @@ function anotherStart({ betterStart, flat, layout }: FindingMatter): Finding | n
   };
 }
 
+/** Where a finding leads, when it leads anywhere. */
+export const aboutSlot = (slot: number | null | undefined): Pick<Finding, 'slot'> =>
+  slot === null || slot === undefined ? {} : { slot };
+
 function hand({ pendulum, section }: FindingMatter): Finding | null {
   const at = (p: PendulumPlace) => placeLabel(section.cycle, p.at + section.start);
   const said = (list: readonly PendulumPlace[]) =>
@@ -151,6 +157,7 @@ function hand({ pendulum, section }: FindingMatter): Finding | null {
     id: 'hand',
     tone: broken ? 'watch' : 'good',
     title: pendulum.fights.length ? 'The pendulum breaks' : 'The pendulum holds',
+    ...aboutSlot([...pendulum.fights, ...pendulum.holes].find((p) => p.slot !== null)?.slot),
     lines: lines.length ? lines : ['Down on the beat, up between, no hole.'],
   };
 }

@@ -21,13 +21,18 @@ export class TabPanels {
   pressed(e: KeyboardEvent): boolean {
     const n = e.key.length === 1 ? this.keys.indexOf(e.key.toLowerCase()) : -1;
     if (n < 0) return false;
-    if (this.open() === n) this.focus();
-    else {
-      this.open.set(n);
-      // The panel comes with the next render, its contents with the one after.
-      this.held(this.drawn.coming().then(() => new Promise((resolve) => setTimeout(() => resolve(this.focus())))));
-    }
+    this.turnTo(n);
     return true;
+  }
+  /** The same as pressing its key. */
+  show(key: string) {
+    this.turnTo(this.keys.indexOf(key));
+  }
+  private turnTo(n: number) {
+    if (this.open() === n) return void this.focus();
+    this.open.set(n);
+    // The panel comes with the next render, its contents with the one after.
+    this.held(this.drawn.coming().then(() => new Promise((resolve) => setTimeout(() => resolve(this.focus())))));
   }
   private focus(): HTMLElement | null {
     const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');

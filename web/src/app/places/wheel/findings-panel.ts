@@ -1,15 +1,45 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { type Finding, HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { FindingCard, type LeadTo } from './finding-card';
 
 const SHOWN_JOINTS = 5;
+/** Findings that are open at first; the rest is folded by matter. */
+const OPEN_AT_FIRST = 3;
+
+export interface Lead {
+  readonly to: LeadTo;
+  readonly slot: number | undefined;
+}
+type Matter = keyof typeof words.wheel.matters;
+const ABOUT: Record<Finding['id'], { readonly matter: Matter; readonly leads: readonly LeadTo[] }> = {
+  ceiling: { matter: 'hand', leads: ['slot'] },
+  hand: { matter: 'hand', leads: ['slot'] },
+  plants: { matter: 'hand', leads: [] },
+  round: { matter: 'round', leads: [] },
+  accents: { matter: 'round', leads: ['accents'] },
+  weak: { matter: 'round', leads: ['accents', 'fit'] },
+  missed: { matter: 'round', leads: ['accents', 'fit'] },
+  start: { matter: 'round', leads: ['accents'] },
+  span: { matter: 'chords', leads: ['shape'] },
+  block: { matter: 'chords', leads: ['changes'] },
+  barre: { matter: 'chords', leads: ['changes'] },
+  tie: { matter: 'chords', leads: ['changes'] },
+  struck: { matter: 'chords', leads: ['shape'] },
+  tones: { matter: 'chords', leads: ['shape'] },
+  name: { matter: 'chords', leads: ['shape'] },
+};
+const MATTERS: readonly Matter[] = ['hand', 'round', 'chords'];
+/** What comes late is said before what is to be watched, and both before what only is so. */
+const URGENCY: Record<Finding['tone'], number> = { late: 0, watch: 1, plain: 2, good: 2 };
 
 /** What the section asks of the hand, in sentences, and each finger's load against the player's own limit. */
 @Component({
   selector: 'app-findings-panel',
-  imports: [AnswerButtons],
+  imports: [AnswerButtons, FindingCard, MatExpansionModule],
   templateUrl: './findings-panel.html',
   styleUrl: './findings-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,7 +47,31 @@ const SHOWN_JOINTS = 5;
 export class FindingsPanel {
   protected readonly words = words.wheel;
   protected readonly open = inject(OpenStudy);
-  protected readonly findings = computed(() => this.open.reading()?.findings ?? []);
+  readonly lead = output<Lead>();
+  /** The ceiling first, then what is most urgent. */
+  private readonly findings = computed(() => {
+    const told = (this.open.reading()?.findings ?? []).map((f) => ({ ...f, leads: this.leads(f) }));
+    const [ceiling, rest] = [told.filter((f) => f.id === 'ceiling'), told.filter((f) => f.id !== 'ceiling')];
+    return [...ceiling, ...rest.sort((a, b) => URGENCY[a.tone] - URGENCY[b.tone])];
+  });
+  protected readonly first = computed(() => this.findings().slice(0, OPEN_AT_FIRST));
+  protected readonly matters = computed(() =>
+    MATTERS.flatMap((name) => {
+      const findings = this.findings()
+        .slice(OPEN_AT_FIRST)
+        .filter((f) => ABOUT[f.id].matter === name);
+      return findings.length ? [{ name, findings, titles: findings.map((f) => f.title).join(' · ') }] : [];
+    }),
+  );
+  private leads(f: Finding): readonly LeadTo[] {
+    const leads = ABOUT[f.id].leads.filter((l) => l !== 'slot' || f.slot !== undefined);
+    return f.id === 'ceiling' && f.tone === 'late' ? [...leads, 'ladder'] : leads;
+  }
+  /** The finger nearest to its limit, for when the bars are folded. */
+  protected readonly heaviest = computed(() => {
+    const [most] = [...this.load()].sort((a, b) => b.percent - a.percent);
+    return most ? `${most.finger} ${most.percent} %` : '';
+  });
   protected readonly tempo = computed(() => this.open.section()?.bpm ?? 0);
   /** The tightest joints between two fingers, each against what the player needs for it. */
   protected readonly joints = computed(() =>

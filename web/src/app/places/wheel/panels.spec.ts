@@ -17,7 +17,7 @@ describe('findings panel', () => {
   it('a plectrum has its load beside the fingers’, and sets the ceiling', async () => {
     world.open.apply(setScript(world.open.section()!.id, 'Pd:3 Pu:3 Pd:3 Pu:3'));
     const f = await show(FindingsPanel);
-    await soon(() => expect(texts(f, 'h3')[0]).toBe('Ceiling over 400 (14.3 notes a second): the plectrum'));
+    await soon(() => expect(texts(f, 'h3')[0]).toBe('Ceiling over 400 (13.3 notes a second): the plectrum'));
     expect(texts(f, '.load .row > b')).toEqual(['P']);
     expect(texts(f, 'section p')[0]).toMatch(/the plectrum has \d+ ms between strokes and needs 70.*half a return/);
   });
@@ -27,6 +27,34 @@ describe('findings panel', () => {
     expect(texts(f, 'h3')).toContain('Comes round after 5 turns');
     expect(texts(f, '.row:not(.joint) b')).toEqual(['e', 'a', 'm', 'i']);
     expect(texts(f, '.row .share')[3]).toMatch(/^\d+ % of yours$/);
+  });
+  it('opens three, what is urgent before the rest, and folds the others by matter', async () => {
+    const f = await show(FindingsPanel);
+    const open = all(f, '.findings > app-finding-card h3').map((h) => h.textContent);
+    expect(open[0]).toMatch(/^Ceiling/);
+    // A weak accent is to be watched; when it comes round only is so.
+    expect(open[1]).toBe('5 of 25 accents fall on a weak stroke');
+    expect(open).toHaveLength(3);
+    expect(texts(f, 'mat-panel-title')).toEqual(['Turns and accents', 'Chords and the left hand', 'Load of each finger']);
+    const folded = texts(f, 'mat-panel-description');
+    expect(folded[0]).toContain('Comes round after 5 turns');
+    expect(folded[2]).toMatch(/^i \d+ %$/);
+    expect(all(f, 'mat-expansion-panel.mat-expanded')).toHaveLength(0);
+  });
+  it('leads to the place it is about and to what mends it', async () => {
+    const f = await show(FindingsPanel);
+    const led: unknown[] = [];
+    f.componentInstance.lead.subscribe((l) => led.push(l));
+    await press(f, 'Show the place');
+    await press(f, 'Fit cells to the accents');
+    expect(led).toEqual([
+      { to: 'slot', slot: 3 },
+      { to: 'fit', slot: undefined },
+    ]);
+    world.open.apply(setTempo('s-a', 390));
+    await f.whenStable();
+    await press(f, 'Practise slower');
+    expect(led.at(-1)).toMatchObject({ to: 'ladder' });
   });
   it('marks the finger that is late above the ceiling', async () => {
     world.open.apply(setTempo('s-a', 390));
@@ -148,7 +176,7 @@ describe('shape panel', () => {
 describe('cycle panel', () => {
   it('lists families and names, and the schools of the present one with their accents', async () => {
     const f = await show(CyclePanel);
-    expect(all(f, 'optgroup').map((g) => g.getAttribute('label'))).toEqual(['flamenco', 'tango', 'bossa nova']);
+    expect(all(f, 'optgroup').map((g) => g.getAttribute('label'))).toEqual(['flamenco', 'tango', 'bossa nova', 'plain']);
     expect(all(f, '.school')).toHaveLength(4);
     expect(texts(f, '.school[aria-pressed=true] b')).toEqual(['counted from 12']);
   });

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import { all, aWorld, element, key, press, show, texts, type World } from '../../testing/world';
+import { soon } from '../../testing/soon';
 import { WheelPlace } from './wheel-place';
 
 let world: World;
@@ -43,6 +44,14 @@ describe('the wheel, by keys', () => {
     expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 & iu/);
     await hit('Escape');
     expect(texts(f, '.hint')[0]).toMatch(/choose a slot/);
+  });
+  it('a finding leads to its place on the wheel, and to the panel that mends it', async () => {
+    const { f } = await place();
+    await press(f, 'Show the place');
+    // The index goes down, and up again at once.
+    expect(texts(f, '.hint')[0]).toMatch(/^Slot 1 & id/);
+    await press(f, 'Accents and starts');
+    await soon(() => expect(texts(f, '[role=tab][aria-selected=true]')).toEqual(['Accents']));
   });
   it('letters write a stroke on the chosen slot; without one they do nothing', async () => {
     const { hit } = await place();
@@ -93,7 +102,7 @@ describe('the wheel, seen', () => {
     expect(all(f, '.empty button')).toHaveLength(3);
     all(f, '.empty button')[1]!.click();
     await f.whenStable();
-    expect(script()).toBe('id iu');
+    expect(script()).toBe('{id iu}x12');
     expect(all(f, '.empty')).toHaveLength(0);
   });
   it('lists faults with what would work, and writes the remedy', async () => {

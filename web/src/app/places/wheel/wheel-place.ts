@@ -9,6 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
+import { Router } from '@angular/router';
 import {
   cycleLength,
   harmonyTurns,
@@ -52,7 +53,7 @@ import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
 import { DrillsPanel } from './drills-panel';
 import { FitPanel } from './fit-panel';
-import { FindingsPanel } from './findings-panel';
+import { FindingsPanel, type Lead } from './findings-panel';
 import { LinePanel } from './line-panel';
 import { ShapePanel } from './shape-panel';
 
@@ -98,6 +99,7 @@ export class WheelPlace {
   private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
   private readonly keys = inject(Keys);
+  private readonly router = inject(Router);
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   private readonly editor = viewChild(ScriptEditor);
 
@@ -240,6 +242,26 @@ export class WheelPlace {
         this.selected.set(null);
       });
     });
+  }
+
+  /** From a finding to the place it is about, or to what mends it. */
+  protected follow({ to, slot }: Lead) {
+    if (to === 'slot') {
+      if (slot !== undefined) this.showSlot(slot);
+    } else if (to === 'changes') void this.router.navigateByUrl('/neck');
+    else if (to === 'ladder') void this.router.navigateByUrl('/practise');
+    else this.panels.show({ accents: 'r', fit: 'f', shape: 'h' }[to]);
+  }
+  /** Chooses a step of the pattern, in the first turn that it comes in. */
+  private showSlot(slot: number) {
+    const [section, flat] = [this.section(), this.reading()?.flat];
+    if (!section || !flat) return;
+    for (let turn = 0; turn < this.turns(); turn++) {
+      const found = slotsInTurn(flat, section.cycle, section.start, turn).findIndex((s) => s.slot === slot);
+      if (found < 0) continue;
+      this.turnChoice.set(turn);
+      return this.selected.set(found);
+    }
   }
 
   protected type(text: string) {

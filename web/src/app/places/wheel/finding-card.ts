@@ -1,0 +1,36 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import type { Finding } from '@ruffle-wheel/core';
+import { words } from '../../words/en';
+
+/** Where a finding leads: its place on the wheel, a panel, or another place. */
+export type LeadTo = keyof typeof words.wheel.lead;
+
+/** One matter: what is so, where, and the way to it. */
+@Component({
+  selector: 'app-finding-card',
+  imports: [MatButton],
+  template: `
+    <section [class]="'tone ' + finding().tone + '-tone'">
+      <h3>{{ finding().title }}</h3>
+      @for (line of finding().lines; track $index) {
+        <p>{{ line }}</p>
+      }
+      @if (leads().length) {
+        <p class="leads">
+          @for (l of leads(); track l) {
+            <button matButton type="button" (click)="lead.emit(l)">{{ words[l] }}</button>
+          }
+        </p>
+      }
+    </section>
+  `,
+  styleUrl: './findings-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FindingCard {
+  protected readonly words = words.wheel.lead;
+  readonly finding = input.required<Finding>();
+  readonly leads = input.required<readonly LeadTo[]>();
+  readonly lead = output<LeadTo>();
+}
