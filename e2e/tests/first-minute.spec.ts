@@ -1,4 +1,4 @@
-import { expect, test } from './player.js';
+import { expect, leaveFields, test } from './player.js';
 
 test('from the start to a first pattern that sounds and suits its cycle in six keys', async ({ player: page }) => {
   const keys: string[] = [];
@@ -21,9 +21,42 @@ test('from the start to a first pattern that sounds and suits its cycle in six k
   await press('Enter');
   await expect(dialog).toHaveCount(0);
   await expect(page.getByRole('spinbutton', { name: /Counts a minute/ })).toHaveValue('115');
-  await expect(page.getByRole('heading', { name: 'Every accent is carried' })).toBeVisible();
+  await expect(page.getByRole('tabpanel')).toContainText('Every accent is carried');
   await press('Space');
   await expect(page.locator('.play.sounding')).toHaveCount(1);
   expect(keys).toHaveLength(6);
   await press('Space');
+});
+
+test('what a letter or mark means: under the cursor, in the key to the letters, and what could come next', async ({
+  player: page,
+}) => {
+  await leaveFields(page);
+  await page.keyboard.press('s');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('p:b ima:t!');
+  await expect(page.locator('.hint')).toContainText(
+    /index, middle and ring pluck the chord’s treble set( \d)+, with an accent/,
+  );
+  await page.keyboard.type(' i:');
+  const offered = page.getByRole('listbox', { name: 'Completions' });
+  await expect(offered.getByRole('option', { name: /^t ?the chord’s treble set/ })).toBeVisible();
+  // Typing goes on as if nothing were offered.
+  await page.keyboard.type('3 ');
+  await expect(offered).toHaveCount(0);
+  await page.keyboard.type('i:');
+  await expect(offered).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText('p:b ima:t! i:3 i:b');
+  await page.keyboard.press('Escape');
+
+  await page.keyboard.press('x');
+  const letters = page.getByRole('dialog', { name: 'The letters' });
+  await expect(letters.getByRole('row', { name: /^i índice: index plucks its home string 3/ })).toBeVisible();
+  await letters.getByRole('button', { name: 'Hear i:2!' }).click();
+  await expect(page.locator('.play.sounding')).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await expect(letters).toHaveCount(0);
+  await expect(page.locator('.play.sounding')).toHaveCount(0);
 });

@@ -2,6 +2,7 @@ export * from './ceiling.js';
 export * from './findings.js';
 export * from './left-hand-findings.js';
 export * from './say-change.js';
+export * from './say-step.js';
 export * from './strokes.js';
 export * from './line.js';
 export * from './fit.js';

@@ -18,7 +18,12 @@ beforeEach(async () => {
 describe('cells', () => {
   it('stand by family, the open section’s unfolded, each drawn under its counts; own ones are named so', async () => {
     const f = await show(Cells);
-    expect(texts(f, 'summary').map((t) => t.replace(/\d+/, '').trim())).toEqual(['flamenco', 'tango', 'bossa nova', 'plain']);
+    expect(texts(f, 'summary').map((t) => t.replace(/\d+/, '').trim())).toEqual([
+      'flamenco',
+      'tango',
+      'bossa nova',
+      'plain',
+    ]);
     expect(all(f, 'details').map((d) => (d as HTMLDetailsElement).open)).toEqual([true, false, false]);
     const ticket = all(f, 'li').find((li) => li.textContent?.includes('Ticket'))!;
     expect(ticket.textContent).toMatch(/yours/);

@@ -35,7 +35,11 @@ describe('findings panel', () => {
     // A weak accent is to be watched; when it comes round only is so.
     expect(open[1]).toBe('5 of 25 accents fall on a weak stroke');
     expect(open).toHaveLength(3);
-    expect(texts(f, 'mat-panel-title')).toEqual(['Turns and accents', 'Chords and the left hand', 'Load of each finger']);
+    expect(texts(f, 'mat-panel-title')).toEqual([
+      'Turns and accents',
+      'Chords and the left hand',
+      'Load of each finger',
+    ]);
     const folded = texts(f, 'mat-panel-description');
     expect(folded[0]).toContain('Comes round after 5 turns');
     expect(folded[2]).toMatch(/^i \d+ %$/);
@@ -176,7 +180,12 @@ describe('shape panel', () => {
 describe('cycle panel', () => {
   it('lists families and names, and the schools of the present one with their accents', async () => {
     const f = await show(CyclePanel);
-    expect(all(f, 'optgroup').map((g) => g.getAttribute('label'))).toEqual(['flamenco', 'tango', 'bossa nova', 'plain']);
+    expect(all(f, 'optgroup').map((g) => g.getAttribute('label'))).toEqual([
+      'flamenco',
+      'tango',
+      'bossa nova',
+      'plain',
+    ]);
     expect(all(f, '.school')).toHaveLength(4);
     expect(texts(f, '.school[aria-pressed=true] b')).toEqual(['counted from 12']);
   });

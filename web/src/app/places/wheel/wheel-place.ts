@@ -8,6 +8,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Router } from '@angular/router';
 import {
@@ -36,7 +37,14 @@ import {
   sayMet,
   ticks,
   type TurnSlot,
+  sayStep,
+  shapeAt,
+  trebleSet,
+  OPEN_SHAPE,
+  type Step,
+  type Ticks,
 } from '@ruffle-wheel/core';
+import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { heardPlace, Transport } from '../../sound/transport';
@@ -55,6 +63,7 @@ import { DrillsPanel } from './drills-panel';
 import { FitPanel } from './fit-panel';
 import { FindingsPanel, type Lead } from './findings-panel';
 import { LinePanel } from './line-panel';
+import { scriptCompletion } from './script-completion';
 import { ShapePanel } from './shape-panel';
 
 const SLOT_KEYS = 'pimaedug!.-';
@@ -71,6 +80,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
   selector: 'app-wheel-place',
   imports: [
     Soon,
+    MatButton,
     MatTabsModule,
     WheelDrawing,
     Strip,
@@ -100,6 +110,7 @@ export class WheelPlace {
 
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
+  protected readonly letters = inject(Letters);
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   private readonly editor = viewChild(ScriptEditor);
 
@@ -211,9 +222,28 @@ export class WheelPlace {
       n,
       label: placeLabel(section.cycle, slot.inTurn),
       text: leaf ? printStep(leaf.step, this.collection.profile().littleFinger) : '.',
+      said: leaf ? this.said(leaf.step, slot.inTurn) : '',
       range: leaf?.range ?? null,
     };
   });
+  protected readonly complete = scriptCompletion(() => this.open.study()?.cells ?? []);
+  /** Where the cursor stands in the script; null when the script has not the focus. */
+  protected readonly cursor = signal<number | null>(null);
+  /** The step that the cursor stands in or behind, in words. */
+  protected readonly underCursor = computed(() => {
+    const [at, section, flat] = [this.cursor(), this.section(), this.reading()?.flat];
+    if (at === null || !section || !flat) return null;
+    const leaf = flat.slots.find((s) => s.range.from <= at && at <= s.range.to);
+    const isFaulty = this.faults().some((f) => f.from <= at && at <= f.to);
+    if (!leaf || isFaulty) return null;
+    return { text: section.script.slice(leaf.range.from, leaf.range.to), said: this.said(leaf.step, null) };
+  });
+  /** A step in words, with the treble set of the chord that is held at a place of the turn. */
+  private said(step: Step, inTurn: Ticks | null): string {
+    const held = this.held();
+    const shape = inTurn === null ? held[0]?.shape : shapeAt(held, inTurn);
+    return sayStep(step, trebleSet(shape ?? OPEN_SHAPE));
+  }
   protected readonly mark = computed(() => this.selectedSlot()?.range ?? null);
   protected readonly startChoices = computed(() => {
     const section = this.section();
@@ -310,6 +340,7 @@ export class WheelPlace {
     else if (e.key === 'PageUp') this.toTurn(-1);
     else if (e.key === 's' || e.key === 'S') this.toScript();
     else if (e.key === 'k' || e.key === 'K') this.writeIn();
+    else if (e.key === 'x' || e.key === 'X') void this.letters.show();
     else if (this.panels.pressed(e)) return true;
     else if (e.key === 'Escape') this.selected.set(null);
     else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);

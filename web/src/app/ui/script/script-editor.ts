@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ScriptFault } from '@ruffle-wheel/core';
+import type { Complete } from './completion';
 import type { ScriptField } from './script-field';
 
 /** The hand script as text with its faults underlined and listed. The editor itself arrives a moment after the page. */
@@ -40,9 +41,13 @@ export class ScriptEditor {
   /** Stretch of the text that belongs to the selected slot. */
   readonly mark = input<{ readonly from: number; readonly to: number } | null>(null);
   readonly label = input('');
+  /** What could stand behind a text; see `Completion`. */
+  readonly complete = input<Complete>(() => null);
   /** Letters that it takes at the most. */
   readonly longest = input(Infinity);
   readonly textChange = output<string>();
+  /** Where the cursor stands, while it has the focus. */
+  readonly cursor = output<number | null>();
   /** More than it takes would have been written, so many letters: nothing was. */
   readonly tooLong = output<number>();
   protected readonly ready = signal(false);
@@ -86,6 +91,8 @@ export class ScriptEditor {
           longest: this.longest(),
           changed: (t) => this.textChange.emit(t),
           tooLong: (n) => this.tooLong.emit(n),
+          cursor: (at) => this.cursor.emit(at),
+          complete: (before) => this.complete()(before),
         });
         this.ready.set(true);
         return this.field.content;

@@ -1,6 +1,13 @@
+import {
+  autocompletion,
+  type CompletionContext,
+  completionKeymap,
+  type CompletionResult,
+} from '@codemirror/autocomplete';
 import { EditorState, StateEffect, StateField, Transaction } from '@codemirror/state';
-import { Decoration, type DecorationSet, EditorView } from '@codemirror/view';
+import { Decoration, type DecorationSet, EditorView, keymap } from '@codemirror/view';
 import type { ScriptFault } from '@ruffle-wheel/core';
+import type { Complete } from './completion';
 
 interface Stretch {
   readonly from: number;
@@ -27,6 +34,17 @@ const marks = StateField.define<DecorationSet>({
   provide: (f) => EditorView.decorations.from(f),
 });
 
+function offered(context: CompletionContext, complete: Complete): CompletionResult | null {
+  const before = context.state.doc.sliceString(0, context.pos);
+  const found = complete(before);
+  if (!found || (!context.explicit && !found.unasked)) return null;
+  return {
+    from: found.from,
+    // In their own order, not the alphabet's.
+    options: found.offers.map(({ text, says }, n) => ({ label: text, detail: says, boost: 0 - n })),
+  };
+}
+
 /** The text field of the script. Undo is the study's own, so it keeps none. */
 export class ScriptField {
   private readonly view: EditorView;
@@ -39,12 +57,16 @@ export class ScriptField {
       longest,
       changed,
       tooLong,
+      cursor,
+      complete,
     }: {
       readonly text: string;
       readonly label: string;
       readonly longest: number;
       readonly changed: (text: string) => void;
       readonly tooLong: (letters: number) => void;
+      readonly cursor: (at: number | null) => void;
+      readonly complete: Complete;
     },
   ) {
     this.view = new EditorView({
@@ -61,7 +83,18 @@ export class ScriptField {
           }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': label, spellcheck: 'false', autocapitalize: 'off' }),
+          // Nothing is chosen until the player chooses: Enter and Tab go on meaning what they mean.
+          autocompletion({
+            override: [(context) => offered(context, complete)],
+            selectOnOpen: false,
+            icons: false,
+            defaultKeymap: false,
+          }),
+          // Escape leaves the script, whatever is offered.
+          keymap.of(completionKeymap.filter((k) => k.key !== 'Escape')),
           EditorView.updateListener.of((u) => {
+            if (u.selectionSet || u.docChanged || u.focusChanged)
+              cursor(u.view.hasFocus ? u.state.selection.main.head : null);
             const own = u.transactions.some((tr) => tr.docChanged && tr.annotation(Transaction.remote) !== true);
             if (own) changed(u.state.doc.toString());
           }),
