@@ -47,6 +47,7 @@ test('what a letter or mark means: under the cursor, in the key to the letters, 
   await page.keyboard.type('i:');
   await expect(offered).toBeVisible();
   await page.keyboard.press('ArrowDown');
+  await expect(offered.getByRole('option', { selected: true })).toHaveText(/^b ?the chord’s bass/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toHaveText('p:b ima:t! i:3 i:b');
   await page.keyboard.press('Escape');

@@ -32,6 +32,8 @@ export const keep = {
     painNoted: 'Noted. Stop for today; a teacher or a clinician decides, not this program.',
     caution: 'Warm up. A few minutes at a time on bursts and stretches; let the finger go after each stroke.',
     next: 'next',
+    nextOn: 'on',
+    strip: 'What the right hand plays in this turn',
     done: 'End of the ladder held',
   },
   logbook: {

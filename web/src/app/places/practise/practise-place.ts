@@ -9,9 +9,9 @@ import {
   untracked,
 } from '@angular/core';
 import {
-  cycleLength,
   fretsText,
   heldInTurn,
+  placeLabel,
   type Ladder,
   reached,
   rungCount,
@@ -23,14 +23,17 @@ import {
   setLadder,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
-import { heardPlace, Transport } from '../../sound/transport';
+import { TurnInView } from '../../parts/turn/turn-in-view';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';
 import { PracticeSession } from './session';
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
+  imports: [Strip],
+  providers: [TurnInView],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,19 +43,17 @@ export class PractisePlace {
   protected readonly headerWords = words.header;
   protected readonly open = inject(OpenStudy);
   protected readonly session = inject(PracticeSession);
-  private readonly transport = inject(Transport);
   private readonly collection = inject(Collection);
   protected readonly stand = signal(false);
   protected readonly section = this.open.section;
   protected readonly ladder = computed(
     (): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 },
   );
+  protected readonly little = computed(() => this.collection.profile().littleFinger);
   protected readonly cautionsRead = computed(() => this.collection.profile().cautionsRead);
 
-  protected readonly heard = computed(() => {
-    const section = this.section();
-    return section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
-  });
+  protected readonly view = inject(TurnInView);
+  protected readonly heard = this.view.heardAt;
   protected readonly count = computed(() => {
     const section = this.section();
     const heard = this.heard();
@@ -74,8 +75,11 @@ export class PractisePlace {
     const inTurn = heard && !heard.countingIn ? heard.inTurn : 0;
     const n = coming.findIndex((h) => inTurn >= h.from && inTurn < h.to);
     const now = coming[n]?.shape;
-    const next = coming[n + 1]?.shape;
-    return now ? { now, next: next && next.id !== now.id ? next : null, frets: fretsText(now) } : null;
+    const later = coming.slice(n + 1).find((h) => h.shape.id !== now?.id);
+    const next = later
+      ? { name: later.shape.name, frets: fretsText(later.shape), on: placeLabel(section.cycle, later.from) }
+      : null;
+    return now ? { now, next, frets: fretsText(now) } : null;
   });
   protected readonly rungs = computed(() => {
     const l = this.ladder();

@@ -156,17 +156,20 @@ describe('practise', () => {
     const { f } = await place();
     world.transport.heard.set(3 * TICKS_PER_COUNT);
     await f.whenStable();
-    expect(texts(f, '.count')).toEqual(['3']);
-    expect(all(f, '.count.strong')).toHaveLength(1);
-    expect(texts(f, '.shapes')[0]).toMatch(/^C x-3-2-0-1-0 next EM/);
+    expect(texts(f, '.beat')).toEqual(['3']);
+    expect(all(f, '.beat.strong')).toHaveLength(1);
+    expect(texts(f, '.shapes')[0]).toMatch(/^C x-3-2-0-1-0 next EM 0-2-2-0-0-0 on 12/);
     world.transport.heard.set(4 * TICKS_PER_COUNT);
     await f.whenStable();
-    expect(all(f, '.count.strong')).toHaveLength(0);
+    expect(all(f, '.beat.strong')).toHaveLength(0);
   });
   it('stand view hides all but what is played, and V or Esc leaves it', async () => {
     const { f, hit } = await place();
     await hit('v');
     expect(all(f, '.place.stand')).toHaveLength(1);
+    // The letters of the turn are there while it plays.
+    expect(texts(f, 'app-strip .cell').slice(0, 3)).toEqual(['ed', 'ad', 'md']);
+    expect(all(f, 'app-strip .turn.large')).toHaveLength(1);
     expect(all(f, '.ladder')).toHaveLength(0);
     await hit('Escape');
     expect(all(f, '.ladder')).toHaveLength(1);

@@ -13,10 +13,6 @@ import { MatTabsModule } from '@angular/material/tabs';
 import { Router } from '@angular/router';
 import {
   cycleLength,
-  harmonyTurns,
-  heldInTurn,
-  lcm,
-  type LaidStroke,
   LONGEST_SCRIPT,
   MOST_FAULTS,
   listed,
@@ -29,14 +25,11 @@ import {
   setSteps,
   type SlotKey,
   slotsInTurn,
-  strokesInTurn,
   type StartingPoint,
   STEPS_PER_COUNT,
   stepTicks,
   sayFact,
   sayMet,
-  ticks,
-  type TurnSlot,
   sayStep,
   shapeAt,
   trebleSet,
@@ -44,15 +37,15 @@ import {
   type Step,
   type Ticks,
 } from '@ruffle-wheel/core';
+import { TurnInView } from '../../parts/turn/turn-in-view';
 import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
-import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { Notice } from '../../ui/notice';
-import { type LeftStretch, Strip } from '../../ui/strip/strip';
+import { Strip } from '../../ui/strip/strip';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
@@ -96,17 +89,16 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
   ],
   templateUrl: './wheel-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './wheel-place.scss'],
+  providers: [TurnInView],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WheelPlace {
   protected readonly words = words.wheel;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
-  private readonly transport = inject(Transport);
   private readonly notice = inject(Notice);
   private readonly drawn = inject(Turns);
   protected readonly stepChoices = STEPS_PER_COUNT;
-  private readonly calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
 
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
@@ -114,93 +106,34 @@ export class WheelPlace {
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   private readonly editor = viewChild(ScriptEditor);
 
-  private readonly turnChoice = signal(0);
+  protected readonly view = inject(TurnInView);
+  protected readonly slots = this.view.slots;
+  protected readonly held = this.view.held;
+  protected readonly turns = this.view.turns;
+  protected readonly allTurns = this.view.allTurns;
+  protected readonly turn = this.view.turn;
+  protected readonly patternTurn = this.view.patternTurn;
   protected readonly selected = signal<number | null>(null);
   protected readonly section = this.open.section;
   private readonly sectionId = computed(() => this.section()?.id);
   protected readonly reading = this.open.reading;
-  /** Turns until pattern and chart come round together, as far as they are written out. */
-  protected readonly turns = computed(() => {
-    const [reading, section] = [this.reading(), this.section()];
-    if (!reading || !section) return 1;
-    return Math.max(reading.layout.turns, Math.ceil(reading.score.length / cycleLength(section.cycle)));
-  });
-  protected readonly allTurns = computed(() => {
-    const [reading, section] = [this.reading(), this.section()];
-    return reading && section ? Math.max(this.turns(), lcm(reading.layout.realign.cycles, harmonyTurns(section))) : 1;
-  });
-  /** The turn among those of the pattern alone: a chart may go on longer. */
-  protected readonly patternTurn = computed(() => this.turn() % (this.reading()?.layout.turns ?? 1));
-  private readonly heardAt = computed(() => {
-    const section = this.section();
-    return section ? heardPlace(this.transport.heard(), cycleLength(section.cycle)) : null;
-  });
-  /** The turn drawn: the one heard while playing, else the one chosen. */
-  protected readonly turn = computed(() => {
-    const heard = this.heardAt();
-    if (heard && !heard.countingIn) return heard.turn % this.turns();
-    return Math.min(this.turnChoice(), this.turns() - 1);
-  });
-  protected readonly strokes = computed((): readonly LaidStroke[] => {
-    const [reading, section] = [this.reading(), this.section()];
-    return reading && section ? strokesInTurn(reading.flat, section.cycle, section.start, this.patternTurn()) : [];
-  });
-  protected readonly slots = computed((): readonly TurnSlot[] => {
-    const section = this.section();
-    const flat = this.reading()?.flat;
-    if (!section) return [];
-    if (flat && flat.slots.length > 0) return slotsInTurn(flat, section.cycle, section.start, this.patternTurn());
-    const step = stepTicks(section.stepsPerCount) ?? 1;
-    const n = Math.floor(cycleLength(section.cycle) / step);
-    return Array.from({ length: n }, (_, slot) => ({ slot, inTurn: ticks(slot * step), duration: ticks(step) }));
-  });
   protected readonly isEmpty = computed(() => this.reading() !== null && this.reading()?.flat.slots.length === 0);
   private readonly points = inject(StartingPoints);
   protected readonly starting = computed((): readonly StartingPoint[] => {
     const section = this.section();
     return section && this.isEmpty() ? this.points.of(section.cycle, this.collection.profile()) : [];
   });
-  protected readonly held = computed(() => {
-    const section = this.section();
-    return section ? heldInTurn(section, this.open.shapes(), this.turn()) : [];
-  });
   protected readonly arcs = computed(() => (this.section()?.chart.trim() ? this.held() : []));
-  protected readonly workedOut = computed((): ReadonlySet<number> => new Set(this.reading()?.workedOut ?? []));
-  /** What the left hand holds in this turn, from the score; nothing where no chord is and no finger goes down. */
-  protected readonly leftHand = computed((): LeftStretch[] => {
-    const [section, reading] = [this.section(), this.reading()];
-    if (!section?.chart.trim() || !reading) return [];
-    const length = cycleLength(section.cycle);
-    const begin = this.turn() * length;
-    let chord = -1;
-    return reading.pressed.flatMap((s): LeftStretch[] => {
-      const [from, to] = [Math.max(s.at, begin) - begin, Math.min(s.until, begin + length) - begin];
-      if (from >= to) return [];
-      const name = s.chord === chord ? '' : reading.score.chords[s.chord]?.name || this.words.openStrings;
-      chord = s.chord;
-      return [{ from, to, pressed: s.pressed, name }];
-    });
-  });
-  /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
-  protected readonly heard = computed(() => {
-    const section = this.section();
-    const heard = this.heardAt();
-    if (!section || !heard) return null;
-    const length = cycleLength(section.cycle);
-    if (!this.calm) return heard.inTurn / length;
-    const step = stepTicks(section.stepsPerCount) ?? 1;
-    return (Math.floor(heard.inTurn / step) * step) / length;
-  });
   protected readonly big = computed(() => {
     const section = this.section();
-    const heard = this.heardAt();
+    const heard = this.view.heardAt();
     if (!section) return '';
     if (heard) return section.cycle.labels[heard.count] ?? '';
     const slot = this.slots()[this.selected() ?? -1];
     return slot ? placeLabel(section.cycle, slot.inTurn) : (section.cycle.labels[0] ?? '');
   });
   protected readonly small = computed(() => {
-    if (this.heardAt()?.countingIn) return words.header.countingIn;
+    if (this.view.heardAt()?.countingIn) return words.header.countingIn;
     return `${this.words.turn} ${this.turn() + 1} ${this.words.of} ${this.allTurns()}`;
   });
   protected readonly wheelLabel = computed(() => {
@@ -268,7 +201,7 @@ export class WheelPlace {
     effect(() => {
       void this.sectionId();
       untracked(() => {
-        this.turnChoice.set(0);
+        this.view.choice.set(0);
         this.selected.set(null);
       });
     });
@@ -289,7 +222,7 @@ export class WheelPlace {
     for (let turn = 0; turn < this.turns(); turn++) {
       const found = slotsInTurn(flat, section.cycle, section.start, turn).findIndex((s) => s.slot === slot);
       if (found < 0) continue;
-      this.turnChoice.set(turn);
+      this.view.choice.set(turn);
       return this.selected.set(found);
     }
   }
@@ -321,8 +254,7 @@ export class WheelPlace {
     if (section) this.open.apply(setStart(section.id, Number(at)));
   }
   protected toTurn(way: number) {
-    const n = this.turns();
-    this.turnChoice.set((this.turn() + way + n) % n);
+    this.view.toTurn(way);
   }
 
   /** Fingers that were worked out are written into the script. */

@@ -87,6 +87,7 @@ export class ScriptField {
           autocompletion({
             override: [(context) => offered(context, complete)],
             selectOnOpen: false,
+            interactionDelay: 0,
             icons: false,
             defaultKeymap: false,
           }),

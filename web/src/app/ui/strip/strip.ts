@@ -68,6 +68,8 @@ export class Strip {
   readonly selected = input<number | null>(null);
   readonly heard = input<number | null>(null);
   readonly label = input('');
+  /** Letters to be read from a stand. */
+  readonly large = input(false);
   readonly pick = output<number>();
   private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
 
