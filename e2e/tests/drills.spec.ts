@@ -1,12 +1,11 @@
-import { expect, leaveFields, test } from './player.js';
+import { choose, expect, leaveFields, test } from './player.js';
 
 test('a drill is made of the section, heard, practised on its own line, and leaves the script as it was', async ({
   player: page,
 }) => {
   const script = await page.getByRole('textbox', { name: 'Hand script' }).innerText();
   await page.keyboard.press('4');
-  const drill = page.getByRole('combobox', { name: 'Drill' });
-  await drill.selectOption({ label: 'i and a change places' });
+  await choose(page, 'Drill', 'i and a change places');
   await expect(page.locator('.script code')).toContainText('ad! au');
   await expect(page.getByText('Begin at 140')).toBeVisible();
   await leaveFields(page);

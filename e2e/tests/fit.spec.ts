@@ -1,4 +1,4 @@
-import { expect, leaveFields, newStudy, tabTo, test, writeScript } from './player.js';
+import { choose, expect, leaveFields, newStudy, tabTo, test, writeScript } from './player.js';
 
 test('from an empty study to a bulería at 200 and its weakest joint drilled, with keys alone', async ({
   player: page,
@@ -9,7 +9,7 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
   await keyboard.press('1');
   await keyboard.press('y');
   await expect(page.getByLabel('Accent cycle')).toBeFocused();
-  await keyboard.type('Bulería');
+  await keyboard.type('Bul');
   await expect(page.getByRole('img', { name: /^Bulería/ })).toBeVisible();
   await keyboard.press('Escape');
   const tempo = page.getByRole('spinbutton', { name: 'Counts a minute' });
@@ -43,7 +43,7 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
   await tabTo(page, 'Drill its weakest joint: 1');
   await keyboard.press('Enter');
   await expect(page).toHaveURL(/practise/);
-  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveValue(/^Weakest joint: /);
+  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveText(/^Weakest joint: /);
   await keyboard.press('Escape');
   await keyboard.press('c');
   await keyboard.press('Space');
@@ -149,6 +149,6 @@ test('ten thousand notes are worked at while the page goes on, and cancelled', a
   await expect(working).toHaveCount(0);
   await expect(page.getByText('Cancelled. Change something to ask again.')).toBeVisible();
   // Asked again it is answered; only the first notes are listed.
-  await page.getByLabel('Strokes').selectOption('free');
+  await choose(page, 'Strokes', /free/i);
   await expect(page.getByText('9936 more; the wheel shows all.')).toBeVisible({ timeout: 60_000 });
 });

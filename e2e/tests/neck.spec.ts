@@ -1,4 +1,4 @@
-import { expect, newStudy, tabTo, test } from './player.js';
+import { choose, expect, newStudy, tabTo, test } from './player.js';
 
 test('eight bars of symbols become a row of shapes, its hardest change is named and drilled, with keys alone', async ({
   player: page,
@@ -31,10 +31,10 @@ test('eight bars of symbols become a row of shapes, its hardest change is named 
   await expect(hardest.getByRole('button', { name: /^Drill: / })).toBeFocused();
   await keyboard.press('Enter');
   await expect(page).toHaveURL(/practise/);
-  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveValue(/^Change alone: /);
+  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveText(/^Change alone: /);
   await keyboard.press('Escape');
   await keyboard.press('n');
-  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveValue(/^Change with every group: /);
+  await expect(page.getByRole('combobox', { name: 'Drill' })).toHaveText(/^Change with every group: /);
   expect(Date.now() - begun).toBeLessThan(120_000);
 });
 
@@ -132,7 +132,7 @@ test('a passage is heard in an easier key before it is taken, with its capo, by 
   await keyboard.press('Enter');
   await tabTo(page, /^Take: /);
   await keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: 'Capo' })).toHaveValue(/capo (\d)/.exec(said)?.[1] ?? '0');
+  await expect(page.getByRole('combobox', { name: 'Capo' })).toHaveText(/capo (\d)/.exec(said)?.[1] ?? '0');
   if (said.includes('As it stands')) await expect(melody).toHaveValue('[eb3~ bb3] c4 db4 (Ab7) eb4 db4 c4 bb3');
   else await expect(melody).not.toHaveValue(/eb3~ bb3/);
   await page.keyboard.press('Escape');
@@ -175,7 +175,7 @@ test('strings are tuned by name, a warning stands by what breaks, and undo bring
   player: page,
 }) => {
   await page.keyboard.press('2');
-  await page.getByRole('combobox', { name: 'Tuning' }).selectOption('');
+  await choose(page, 'Tuning', 'Own …');
   const strings = page.getByLabel('Strings 6 to 1');
   await strings.fill('D A D F# A');
   await strings.press('Enter');

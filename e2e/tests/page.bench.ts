@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { open, test } from './player.js';
+import { choose, open, test } from './player.js';
 
 /** Bars of sixteen strokes, as many as a long section has. */
 const BARS = 64;
@@ -38,7 +38,7 @@ test('how long the page does not answer, by what the player does', async ({ page
   }
   for (const [place, tasks] of Object.entries(opened)) say(`${place} opened, longest task`, tasks);
 
-  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption('last-boat-south');
+  await choose(page, 'Study', 'Last Boat South');
   const longest = await watch(page);
   const bar = (n: number) =>
     Array.from({ length: 16 }, (_, i) =>

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { leaveFields, test, writeScript } from './player.js';
+import { choose, leaveFields, test, writeScript } from './player.js';
 
 const path = (name: string) => fileURLToPath(new URL(`../../docs/screenshots/${name}.png`, import.meta.url));
 
@@ -18,7 +18,7 @@ test('pictures of every place', async ({ player: page }) => {
   await page.locator('app-fit-panel h3').last().scrollIntoViewIfNeeded();
   await page.locator('app-fit-panel li').first().scrollIntoViewIfNeeded();
   await shot('wheel-fit');
-  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Salt Rope' });
+  await choose(page, 'Study', 'Salt Rope');
   await page.getByRole('tab', { name: 'Line' }).click();
   await page.getByLabel('Line by strings').fill('33332222111122223333222211112222');
   await page.waitForTimeout(600);
@@ -28,10 +28,10 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('wheel-line-notes');
   await page.getByRole('tab', { name: 'Drills' }).click();
   await shot('wheel-drills');
-  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Last Boat South' });
+  await choose(page, 'Study', 'Last Boat South');
   await page.getByRole('tab', { name: 'Shape' }).click();
   await shot('wheel-shape');
-  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Harbour Lamps' });
+  await choose(page, 'Study', 'Harbour Lamps');
   await page.getByRole('tab', { name: 'Cycle' }).click();
   await shot('wheel-cycle');
   await leaveFields(page);
@@ -70,7 +70,7 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('shelf-cells');
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.keyboard.press('1');
-  await page.getByRole('combobox', { name: 'Study', exact: true }).selectOption({ label: 'Slack Water' });
+  await choose(page, 'Study', 'Slack Water');
   await leaveFields(page);
   await shot('wheel-stage');
 });

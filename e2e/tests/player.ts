@@ -20,7 +20,7 @@ export function listen(page: Page, complaints: string[]) {
 }
 export async function open(page: Page) {
   await page.goto('/');
-  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveValue('lantern-stair');
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Lantern Stair');
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Ceiling/ })).toBeVisible();
 }
@@ -31,6 +31,12 @@ export async function writeScript(page: Page, text: string) {
   await page.keyboard.press('Delete');
   await page.keyboard.type(text);
   await page.keyboard.press('Escape');
+}
+/** Takes an option of a choice, as a player would: opens it and presses the option. */
+export async function choose(page: Page, name: string, option: string | RegExp) {
+  await page.getByRole('combobox', { name, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
 /**

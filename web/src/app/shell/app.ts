@@ -14,11 +14,12 @@ import { Icon } from '../ui/icons';
 import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
 import { words } from '../words/en';
+import { MatButton } from '@angular/material/button';
 
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
   selector: 'app-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Header, KeyList, Icon],
+  imports: [MatButton, RouterOutlet, RouterLink, RouterLinkActive, Header, KeyList, Icon],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

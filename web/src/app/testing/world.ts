@@ -132,22 +132,43 @@ export async function press(f: ComponentFixture<unknown>, name: string) {
   button(f, name).click();
   await f.whenStable();
 }
-export async function type(
-  f: ComponentFixture<unknown>,
-  field: HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement,
-  value: string,
-) {
+export async function type(f: ComponentFixture<unknown>, field: HTMLInputElement | HTMLTextAreaElement, value: string) {
   field.value = value;
-  field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
-  if (!(field instanceof HTMLSelectElement)) field.dispatchEvent(new Event('change', { bubbles: true }));
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  field.dispatchEvent(new Event('change', { bubbles: true }));
   await f.whenStable();
 }
 /** The field inside the label that begins with this text. */
 export function field(f: ComponentFixture<unknown>, label: string): HTMLInputElement {
   const found = all(f, 'label').find((l) => (l.textContent ?? '').trim().startsWith(label));
-  const control = found?.querySelector<HTMLInputElement>('input, select, textarea');
+  const control = found?.querySelector<HTMLInputElement>('input, textarea');
   if (!control) throw new Error(`There is no field “${label}”.`);
   return control;
+}
+const words = (e: Element | undefined | null): string => (e?.textContent ?? '').replace(/\s+/g, ' ').trim();
+/** The choice under this label. */
+function choiceOf(f: ComponentFixture<unknown>, label: string): HTMLElement {
+  const found = all(f, 'mat-form-field').find((l) => words(l.querySelector('mat-label')).startsWith(label));
+  const select = found?.querySelector<HTMLElement>('mat-select');
+  if (!select) throw new Error(`There is no choice “${label}”.`);
+  return select;
+}
+/** What is chosen there. */
+export const chosen = (f: ComponentFixture<unknown>, label: string): string =>
+  words(choiceOf(f, label).querySelector('.mat-mdc-select-value'));
+/** Opens it and names what there is to choose from; takes one of it when it is named. */
+export async function choose(f: ComponentFixture<unknown>, label: string, option?: string): Promise<string[]> {
+  const select = choiceOf(f, label);
+  select.querySelector<HTMLElement>('.mat-mdc-select-trigger')?.click();
+  await f.whenStable();
+  const panel = document.getElementById(select.getAttribute('aria-controls') ?? '');
+  const options = [...(panel?.querySelectorAll<HTMLElement>('mat-option') ?? [])];
+  const taken = option === undefined ? undefined : options.find((o) => words(o) === option);
+  if (option !== undefined && !taken) throw new Error(`“${label}” offers no “${option}”.`);
+  if (taken) taken.click();
+  else select.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', keyCode: 27, bubbles: true }));
+  await f.whenStable();
+  return options.map(words);
 }
 export const key = (name: string, more: KeyboardEventInit = {}): KeyboardEvent =>
   new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more });

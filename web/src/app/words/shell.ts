@@ -63,6 +63,8 @@ export const shell = {
     ceiling: 'ceiling',
     over: 'over',
     noCeiling: 'no strokes yet',
+    hand: 'Whose hand is judged for',
+    handOf: 'for',
     countIn: 'Count-in (C)',
     loop: 'Loop (L)',
     guitar: 'Guitar',

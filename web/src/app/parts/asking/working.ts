@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { words } from '../../words/en';
 import type { Asking } from './asking';
+import { MatButton } from '@angular/material/button';
 
 /** How far a long answer has come and the way to end it; why there is none and the way to ask anew. */
 @Component({
   selector: 'app-working',
+  imports: [MatButton],
   template: `
     @let share = asking().progress();
     @let failed = asking().failed();
@@ -12,12 +14,12 @@ import type { Asking } from './asking';
       <p class="working" role="status">
         {{ words.working }}
         <progress [value]="share" max="1" [attr.aria-label]="words.working"></progress>
-        <button type="button" class="plain" (click)="asking().cancel()">{{ words.cancel }}</button>
+        <button type="button" matButton="outlined" (click)="asking().cancel()">{{ words.cancel }}</button>
       </p>
     } @else if (failed) {
       <p class="working" role="alert">
         {{ words.failed }} ({{ failed }}).
-        <button type="button" class="plain" (click)="asking().again()">{{ words.again }}</button>
+        <button type="button" matButton="outlined" (click)="asking().again()">{{ words.again }}</button>
       </p>
     } @else if (asking().cancelled()) {
       <p class="working" role="status">{{ words.cancelled }}</p>

@@ -1,21 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
 import { words } from '../../words/en';
 import { type Shown, TryOut } from './try-out';
+import { MatButton } from '@angular/material/button';
 
 /** Show and hear an answer, or take it over: the same two buttons under every answer of a solver. */
 @Component({
   selector: 'app-answer-buttons',
+  imports: [MatButton],
   template: `
     <button
       type="button"
-      class="plain"
+      matButton="outlined"
       [attr.aria-pressed]="isShown()"
       [attr.aria-label]="(isShown() ? words.back : words.show) + ofName()"
       (click)="tryOut.show(key(), shown())"
     >
       {{ isShown() ? (brief() ? words.backBrief : words.back) : brief() ? words.showBrief : words.show }}
     </button>
-    <button type="button" class="plain" [attr.aria-label]="words.take + ofName()" (click)="take()">
+    <button type="button" matButton="outlined" [attr.aria-label]="words.take + ofName()" (click)="take()">
       {{ brief() ? words.takeBrief : words.take }}
     </button>
   `,

@@ -1,5 +1,5 @@
-import { STANDARD_TUNING, TUNINGS, tuningText } from '@ruffle-wheel/core';
-import { all, aWorld, field, show, texts, type, type World } from '../../testing/world';
+import { STANDARD_TUNING, TUNINGS } from '@ruffle-wheel/core';
+import { all, aWorld, choose, field, show, texts, type, type World } from '../../testing/world';
 import { TuningFields } from './tuning-fields';
 
 let world: World;
@@ -11,24 +11,24 @@ const tuning = () => world.open.study()?.instrument.tuning;
 describe('capo and tuning', () => {
   it('offers every shipped tuning by name; own strings show no field until they are wanted', async () => {
     const f = await show(TuningFields);
-    expect(texts(f, 'label:nth-of-type(2) option').slice(0, -1)).toEqual(TUNINGS.map((t) => t.name));
+    expect((await choose(f, 'Tuning')).slice(0, -1)).toEqual(TUNINGS.map((t) => t.name));
     expect(() => field(f, 'Strings 6 to 1')).toThrow();
-    await type(f, field(f, 'Tuning'), tuningText(TUNINGS[1]!.strings));
+    await choose(f, 'Tuning', TUNINGS[1]!.name);
     expect(tuning()).toEqual(TUNINGS[1]!.strings);
   });
   it('own strings keep their field, and a shipped tuning closes it', async () => {
     const f = await show(TuningFields);
-    await type(f, field(f, 'Tuning'), '');
+    await choose(f, 'Tuning', 'Own …');
     await type(f, field(f, 'Strings 6 to 1'), 'C G D G B E');
     expect(tuning()).toEqual([36, 43, 50, 55, 59, 64]);
     expect(field(f, 'Strings 6 to 1').value).toBe('C2 G2 D3 G3 B3 E4');
-    await type(f, field(f, 'Tuning'), tuningText(STANDARD_TUNING));
+    await choose(f, 'Tuning', 'Standard');
     expect(() => field(f, 'Strings 6 to 1')).toThrow();
     expect(tuning()).toEqual(STANDARD_TUNING);
   });
   it('what is no tuning is said with its string and changes nothing; a slack string is only warned of', async () => {
     const f = await show(TuningFields);
-    await type(f, field(f, 'Tuning'), '');
+    await choose(f, 'Tuning', 'Own …');
     await type(f, field(f, 'Strings 6 to 1'), 'E A D H B E');
     expect(texts(f, '[role=alert]')[0]).toMatch(/^String 3: “H” is no note/);
     expect(field(f, 'Strings 6 to 1').getAttribute('aria-invalid')).toBe('true');
@@ -40,7 +40,7 @@ describe('capo and tuning', () => {
   });
   it('the capo is the study’s, and undo takes it off again', async () => {
     const f = await show(TuningFields);
-    await type(f, field(f, 'Capo'), '5');
+    await choose(f, 'Capo', '5');
     expect(world.open.capo()).toBe(5);
     world.open.undo();
     expect(world.open.capo()).toBe(0);

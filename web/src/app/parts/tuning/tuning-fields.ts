@@ -12,29 +12,31 @@ import {
 } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
+import { SELECT } from '../../ui/select';
 
 /** The study's capo and its strings, chosen or written by note names; what would break a string is warned of. */
 @Component({
   selector: 'app-tuning-fields',
+  imports: [SELECT],
   template: `
     <div class="row">
-      <label>
-        {{ words.capo }}
-        <select #capo class="field" (change)="open.apply(setCapo(+capo.value))">
+      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+        ><mat-label>{{ words.capo }}</mat-label
+        ><mat-select [value]="open.capo()" (selectionChange)="open.apply(setCapo(+$event.value))">
           @for (n of capos; track n) {
-            <option [value]="n" [selected]="n === open.capo()">{{ n }}</option>
+            <mat-option [value]="n">{{ n }}</mat-option>
           }
-        </select>
-      </label>
-      <label>
-        {{ words.tuning }}
-        <select #chosen class="field" (change)="choose(chosen.value)">
+        </mat-select></mat-form-field
+      >
+      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+        ><mat-label>{{ words.tuning }}</mat-label
+        ><mat-select [value]="own() ? '' : now()" (selectionChange)="choose($event.value)">
           @for (t of tunings; track t.name) {
-            <option [value]="text(t.strings)" [selected]="!writing() && text(t.strings) === now()">{{ t.name }}</option>
+            <mat-option [value]="text(t.strings)">{{ t.name }}</mat-option>
           }
-          <option value="" [selected]="own()">{{ words.ownTuning }}</option>
-        </select>
-      </label>
+          <mat-option value="">{{ words.ownTuning }}</mat-option>
+        </mat-select></mat-form-field
+      >
       @if (own()) {
         <label>
           {{ words.openStrings }}

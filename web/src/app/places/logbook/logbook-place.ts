@@ -5,11 +5,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { cleanShare, type LogEntry, reached } from '@ruffle-wheel/core';
 import { map } from 'rxjs';
 import { Collection } from '../../study';
-import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
 import { words } from '../../words/en';
 import { TempoChart } from './tempo-chart';
+import { SELECT } from '../../ui/select';
+import { IconButton } from '../../ui/icon-button';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 /** A line of the log in px; on a narrow window it takes two. */
@@ -19,7 +20,7 @@ const TWO_LINES = 64;
 /** Am I getting there, does it hold? Every session, and the tempo reached over the weeks; lines are drawn as they come into sight. */
 @Component({
   selector: 'app-logbook-place',
-  imports: [Soon, ScrollingModule, TempoChart, Icon],
+  imports: [IconButton, SELECT, Soon, ScrollingModule, TempoChart],
   templateUrl: './logbook-place.html',
   styleUrl: './logbook-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

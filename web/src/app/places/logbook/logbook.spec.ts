@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import type { LogEntry } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, choose, element, press, show, texts, type World } from '../../testing/world';
 import { LogbookPlace } from './logbook-place';
 import { TempoChart } from './tempo-chart';
 import { soon } from '../../testing/soon';
@@ -58,7 +58,7 @@ describe('logbook', () => {
   });
   it('shows one study alone', async () => {
     const f = await show(LogbookPlace);
-    await type(f, all(f, 'select')[0] as HTMLSelectElement, 'rope');
+    await choose(f, 'Study', 'ROPE');
     expect(all(f, 'cdk-virtual-scroll-viewport .line')).toHaveLength(1);
   });
   it('deletes a line with undo', async () => {

@@ -11,11 +11,12 @@ import {
 import { AskedDrills, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
+import { MatButton } from '@angular/material/button';
 
 /** Every change of the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
 @Component({
   selector: 'app-changes-panel',
-  imports: [RovingGroup, RovingItem],
+  imports: [MatButton, RovingGroup, RovingItem],
   template: `
     <div class="changes" appRoving="down">
       <h3>{{ words.hardest }}</h3>
@@ -50,7 +51,7 @@ import { words } from '../../words/en';
           @if ($index < drilled) {
             <button
               type="button"
-              class="plain"
+              matButton="outlined"
               [attr.aria-label]="words.drill + ': ' + c.from + ' → ' + c.to"
               (click)="drill(c.change)"
             >

@@ -26,12 +26,14 @@ import { shapeFrom } from '../../parts/shape-from';
 import { TryOut } from '../../parts/try-out/try-out';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 const ANSWERS = 8;
 /** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
 @Component({
   selector: 'app-find-panel',
-  imports: [Working],
+  imports: [MatButton, SELECT, Working],
   templateUrl: './find-panel.html',
   styleUrl: './panels.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

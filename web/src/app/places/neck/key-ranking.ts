@@ -5,6 +5,7 @@ import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { words } from '../../words/en';
+import { MatButton } from '@angular/material/button';
 
 /** Keys listed at first; the rest are no easier. */
 const SHOWN = 8;
@@ -12,7 +13,7 @@ const SHOWN = 8;
 /** Every transposition and capo place of a passage ranked, once it is asked for. */
 @Component({
   selector: 'app-key-ranking',
-  imports: [Working],
+  imports: [MatButton, Working],
   template: `
     <details #details (toggle)="wanted.set(details.open)">
       <summary>{{ words.keys }}</summary>
@@ -27,7 +28,7 @@ const SHOWN = 8;
             @if (k.key.total !== null) {
               <button
                 type="button"
-                class="plain"
+                matButton="outlined"
                 [attr.aria-pressed]="heard() === k.said"
                 [attr.aria-label]="(heard() === k.said ? words.quietKey : words.hearKey) + ': ' + k.said"
                 (click)="hear.emit(k.key)"
@@ -37,7 +38,7 @@ const SHOWN = 8;
             }
             <button
               type="button"
-              class="plain"
+              matButton="outlined"
               [attr.aria-label]="words.takeKey + ': ' + k.said"
               (click)="take.emit(k.key)"
             >
@@ -51,7 +52,13 @@ const SHOWN = 8;
       }
       @if (rows().length) {
         <p class="buttons">
-          <button type="button" class="chip" [attr.aria-pressed]="whole()" (click)="whole.set(!whole())">
+          <button
+            type="button"
+            matButton="outlined"
+            class="chip"
+            [attr.aria-pressed]="whole()"
+            (click)="whole.set(!whole())"
+          >
             {{ words.allKeys }}
           </button>
         </p>

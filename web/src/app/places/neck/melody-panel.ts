@@ -30,6 +30,7 @@ import { LineTable } from '../../ui/line-table';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { KeyRanking } from './key-ranking';
+import { SELECT } from '../../ui/select';
 
 const ANSWERS = 3;
 /** A melody stops all of its strings itself: no shape lies under it, and the neck walks through its notes. */
@@ -40,7 +41,7 @@ const SHOWN = 48;
 /** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
 @Component({
   selector: 'app-melody-panel',
-  imports: [Working, AnswerButtons, KeyRanking, LineTable],
+  imports: [SELECT, Working, AnswerButtons, KeyRanking, LineTable],
   template: `
     <div class="row-of">
       <label class="wide">
@@ -63,22 +64,22 @@ const SHOWN = 48;
           <dd>{{ h[1] }}</dd>
         }
       </dl>
-      <label class="pair">
-        {{ words.leftFirst }}
-        <select #s class="field" (change)="school.set(s.value)">
+      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always" class="pair"
+        ><mat-label>{{ words.leftFirst }}</mat-label
+        ><mat-select [value]="school()" (selectionChange)="school.set($event.value)">
           @for (x of schools; track x.id) {
-            <option [value]="x.id" [selected]="x.id === school()" [title]="x.note">{{ x.name }}</option>
+            <mat-option [value]="x.id" [title]="x.note">{{ x.name }}</mat-option>
           }
-        </select>
-      </label>
-      <label class="pair">
-        {{ words.rightFirst }}
-        <select #r class="field" (change)="right.set(r.value)">
+        </mat-select></mat-form-field
+      >
+      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always" class="pair"
+        ><mat-label>{{ words.rightFirst }}</mat-label
+        ><mat-select [value]="right()" (selectionChange)="right.set($event.value)">
           @for (x of rightSchools; track x.id) {
-            <option [value]="x.id" [selected]="x.id === right()" [title]="x.note">{{ x.name }}</option>
+            <mat-option [value]="x.id" [title]="x.note">{{ x.name }}</mat-option>
           }
-        </select>
-      </label>
+        </mat-select></mat-form-field
+      >
       @for (f of faults(); track $index) {
         <p class="fault" role="alert">{{ f }}</p>
       }

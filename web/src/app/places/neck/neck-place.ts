@@ -38,6 +38,7 @@ import { MelodyPanel } from './melody-panel';
 import { RowPanel } from './row-panel';
 import { ShapeWriting } from './shape-writing';
 import { NeckWalk } from './walk';
+import { MatButton } from '@angular/material/button';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
@@ -47,7 +48,18 @@ const BLOCKS = 'block chords';
 /** Where does the left hand go? The shapes in order, what stays, slides and lands between them. */
 @Component({
   selector: 'app-neck-place',
-  imports: [Soon, LineTable, MatTabsModule, NeckDrawing, ChangesPanel, FindPanel, RowPanel, MelodyPanel, TuningFields],
+  imports: [
+    MatButton,
+    Soon,
+    LineTable,
+    MatTabsModule,
+    NeckDrawing,
+    ChangesPanel,
+    FindPanel,
+    RowPanel,
+    MelodyPanel,
+    TuningFields,
+  ],
   templateUrl: './neck-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

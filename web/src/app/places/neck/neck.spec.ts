@@ -5,7 +5,7 @@ import { Keys } from '../../shell/keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
 import { InstantSolve } from '../../testing/instant-solve';
-import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, button, choose, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { ChangesPanel } from './changes-panel';
 import { FindPanel } from './find-panel';
 import { MelodyPanel } from './melody-panel';
@@ -137,9 +137,9 @@ describe('the neck', () => {
   });
   it('has capo and tuning at hand; own strings are written by names, and what breaks is warned of', async () => {
     const { f } = await place();
-    await type(f, field(f, 'Capo'), '2');
+    await choose(f, 'Capo', '2');
     expect(world.open.study()?.instrument.capo).toBe(2);
-    await type(f, field(f, 'Tuning'), '');
+    await choose(f, 'Tuning', 'Own …');
     await type(f, field(f, 'Strings 6 to 1'), 'D A D F# A');
     expect(texts(f, '[role=alert]').join()).toMatch(/names six strings/);
     expect(world.open.study()?.instrument.tuning[0]).toBe(40);
@@ -294,9 +294,7 @@ describe('a melody for both hands', () => {
     const f = await show(MelodyPanel);
     await type(f, field(f, 'Melody by note names'), 'e4 d4 e4 f4 e4 d4 c4 d4 e4 d4');
     await soon(() => expect(all(f, 'section')).toHaveLength(3));
-    const way = field(f, 'How the right hand fingers it');
-    way.value = 'ami afresh';
-    way.dispatchEvent(new Event('change'));
+    await choose(f, 'How the right hand fingers it', 'a m i afresh each bar');
     // Four counts a bar, two steps a count.
     await soon(() =>
       expect(texts(f, 'section:first-of-type tr:last-child td').slice(0, 10).join(' ')).toBe('a m i a m i a m a m'),

@@ -19,6 +19,7 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
+import { MatButton } from '@angular/material/button';
 
 const ANSWERS = 3;
 /** Rows that are looked at for them: the same frets may be fingered in several ways. */
@@ -39,7 +40,7 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
 /** Chord symbols in order become a row of shapes with least work, ways between them included. */
 @Component({
   selector: 'app-row-panel',
-  imports: [Working, AnswerButtons],
+  imports: [MatButton, Working, AnswerButtons],
   template: `
     <div class="row-of">
       <label class="wide">
@@ -57,11 +58,23 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
       </label>
       <div class="pair" role="group">
         @for (p of pers; track p) {
-          <button type="button" class="chip" [attr.aria-pressed]="per() === p" (click)="per.set(p)">
+          <button
+            type="button"
+            matButton="outlined"
+            class="chip"
+            [attr.aria-pressed]="per() === p"
+            (click)="per.set(p)"
+          >
             {{ p === 'turn' ? words.perTurn : words.perGroup }}
           </button>
         }
-        <button type="button" class="chip" [attr.aria-pressed]="root()" (click)="root.set(!root())">
+        <button
+          type="button"
+          matButton="outlined"
+          class="chip"
+          [attr.aria-pressed]="root()"
+          (click)="root.set(!root())"
+        >
           {{ words.rootBass }}
         </button>
       </div>

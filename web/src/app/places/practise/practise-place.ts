@@ -28,11 +28,13 @@ import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';
 import { PracticeSession } from './session';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [Strip],
+  imports: [MatButton, SELECT, Strip],
   providers: [TurnInView],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',

@@ -1,7 +1,20 @@
 import { TestBed } from '@angular/core/testing';
 import { type LogEntry, setLadder, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
-import { all, aWorld, button, element, field, key, press, show, texts, type, type World } from '../../testing/world';
+import {
+  all,
+  aWorld,
+  button,
+  choose,
+  element,
+  field,
+  key,
+  press,
+  show,
+  texts,
+  type,
+  type World,
+} from '../../testing/world';
 import { PractisePlace } from './practise-place';
 import { PracticeSession } from './session';
 import { soon } from '../../testing/soon';
@@ -176,12 +189,11 @@ describe('practise', () => {
   });
   it('offers drills of the section, shows one, and goes back when the place is left', async () => {
     const { f } = await place();
-    const drill = field(f, 'Drill') as unknown as HTMLSelectElement;
-    const names = [...drill.options].map((o) => o.text.trim());
+    const names = await choose(f, 'Drill');
     expect(names).toEqual(expect.arrayContaining(['As written', 'Open strings', 'From the 2nd step', 'In threes']));
-    await type(f, drill, 'Open strings');
+    await choose(f, 'Drill', 'Open strings');
     expect(world.open.section()?.chart).toBe('');
-    await type(f, drill, 'From the 2nd step');
+    await choose(f, 'Drill', 'From the 2nd step');
     expect(world.open.section()?.script).toBe('ad md id iu ed');
     await press(f, 'Begin');
     expect(world.open.study()?.sections[0]?.script).toBe('ed ad md id iu');

@@ -3,6 +3,7 @@ import { BIN_DAYS, Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { words } from '../../words/en';
+import { MatButton } from '@angular/material/button';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 /** Entries shown at once. */
@@ -11,6 +12,7 @@ const SHOWN = 20;
 /** What was deleted, replaced or cleared, the latest first: each can be put back for weeks. */
 @Component({
   selector: 'app-bin',
+  imports: [MatButton],
   template: `
     @if (entries().length) {
       <details class="bin">
@@ -24,7 +26,7 @@ const SHOWN = 20;
               >
               <button
                 type="button"
-                class="plain"
+                matButton="outlined"
                 [attr.aria-label]="words.putBack + ' ' + e.name"
                 (click)="putBack(e.id, e.name)"
               >
@@ -36,7 +38,7 @@ const SHOWN = 20;
         @if (entries().length > shown().length) {
           <p class="soft">{{ words.binMore }} {{ entries().length - shown().length }}</p>
         }
-        <button type="button" class="plain" (click)="empty()">{{ words.emptyBin }}</button>
+        <button type="button" matButton="outlined" (click)="empty()">{{ words.emptyBin }}</button>
       </details>
     }
   `,

@@ -1,4 +1,4 @@
-import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, button, choose, field, press, show, texts, type, type World } from '../../testing/world';
 import { Cells } from './cells';
 import { soon } from '../../testing/soon';
 
@@ -24,7 +24,7 @@ describe('cells', () => {
       'bossa nova',
       'plain',
     ]);
-    expect(all(f, 'details').map((d) => (d as HTMLDetailsElement).open)).toEqual([true, false, false]);
+    expect(all(f, 'details').map((d) => (d as HTMLDetailsElement).open)).toEqual([true, false, false, false]);
     const ticket = all(f, 'li').find((li) => li.textContent?.includes('Ticket'))!;
     expect(ticket.textContent).toMatch(/yours/);
     expect([...ticket.querySelectorAll('app-strip .cell')].map((c) => c.textContent)).toEqual(['pd', 'pu', 'G']);
@@ -49,7 +49,7 @@ describe('cells', () => {
     expect(texts(f, '[role=alert]').join(' ')).toMatch(/has a name.*One finger stands here twice/);
     await type(f, field(f, 'Name'), 'Wave');
     await type(f, field(f, 'Hand script'), 'md id iu');
-    await type(f, field(f, 'Steps to a count'), '3');
+    await choose(f, 'Steps to a count', '3');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
     await soon(() => expect(world.collection.ownCells().map((c) => c.name)).toEqual(['Wave', 'Ticket']));
     expect(world.collection.ownCells().find((c) => c.name === 'Wave')).toMatchObject({

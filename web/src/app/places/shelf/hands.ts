@@ -18,6 +18,8 @@ import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 type Measure = 'jointMs' | 'thumbJointMs' | 'plectrumMs' | 'scaleLength' | 'span';
 const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
@@ -32,7 +34,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
 /** Whose hands the figures are measured against, and the cautions. */
 @Component({
   selector: 'app-hands',
-  imports: [LeftHandMeasures, MeasureHand],
+  imports: [MatButton, SELECT, LeftHandMeasures, MeasureHand],
   templateUrl: './hands.html',
   styleUrl: './hands.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -25,13 +25,14 @@ import {
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { words } from '../../words/en';
 import { LANDINGS, Measuring, type Reached } from './measuring';
+import { MatButton } from '@angular/material/button';
 
 const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just', n: 'not' };
 
 /** A hand measured on the own guitar: lay the fingers down, say what reaches; time a barre and a few landings. */
 @Component({
   selector: 'app-measure-hand',
-  imports: [NeckDrawing],
+  imports: [MatButton, NeckDrawing],
   templateUrl: './measure-hand.html',
   styleUrl: './measure-hand.scss',
   // A listener that gives back false would keep Enter and Tab from what has the focus.

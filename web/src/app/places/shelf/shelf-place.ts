@@ -35,13 +35,14 @@ import { Bin } from './bin';
 import { Cells } from './cells';
 import { Hands } from './hands';
 import { Unread } from './unread';
+import { MatButton } from '@angular/material/button';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** All studies and hands: open, copy, take in and give out. */
 @Component({
   selector: 'app-shelf-place',
-  imports: [Soon, Bin, Cells, Hands, Unread],
+  imports: [MatButton, Soon, Bin, Cells, Hands, Unread],
   templateUrl: './shelf-place.html',
   styleUrl: './shelf-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,7 +3,7 @@ import { makeStudy, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
 import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
-import { all, aWorld, button, element, field, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, button, choose, element, field, press, show, texts, type, type World } from '../../testing/world';
 import { Database } from '../../data/database';
 import { DATABASE_NAME } from '../../data/database-name';
 import { Exports } from '../../study';
@@ -47,7 +47,7 @@ const exportedText = async () => {
   return files[0]!.text();
 };
 /** Chooses a file, as a player does. */
-async function choose(f: ComponentFixture<unknown>, text: string) {
+async function chooseFile(f: ComponentFixture<unknown>, text: string) {
   const input = all(f, 'input[type=file]')[0] as HTMLInputElement;
   Object.defineProperty(input, 'files', { value: [new File([text], 'x.json')], configurable: true });
   Object.defineProperty(input, 'value', { value: '', writable: true, configurable: true });
@@ -127,7 +127,7 @@ describe('shelf', () => {
   it('refuses a faulty file in words and lists its faults', async () => {
     const f = await show(ShelfPlace);
     const text = (await exportedText()).replace('"capo": 0', '"capo": 40');
-    await choose(f, text);
+    await chooseFile(f, text);
     await soon(() => expect(texts(f, '.refused').join(' ')).toMatch(/a fault; nothing was taken/));
     expect(texts(f, '.refused code')).toEqual(['studies[0].instrument.capo']);
     expect(names()).toEqual(['Study']);
@@ -136,7 +136,7 @@ describe('shelf', () => {
     const f = await show(ShelfPlace);
     const other = setScript('t-a', 'p i m a')(makeStudy('t', 'From afar'));
     const text = writeStudy(other);
-    await choose(f, text);
+    await chooseFile(f, text);
     await soon(() => expect(world.open.study()?.name).toBe('From afar'));
     expect(bar.said[0]).toMatch(/^x.json: 1 study came in\./);
   });
@@ -144,7 +144,7 @@ describe('shelf', () => {
     const f = await show(ShelfPlace);
     const text = writeStudy({ ...world.open.study()!, note: 'theirs' });
     answers.push(null);
-    await choose(f, text);
+    await chooseFile(f, text);
     await soon(() => expect(asked).toHaveLength(1));
     expect(asked[0]).toMatchObject({
       list: ['study Study'],
@@ -152,7 +152,7 @@ describe('shelf', () => {
     });
     expect(names()).toEqual(['Study']);
     answers.push('keep both');
-    await choose(f, text);
+    await chooseFile(f, text);
     await soon(() => expect(names()).toEqual(['Study', 'Study 2']));
     expect(bar.said.at(-1)).toMatch(/^x.json: 1 study came in\./);
   });
@@ -226,7 +226,7 @@ describe('hands', () => {
     await f.whenStable();
     await type(f, field(f, 'Name'), 'Vera');
     await soon(() => expect(hand().name).toBe('Vera'));
-    await type(f, field(f, 'Little finger'), 'q');
+    await choose(f, 'Little finger', 'q');
     await soon(() => expect(hand().littleFinger).toBe('q'));
   });
   it('shows the cautions and keeps that they were read', async () => {

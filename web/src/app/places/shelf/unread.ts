@@ -7,10 +7,12 @@ import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { words } from '../../words/en';
+import { MatButton } from '@angular/material/button';
 
 /** Stored rows that their doors refuse: each can be exported as it is, mended, or deleted with a way back. */
 @Component({
   selector: 'app-unread',
+  imports: [MatButton],
   template: `
     @if (collection.damaged().length) {
       <div class="refused">
@@ -23,18 +25,28 @@ import { words } from '../../words/en';
                 <b>{{ words.counted[d.table][0] }} {{ d.id }}</b> {{ d.message }}
               </p>
               <span class="buttons">
-                <button type="button" class="plain" [attr.aria-label]="words.mend + ' ' + d.id" (click)="mend(d)">
+                <button
+                  type="button"
+                  matButton="outlined"
+                  [attr.aria-label]="words.mend + ' ' + d.id"
+                  (click)="mend(d)"
+                >
                   {{ words.mend }}
                 </button>
                 <button
                   type="button"
-                  class="plain"
+                  matButton="outlined"
                   [attr.aria-label]="words.exportOne + ' ' + d.id"
                   (click)="exportRow(d)"
                 >
                   {{ words.exportOne }}
                 </button>
-                <button type="button" class="plain" [attr.aria-label]="words.remove + ' ' + d.id" (click)="remove(d)">
+                <button
+                  type="button"
+                  matButton="outlined"
+                  [attr.aria-label]="words.remove + ' ' + d.id"
+                  (click)="remove(d)"
+                >
                   {{ words.remove }}
                 </button>
               </span>

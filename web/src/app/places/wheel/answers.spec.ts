@@ -4,7 +4,7 @@ import { Router } from '@angular/router';
 import { Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
 import { InstantSolve } from '../../testing/instant-solve';
-import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, button, choose, field, press, show, texts, type, type World } from '../../testing/world';
 import { DrillsPanel } from './drills-panel';
 import { FitPanel } from './fit-panel';
 import { LinePanel } from './line-panel';
@@ -195,7 +195,7 @@ describe('pedal weave', () => {
     await type(f, field(f, 'Bass melody'), '6554');
     expect(texts(f, 'section b')).toHaveLength(3);
     expect(texts(f, 'code').join(' ')).toContain('p:6 i:2~ p:5 i:2~');
-    await type(f, field(f, 'Pedal string'), '1');
+    await choose(f, 'Pedal string', '1');
     expect(texts(f, 'code').join(' ')).toContain('p:6 i:1~');
     await press(f, 'Take over: always i');
     expect(world.open.study()?.sections[0]).toMatchObject({

@@ -31,6 +31,7 @@ import { Working } from '../../parts/asking/working';
 import { Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
+import { MatButton } from '@angular/material/button';
 
 /** Chords on few strings are a last resort. */
 const LEAST_STRINGS = 4;
@@ -39,7 +40,7 @@ const SHOWN_FAULTS = 5;
 /** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */
 @Component({
   selector: 'app-chart-field',
-  imports: [Working],
+  imports: [MatButton, Working],
   templateUrl: './chart-field.html',
   styleUrl: './chart-field.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

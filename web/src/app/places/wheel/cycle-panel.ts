@@ -18,6 +18,9 @@ import {
 import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
+import { MatOptgroup } from '@angular/material/core';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 interface Draft {
   readonly id: string;
@@ -31,6 +34,7 @@ interface Draft {
 /** Which cycle the section stands on: by family and name, with its schools; own cycles are made and edited here. */
 @Component({
   selector: 'app-cycle-panel',
+  imports: [MatButton, SELECT, MatOptgroup],
   templateUrl: './cycle-panel.html',
   styleUrl: './cycle-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

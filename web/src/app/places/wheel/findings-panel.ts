@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { type Finding, HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
@@ -63,6 +63,11 @@ export class FindingsPanel {
       return findings.length ? [{ name, findings, titles: findings.map((f) => f.title).join(' · ') }] : [];
     }),
   );
+  /** What the player has unfolded stays so while the script is written anew. */
+  protected readonly unfolded = signal<ReadonlySet<string>>(new Set());
+  protected fold(name: string, open: boolean) {
+    this.unfolded.update((now) => new Set(open ? [...now, name] : [...now].filter((n) => n !== name)));
+  }
   private leads(f: Finding): readonly LeadTo[] {
     const leads = ABOUT[f.id].leads.filter((l) => l !== 'slot' || f.slot !== undefined);
     return f.id === 'ceiling' && f.tone === 'late' ? [...leads, 'ladder'] : leads;

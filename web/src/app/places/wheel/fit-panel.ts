@@ -32,6 +32,8 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { TryOut } from '../../parts/try-out/try-out';
 import { Working } from '../../parts/asking/working';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -47,7 +49,7 @@ const FIRST_CELLS = 5;
 /** Which chain of cells fills the cycle with its strong strokes on the accents? Answered as soon as it is asked. */
 @Component({
   selector: 'app-fit-panel',
-  imports: [RovingGroup, RovingItem, AnswerButtons, Working],
+  imports: [MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, Working],
   templateUrl: './fit-panel.html',
   styleUrl: './fit-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -37,6 +37,8 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { WeaveForm } from './weave-form';
 import { Working } from '../../parts/asking/working';
+import { SELECT } from '../../ui/select';
+import { MatButton } from '@angular/material/button';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -51,7 +53,7 @@ interface Asked {
 /** A line typed by strings, fingered under every school side by side, one of them note by note. */
 @Component({
   selector: 'app-line-panel',
-  imports: [RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
+  imports: [MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
   templateUrl: './line-panel.html',
   styleUrl: './line-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -21,16 +21,17 @@ import {
 import { Collection, OpenStudy } from '../../study';
 import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { Fretboard } from '../../ui/fretboard/fretboard';
-import { Icon } from '../../ui/icons';
 import { Notice } from '../../ui/notice';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { words } from '../../words/en';
 import { ChartField } from './chart-field';
+import { MatButton } from '@angular/material/button';
+import { IconButton } from '../../ui/icon-button';
 
 /** The left hand under the pattern: what is held, the chart, and the study's shapes as text. */
 @Component({
   selector: 'app-shape-panel',
-  imports: [ChartField, Fretboard, Icon, TuningFields],
+  imports: [IconButton, MatButton, ChartField, Fretboard, TuningFields],
   templateUrl: './shape-panel.html',
   styleUrl: './shape-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -16,6 +16,7 @@ import {
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { MatButton } from '@angular/material/button';
 
 /** Starts shown in the table. */
 const SHOWN = 8;
@@ -25,7 +26,7 @@ const LONGEST_ORDER = 12;
 /** Every start of the pattern ranked by how well it meets the accents, and where a finger order comes round. */
 @Component({
   selector: 'app-starts-table',
-  imports: [AnswerButtons],
+  imports: [MatButton, AnswerButtons],
   templateUrl: './starts-table.html',
   styleUrl: './starts-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -17,6 +17,7 @@ import {
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { SELECT } from '../../ui/select';
 
 /** Longer melodies belong into the line field: this answer is reckoned as one types. */
 const MOST_NOTES = 200;
@@ -24,7 +25,7 @@ const MOST_NOTES = 200;
 /** A bass melody with a pedal string woven in, under each habit of the finger that plays it. */
 @Component({
   selector: 'app-weave-form',
-  imports: [AnswerButtons],
+  imports: [SELECT, AnswerButtons],
   template: `
     <details>
       <summary>{{ words.title }}</summary>
@@ -34,14 +35,14 @@ const MOST_NOTES = 200;
           {{ words.melody }}
           <input #melody class="field" maxlength="400" [value]="text()" (input)="text.set(melody.value)" />
         </label>
-        <label>
-          {{ words.pedal }}
-          <select #string class="field" (change)="choosePedal(string.value)">
+        <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+          ><mat-label>{{ words.pedal }}</mat-label
+          ><mat-select [value]="pedal()" (selectionChange)="choosePedal('' + $event.value)">
             @for (s of strings; track s) {
-              <option [value]="s" [selected]="s === pedal()">{{ s }}</option>
+              <mat-option [value]="s">{{ s }}</mat-option>
             }
-          </select>
-        </label>
+          </mat-select></mat-form-field
+        >
       </div>
       @if (fault(); as f) {
         <p class="fault" [attr.role]="text() ? 'alert' : null" [class.soft]="!text()">{{ f }}</p>

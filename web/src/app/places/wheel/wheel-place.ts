@@ -42,7 +42,6 @@ import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { Collection, OpenStudy } from '../../study';
-import { Icon } from '../../ui/icons';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
@@ -58,6 +57,8 @@ import { FindingsPanel, type Lead } from './findings-panel';
 import { LinePanel } from './line-panel';
 import { scriptCompletion } from './script-completion';
 import { ShapePanel } from './shape-panel';
+import { SELECT } from '../../ui/select';
+import { IconButton } from '../../ui/icon-button';
 
 const SLOT_KEYS = 'pimaedug!.-';
 /** One key for each panel beside the wheel, in their order. */
@@ -72,13 +73,14 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
 @Component({
   selector: 'app-wheel-place',
   imports: [
+    IconButton,
+    SELECT,
     Soon,
     MatButton,
     MatTabsModule,
     WheelDrawing,
     Strip,
     ScriptEditor,
-    Icon,
     FindingsPanel,
     FitPanel,
     LinePanel,

@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { clampBpm, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatOption } from '@angular/material/core';
+import { MatSelect, MatSelectTrigger } from '@angular/material/select';
+import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
 import type { Theme } from '../../data';
 import { Keys } from '../keys';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
+import { IconButton } from '../../ui/icon-button';
 import { words } from '../../words/en';
 
 const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
@@ -12,7 +16,7 @@ const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 /** The open study with its transport: what is played, how fast, and whether it is saved. */
 @Component({
   selector: 'app-header',
-  imports: [Icon],
+  imports: [Icon, IconButton, MatButton, MatIconButton, MatOption, MatSelect, MatSelectTrigger],
   templateUrl: './header.html',
   styleUrl: './header.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,6 +42,11 @@ export class Header {
     const c = this.open.section()?.cycle;
     return c ? c.name + (c.school ? ` · ${c.school}` : '') : '';
   });
+  /** Hands to be judged for; the one that nobody has measured while there is no other. */
+  protected readonly hands = computed(() => {
+    const kept = this.collection.profiles();
+    return kept.length ? kept : [DEFAULT_PROFILE];
+  });
   protected readonly ceiling = computed(() => {
     const load = this.open.reading()?.load;
     if (!load || load.ceiling === null || !load.cause) return null;
@@ -48,7 +57,7 @@ export class Header {
 
   protected chooseStudy(id: string) {
     const row = this.collection.studies().find((r) => r.id === id);
-    if (row) this.open.open(row);
+    if (row && id !== this.open.study()?.id) this.open.open(row);
   }
   protected typeTempo(field: HTMLInputElement) {
     const tempo = clampBpm(Number(field.value));

@@ -1,11 +1,12 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 import { words } from '../../words/en';
+import { MatButton } from '@angular/material/button';
 
 /** Every key there is, shown by `?`. */
 @Component({
   selector: 'app-key-list',
-  imports: [A11yModule],
+  imports: [MatButton, A11yModule],
   template: `<div class="veil" (click)="closed.emit()" aria-hidden="true"></div>
     <section
       role="dialog"
@@ -21,7 +22,7 @@ import { words } from '../../words/en';
           <dd>{{ row[1] }}</dd>
         }
       </dl>
-      <button type="button" class="plain" (click)="closed.emit()">{{ words.close }}</button>
+      <button type="button" matButton="outlined" (click)="closed.emit()">{{ words.close }}</button>
     </section>`,
   styles: `
     .veil {
