@@ -189,6 +189,25 @@ describe('a chain taken over', () => {
         Array.from({ length: 12 }, () => ({ cell: 'id iu', length: counts(1) })),
       ),
     ).toEqual({ script: '{id iu}x12', stepsPerCount: 2 }));
+  it('cuts the counts so that as little as can be stands in brackets', () => {
+    const request = { cells: ['id iu', 'ad md id iu'].map((script) => ({ id: script, script })) };
+    const chain = (...links: [string, number][]) =>
+      fitScript(
+        request,
+        links.map(([cell, n]) => ({ cell, length: counts(n) })),
+      );
+    expect(chain(['id iu', 0.5], ['id iu', 0.5], ['ad md id iu', 1])).toEqual({
+      script: '{id iu}x2 ad md id iu',
+      stepsPerCount: 4,
+    });
+    // One of another pace stays in brackets, however often it comes in a row.
+    expect(
+      chain(['id iu', 1], ['ad md id iu', 2], ...Array.from({ length: 3 }, (): [string, number] => ['id iu', 0.5])),
+    ).toEqual({
+      script: 'id iu ad md id iu {[id iu]}x3',
+      stepsPerCount: 2,
+    });
+  });
   it('is explained: accents met, joints, seam', () => {
     const lines = explainFit(ask({}), answers[0]!).join(' ');
     expect(lines).toMatch(/12 .* · 3 /);

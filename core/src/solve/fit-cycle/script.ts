@@ -35,19 +35,18 @@ export function fitScript(
 }
 function writtenIn({ cells }: Pick<FitRequest, 'cells'>, links: readonly FitLink[], stepsPerCount: number) {
   const parts: { text: string; times: number }[] = [];
-  let brackets = 0;
   for (const link of links) {
     const source = cells.find((c) => c.id === link.cell)?.script ?? '';
     const { pattern } = parseScript(source, { stepsPerCount: 1 });
     const steps = (link.length * stepsPerCount) / TICKS_PER_COUNT;
     const written = printScript(pattern);
     const bare = flatten(pattern).slots.length === steps && flatten(pattern).length === steps * TICKS_PER_COUNT;
-    if (!bare) brackets++;
     const text = bare ? written : `[${written}]${steps === 1 ? '' : `:${steps}`}`;
     const last = parts.at(-1);
     if (last?.text === text) last.times++;
     else parts.push({ text, times: 1 });
   }
+  const brackets = parts.filter((p) => p.text.startsWith('[')).length;
   const script = parts.map((p) => (p.times === 1 ? p.text : `{${p.text}}x${p.times}`)).join(' ');
   return { script, stepsPerCount, brackets };
 }

@@ -8,6 +8,7 @@ export const neck = {
   },
   lineTable: { notes: 'Notes', of: 'of' },
   neck: {
+    beside: 'Beside the neck',
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',
     blockChords: 'Block chords (B)',

@@ -61,6 +61,7 @@ export const keep = {
     remove: 'Delete',
     exportOne: 'Export',
     fresh: 'New study',
+    studies: 'Studies',
     freshKey: 'New study (0)',
     exportAll: 'Export everything',
     importFile: 'Import a file',

@@ -2,6 +2,7 @@
 export const wheel = {
   wheel: {
     turns: 'Wheel turns',
+    beside: 'Beside the wheel',
     turn: 'turn',
     of: 'of',
     previousTurn: 'Earlier turn (PageUp)',
@@ -345,6 +346,8 @@ export const wheel = {
     counts: 'Counts',
     labels: 'Labels',
     accents: 'Accents',
+    tempo: 'Tempo',
+    tempoFault: 'Tempo: write the counts a minute it goes at as a rule, 20 to 400.',
     accentsHelp: 'Places in counts, weight after !: 1 2.5!8 4!9',
     groups: 'Groups',
     groupsHelp: 'Lengths in counts: 3+3+2',

@@ -25,7 +25,8 @@ import { MatButton } from '@angular/material/button';
           <p class="top">
             <button
               type="button"
-              class="link"
+              matButton="text"
+              class="link parts"
               appRovingItem
               [attr.data-first]="$first ? '' : null"
               (click)="shown.emit(c.change)"

@@ -3,10 +3,13 @@ import {
   type AccentCycle,
   accentsText,
   checkCycle,
+  clampBpm,
   cleanName,
   cyclesByName,
   FAMILIES,
   groupsText,
+  HIGHEST_BPM,
+  LOWEST_BPM,
   placeLabel,
   readAccents,
   readGroups,
@@ -29,6 +32,21 @@ interface Draft {
   readonly labels: string;
   readonly accents: string;
   readonly groups: string;
+  readonly tempo: string;
+}
+
+/** Slowest and fastest, as shares of the usual tempo, of a cycle that somebody has made. */
+const [SLOWEST, FASTEST] = [0.6, 1.4];
+/** The usual tempo that is written, with room to both sides; null when it is none. */
+function tempoOf(text: string, { tempo }: AccentCycle): AccentCycle['tempo'] | null {
+  const usual = Number(text);
+  if (!Number.isInteger(usual) || usual < LOWEST_BPM || usual > HIGHEST_BPM) return null;
+  if (usual === tempo.usual) return tempo;
+  return {
+    low: clampBpm(Math.round(usual * SLOWEST)),
+    usual: clampBpm(usual),
+    high: clampBpm(Math.round(usual * FASTEST)),
+  };
 }
 
 /** Which cycle the section stands on: by family and name, with its schools; own cycles are made and edited here. */
@@ -88,6 +106,7 @@ export class CyclePanel {
       labels: c.labels.join(' '),
       accents: accentsText(c.accents),
       groups: groupsText(c.groups),
+      tempo: String(c.tempo.usual),
     });
   }
   protected put(part: Partial<Draft>) {
@@ -109,6 +128,8 @@ export class CyclePanel {
     const faults: SaidDataFault[] = [];
     if (!accents) faults.push({ path: 'accents', message: `Accents: write ${this.words.accentsHelp}.` });
     if (!groups) faults.push({ path: 'groups', message: `Groups: write ${this.words.groupsHelp}.` });
+    const tempo = tempoOf(d.tempo, base);
+    if (!tempo) faults.push({ path: 'tempo', message: this.words.tempoFault });
     const cycle: AccentCycle = {
       id: d.id,
       name: cleanName(d.name),
@@ -121,7 +142,7 @@ export class CyclePanel {
       ...(base.wishedSilent
         ? { wishedSilent: base.wishedSilent.filter((at) => at < Number(d.counts) * TICKS_PER_COUNT) }
         : {}),
-      tempo: base.tempo,
+      tempo: tempo ?? base.tempo,
       note: base.note?.startsWith(this.words.own) ? base.note : `${this.words.own}.`,
     };
     faults.push(...sayDataFaults(checkCycle(cycle)).filter((f) => !(f.path === 'groups' && !groups)));

@@ -223,8 +223,12 @@ describe('cycle panel', () => {
     expect(texts(f, '.faults li').join(' ')).toMatch(/Lengths in counts/);
     await type(f, field(f, 'Groups'), '4+3');
     await type(f, field(f, 'Accents'), '1 5!7');
+    await type(f, field(f, 'Tempo'), '12');
+    expect(texts(f, '.faults li').join(' ')).toMatch(/counts a minute it goes at as a rule, 20 to 400/);
+    await type(f, field(f, 'Tempo'), '100');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
     await soon(() => expect(world.open.section()?.cycle).toMatchObject({ counts: 7, groups: [4 * 5040, 3 * 5040] }));
+    expect(world.open.section()?.cycle.tempo).toEqual({ low: 60, usual: 100, high: 140 });
     expect(world.collection.ownCycles()).toHaveLength(1);
     await f.whenStable();
     await press(f, 'Delete own cycle');
