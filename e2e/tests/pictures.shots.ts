@@ -7,6 +7,16 @@ const path = (name: string) => fileURLToPath(new URL(`../../docs/screenshots/${n
 test('pictures of every place', async ({ player: page }) => {
   const shot = (name: string) => page.waitForTimeout(350).then(() => page.screenshot({ path: path(name) }));
   await shot('wheel');
+  await page.keyboard.press('0');
+  await page.getByRole('option', { name: 'Bulería counted from 12' }).waitFor();
+  await shot('new-study');
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+  await page.keyboard.press('x');
+  await page.getByRole('dialog', { name: 'The letters' }).waitFor();
+  await shot('letters');
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
   await writeScript(page, 'ed ad md id iu');
   await page.getByRole('tab', { name: 'Accents' }).click();
   await shot('wheel-accents');
@@ -22,10 +32,9 @@ test('pictures of every place', async ({ player: page }) => {
   await page.getByRole('tab', { name: 'Line' }).click();
   await page.getByLabel('Line by strings').fill('33332222111122223333222211112222');
   await page.waitForTimeout(600);
-  await shot('wheel-line');
   await page.locator('app-line-panel .detail').scrollIntoViewIfNeeded();
   await page.locator('app-line-panel .note').nth(4).focus();
-  await shot('wheel-line-notes');
+  await shot('wheel-line');
   await page.getByRole('tab', { name: 'Drills' }).click();
   await shot('wheel-drills');
   await choose(page, 'Study', 'Last Boat South');
@@ -66,8 +75,6 @@ test('pictures of every place', async ({ player: page }) => {
   await page.keyboard.press('e');
   await shot('shelf-measure');
   await page.getByRole('button', { name: 'Stop measuring' }).click();
-  await page.locator('app-cells').evaluate((e) => e.scrollIntoView());
-  await shot('shelf-cells');
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.keyboard.press('1');
   await choose(page, 'Study', 'Slack Water');

@@ -75,6 +75,18 @@ test('the initial download stays under 250 kB compressed, and places are lazy', 
   expect(asked.filter((p) => !p.startsWith('/'))).toEqual([]);
 });
 
+test('each worker stays within its budget', async ({ player: page, request }) => {
+  await page.getByRole('tab', { name: 'Fit' }).click();
+  await expect(page.getByRole('heading', { name: 'Best chains' })).toBeVisible();
+  const budgets: Record<string, number> = { reading: 70_000, solver: 45_000, keeper: 120_000 };
+  for (const worker of page.workers()) {
+    const name = await worker.evaluate(() => (globalThis as unknown as { name: string }).name);
+    const bytes = gzipSync(await (await request.get(worker.url())).body()).length;
+    expect(bytes, name).toBeLessThan(budgets[name] ?? 0);
+  }
+  expect(page.workers().length).toBeGreaterThan(1);
+});
+
 test('the server is strict: policy, health, compression, caching by hash, plain 404', async ({ request }) => {
   const index = await request.get('/', { headers: { accept: 'text/html' } });
   const policy = index.headers()['content-security-policy'] ?? '';

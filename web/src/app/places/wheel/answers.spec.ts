@@ -105,7 +105,7 @@ describe('line panel', () => {
   };
   it('fingers a typed line under every school, notes that differ and awkward crossings marked', async () => {
     const f = await panel('333222111');
-    expect(texts(f, '.school span:first-child').slice(0, 3)).toEqual(['i m', 'm a', 'i a']);
+    expect(texts(f, '.school .mdc-button__label > span:first-child').slice(0, 3)).toEqual(['i m', 'm a', 'i a']);
     expect(texts(f, '.string').join('')).toBe('333222111');
     expect(all(f, 'tbody tr:nth-child(1) .other')).toHaveLength(0);
     expect(all(f, 'tbody tr:nth-child(2) .other').length).toBeGreaterThan(0);
