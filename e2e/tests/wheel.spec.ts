@@ -48,6 +48,27 @@ test('the hand’s pendulum, planting and the better start are said in sentences
   await expect(page.getByText(/m on .* is not planted/)).toBeVisible();
 });
 
+test('after a choice with the pointer the keys are the place’s; by keys they stay with the choice', async ({
+  player: page,
+}) => {
+  // Whose hand is judged for stands beside the ceiling, and is changed there.
+  const ceiling = await page.locator('.ceiling').innerText();
+  await choose(page, 'Whose hand is judged for', 'Tadeo');
+  await expect(page.locator('.ceiling')).not.toHaveText(ceiling);
+  await expect(page.locator('mat-select.hand')).toContainText('for Tadeo');
+  const study = page.getByRole('combobox', { name: 'Study', exact: true });
+  await choose(page, 'Study', 'Salt Rope');
+  await expect(study).toHaveText('Salt Rope');
+  await expect(study).not.toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'Stop (Space)' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await study.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(study).toHaveText('Slack Water');
+  await expect(study).toBeFocused();
+});
+
 test('a slot can be chosen with the pointer, on the wheel and on the line', async ({ player: page }) => {
   await page.locator('app-strip .cell').nth(3).click();
   await expect(page.locator('.hint')).toContainText('md');

@@ -23,7 +23,7 @@ import { MatButton } from '@angular/material/button';
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'pressed($event)' },
+  host: { '(document:keydown)': 'pressed($event)', '(document:click)': 'clicked($event)' },
 })
 export class App {
   protected readonly words = words;
@@ -66,6 +66,15 @@ export class App {
   }
 
   protected readonly newStudy = inject(NewStudy);
+  /** What was chosen with the pointer leaves the keys to the place: Space plays, and does not open the choice again. */
+  protected clicked(e: MouseEvent) {
+    const option = e.target instanceof HTMLElement ? e.target.closest('mat-option') : null;
+    if (!option || e.detail === 0) return;
+    setTimeout(() => {
+      const now = document.activeElement;
+      if (now instanceof HTMLElement && now.matches('mat-select')) now.blur();
+    });
+  }
   protected pressed(e: KeyboardEvent) {
     if (e.defaultPrevented) return;
     if (e.key === '?' && !Keys.typing(e)) this.keyList.update((shown) => !shown);

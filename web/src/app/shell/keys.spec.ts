@@ -46,6 +46,22 @@ describe('keys', () => {
     await soon(() => expect(seen).toEqual(['f']));
     expect(keys.press(key('y'))).toBe(true);
   });
+  it('what is pressed in a dialog is the dialog’s; pressed as it goes, it is meant for what comes after it', async () => {
+    const seen: string[] = [];
+    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    const dialog = document.createElement('div');
+    dialog.setAttribute('role', 'dialog');
+    document.body.append(dialog);
+    expect(keys.press(key('q', dialog))).toBe(false);
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect(seen).toEqual([]);
+    // Answered: it goes in the next moment. Space belongs to the button that answered it.
+    for (const name of ['q', ' ']) expect(keys.press(key(name, dialog))).toBe(false);
+    dialog.remove();
+    await soon(() => expect(seen).toEqual(['q']));
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect(seen).toEqual(['q']);
+  });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {
     const seen: string[] = [];

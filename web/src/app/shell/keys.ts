@@ -9,6 +9,9 @@ import { WaysBack } from '../ui/ways-back';
 import { PLACES } from './places';
 import { words } from '../words/en';
 
+/** An answered dialog has begun to go after so long. */
+const GOING_MS = 60;
+
 /** Keys that hold in every place. A key typed into a field stays in the field. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
@@ -67,7 +70,12 @@ export class Keys {
   /** What is pressed in a dialog is the dialog's, unless it is going away. */
   private static inDialog(e: KeyboardEvent): boolean {
     const dialog = e.target instanceof HTMLElement ? e.target.closest('[role="dialog"]') : null;
-    return dialog !== null && !dialog.matches('.mdc-dialog--closing');
+    return dialog !== null && dialog.isConnected && !dialog.matches('.mdc-dialog--closing');
+  }
+  /** A key pressed just as a dialog was answered was meant for what comes after it. */
+  private afterDialog(e: KeyboardEvent) {
+    if (e.key.length > 1 || e.key === ' ') return;
+    setTimeout(() => !Keys.inDialog(e) && this.press(e), GOING_MS);
   }
   /** Escape gives the keys back to the place: whatever had the focus lets it go. */
   private static leave(e: KeyboardEvent): boolean {
@@ -85,7 +93,11 @@ export class Keys {
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
     if (e.key === 'Escape' && Keys.leave(e)) return true;
-    if (e.altKey || Keys.typing(e) || Keys.inDialog(e)) return false;
+    if (e.altKey || Keys.typing(e)) return false;
+    if (Keys.inDialog(e)) {
+      this.afterDialog(e);
+      return false;
+    }
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     if (this.held && e.key.length === 1) return this.held.push(e) > 0;
     if (this.place?.(e)) return true;

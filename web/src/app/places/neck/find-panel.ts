@@ -21,7 +21,7 @@ import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import type { ShapeAnswers, ShapeAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { shapeFrom } from '../../parts/shape-from';
 import { TryOut } from '../../parts/try-out/try-out';
 import { Notice } from '../../ui/notice';
@@ -49,7 +49,7 @@ export class FindPanel {
   readonly index = input<number | null>(null);
   readonly present = input<Shape | null>(null);
 
-  protected readonly chord = signal('');
+  protected readonly chord = inject(TypedTexts).of('find');
   protected readonly strings = signal<readonly StringNumber[]>([...STRINGS]);
   protected readonly opens = signal<'any' | 'some' | 'none'>('any');
   protected readonly highest = signal(12);

@@ -24,7 +24,7 @@ import {
   weakestJoint,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
-import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { AskedDrills, Collection, OpenStudy, TypedTexts } from '../../study';
 import { Notice } from '../../ui/notice';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { words } from '../../words/en';
@@ -74,6 +74,7 @@ export class FitPanel {
   protected readonly fixedAt = signal(0);
   protected readonly fixedCell = signal('');
   protected readonly compared = signal<readonly number[]>([]);
+  protected readonly own = inject(TypedTexts).of('own cell');
   protected readonly ownFault = signal('');
 
   private readonly cycle = computed(() => this.open.section()?.cycle ?? null, {
@@ -197,16 +198,16 @@ export class FitPanel {
     this.rules.update((r) => ({ ...r, [id]: NEXT[now] }));
   }
   /** Keeps a cell among the player's own, and asks for it at once. */
-  protected async addOwn(field: HTMLInputElement) {
+  protected addOwn() {
     const family = this.family();
-    const { pattern } = parseScript(field.value, { stepsPerCount: 1 });
+    const { pattern } = parseScript(this.own(), { stepsPerCount: 1 });
     const script = printScript(pattern);
     const stepsPerCount = STEPS_PER_COUNT.find((n) => n >= flatten(pattern).slots.length) ?? 4;
     const cell = { name: cleanName(`${this.words.ownName} ${script}`), script, stepsPerCount, note: '' };
-    const faults = family ? sayCellFaults({ ...cell, script: field.value, family }) : [];
+    const faults = family ? sayCellFaults({ ...cell, script: this.own(), family }) : [];
     this.ownFault.set(faults[0] ?? '');
     if (!family || faults.length) return;
-    field.value = '';
+    this.own.set('');
     this.rules.update((r) => ({ ...r, [script]: 'must' }));
     if (this.cells().some((c) => c.id === script)) return;
     const own = { ...cell, id: crypto.randomUUID(), family };

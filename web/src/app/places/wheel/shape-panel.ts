@@ -18,7 +18,7 @@ import {
   shapeAt,
   shapeSpan,
 } from '@ruffle-wheel/core';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Notice } from '../../ui/notice';
@@ -45,9 +45,10 @@ export class ShapePanel {
   readonly heard = input<number | null>(null);
 
   protected readonly editing = signal<Shape | null>(null);
-  protected readonly name = signal('');
-  protected readonly frets = signal('');
-  protected readonly fingers = signal('');
+  private readonly typed = inject(TypedTexts);
+  protected readonly name = this.typed.of('shape name');
+  protected readonly frets = this.typed.of('shape frets');
+  protected readonly fingers = this.typed.of('shape fingers');
   /** Without fingers the cheapest that hold the frets are laid on; null when none do. */
   private readonly read = computed(() => {
     const reading = readShape(this.frets(), this.fingers());
