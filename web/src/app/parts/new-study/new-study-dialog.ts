@@ -20,6 +20,7 @@ import {
   makeStudy,
   placeLabel,
   setCell,
+  type StartingPoint,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
 import { StartingPoints } from '../../compute/starting-points';
@@ -83,16 +84,12 @@ export class NewStudyDialog {
   ]);
   private readonly startingPoints = inject(StartingPoints);
   private readonly points = computed(() => this.startingPoints.of(this.cycle(), this.hand()));
-  protected readonly startGroups = computed((): ChoiceGroup[] => [
-    {
-      name: '',
-      choices: [
-        ...this.points().map((p, n) => ({ id: String(n), name: p.name, note: p.note })),
-        { id: EMPTY, name: this.words.empty, note: this.words.emptyNote },
-      ],
-    },
-  ]);
-  private readonly point = computed(() => this.points()[Number(this.startId())] ?? null);
+  /** Empty until they are worked out: nobody who goes on fast begins with nothing unasked. */
+  protected readonly startGroups = computed((): ChoiceGroup[] => {
+    const points = this.points().map((p, n) => ({ id: String(n), name: p.name, note: p.note }));
+    const nothing = { id: EMPTY, name: this.words.empty, note: this.words.emptyNote };
+    return points.length ? [{ name: '', choices: [...points, nothing] }] : [];
+  });
 
   constructor() {
     afterNextRender(() => this.cycleList().focus());
@@ -107,9 +104,9 @@ export class NewStudyDialog {
   }
   protected chooseStart(id: string) {
     this.startId.set(id);
-    const [section] = this.study().sections;
-    if (!section) return;
-    this.sound(() => this.compute.planOf({ section, shapes: [], ...this.study().instrument, profile: this.hand() }));
+    const { sections, instrument } = this.study(this.points());
+    const [section] = sections;
+    if (section) this.sound(() => this.compute.planOf({ section, shapes: [], ...instrument, profile: this.hand() }));
   }
   protected hear(on: boolean) {
     this.heard.set(on);
@@ -124,16 +121,19 @@ export class NewStudyDialog {
     });
   }
 
-  private study() {
+  private study(points: readonly StartingPoint[]) {
     const names = this.collection.studies().map((r) => r.study.name);
     const name = this.cycle().name;
     const study = makeStudy(crypto.randomUUID(), names.includes(name) ? freeName(name, names) : name, this.cycle());
     const [section] = study.sections;
-    const point = this.point();
+    const point = points[Number(this.startId())];
     return section && point ? setCell(section.id, point.script, point.stepsPerCount)(study) : study;
   }
-  protected make() {
-    const study = this.study();
+  protected async make() {
+    const wanted = this.startId() !== EMPTY && this.points().length === 0;
+    const none: readonly StartingPoint[] = [];
+    const late = wanted ? await this.compute.startingPoints(this.cycle(), this.hand()).catch(() => none) : none;
+    const study = this.study(wanted ? late : this.points());
     this.collection.set({ profileId: this.hand().id });
     this.collection.addStudy(study);
     const row = this.collection.row(study.id);

@@ -2,9 +2,10 @@ import { TestBed } from '@angular/core/testing';
 import { MatDialogRef } from '@angular/material/dialog';
 import { cycleById, DEFAULT_PROFILE } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { all, aWorld, element, press, show, texts, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
+import { Compute } from '../../compute/compute';
 import { NewStudyDialog } from './new-study-dialog';
 
 let world: World;
@@ -61,6 +62,20 @@ describe('a new study', () => {
     });
     expect(world.collection.profile().name).toBe('Other hand');
     expect(closed).toEqual([true]);
+  });
+  it('who goes on before the ways to begin are worked out does not begin with nothing', async () => {
+    let come: (points: unknown[]) => void = () => undefined;
+    const compute = TestBed.inject(Compute);
+    const points = await compute.startingPoints(cycleById('rumba')!, DEFAULT_PROFILE);
+    vi.spyOn(compute, 'startingPoints').mockReturnValue(new Promise((r) => (come = r as typeof come)));
+    await open();
+    await choose('Rumba');
+    expect(all(fixture, '.starts [role=option]')).toHaveLength(0);
+    await press(fixture, 'Begin');
+    expect(closed).toEqual([]);
+    come(points);
+    await soon(() => expect(closed).toEqual([true]));
+    expect(world.open.section()?.script).toBe(points[0]?.script);
   });
   it('may begin with nothing; a name that is taken gets a number', async () => {
     for (const name of ['Rumba', 'Rumba 2']) {
