@@ -1,4 +1,4 @@
-import { choose, expect, leaveFields, test } from './player.js';
+import { choose, expect, leaveFields, test, sounds } from './player.js';
 
 test('a drill is made of the section, heard, practised on its own line, and leaves the script as it was', async ({
   player: page,
@@ -11,7 +11,7 @@ test('a drill is made of the section, heard, practised on its own line, and leav
   await leaveFields(page);
   await page.keyboard.press('c');
   await page.keyboard.press('Space');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await page.keyboard.press('PageDown');
   await page.getByLabel('Step', { exact: true }).fill('12');
   await page.getByLabel('Step', { exact: true }).press('Enter');

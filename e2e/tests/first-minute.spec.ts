@@ -1,4 +1,4 @@
-import { expect, leaveFields, test } from './player.js';
+import { expect, leaveFields, test, sounds } from './player.js';
 
 test('from the start to a first pattern that sounds and suits its cycle in six keys', async ({ player: page }) => {
   const keys: string[] = [];
@@ -13,7 +13,7 @@ test('from the start to a first pattern that sounds and suits its cycle in six k
   await press('r');
   await expect(dialog.getByRole('option', { name: 'Rumba' })).toBeFocused();
   await expect(dialog.getByText('Three, three and two eighths: 1, the and of 2, 4.')).toBeVisible();
-  await expect(page.locator('.play.sounding')).toHaveCount(1);
+  await sounds(page);
   await press('Enter');
   await expect(dialog.getByRole('option', { name: 'Inés' })).toBeFocused();
   await press('Enter');
@@ -23,7 +23,7 @@ test('from the start to a first pattern that sounds and suits its cycle in six k
   await expect(page.getByRole('spinbutton', { name: /Counts a minute/ })).toHaveValue('115');
   await expect(page.getByRole('tabpanel')).toContainText('Every accent is carried');
   await press('Space');
-  await expect(page.locator('.play.sounding')).toHaveCount(1);
+  await sounds(page);
   expect(keys).toHaveLength(6);
   await press('Space');
 });
@@ -56,7 +56,7 @@ test('what a letter or mark means: under the cursor, in the key to the letters, 
   const letters = page.getByRole('dialog', { name: 'The letters' });
   await expect(letters.getByRole('row', { name: /^i índice: index plucks its home string 3/ })).toBeVisible();
   await letters.getByRole('button', { name: 'Hear i:2!' }).click();
-  await expect(page.locator('.play.sounding')).toHaveCount(1);
+  await sounds(page);
   await page.keyboard.press('Escape');
   await expect(letters).toHaveCount(0);
   await expect(page.locator('.play.sounding')).toHaveCount(0);

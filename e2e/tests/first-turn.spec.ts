@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, leaveFields, saved, test, writeScript } from './player.js';
+import { expect, leaveFields, saved, test, writeScript, sounds } from './player.js';
 
 test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceiling, practised and kept', async ({
   player: page,
@@ -28,7 +28,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   await test.step('hear it: the marker follows the sound', async () => {
     await page.keyboard.press('c');
     await page.keyboard.press('Space');
-    await expect(page.locator('.play.sounding')).toBeVisible();
+    await sounds(page);
     const hand = page.locator('app-wheel-drawing .hand');
     const first = await hand.getAttribute('transform');
     await expect(hand).not.toHaveAttribute('transform', first ?? '');

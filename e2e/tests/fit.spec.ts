@@ -1,4 +1,4 @@
-import { choose, expect, leaveFields, newStudy, tabTo, test, writeScript } from './player.js';
+import { choose, expect, leaveFields, newStudy, tabTo, test, writeScript, sounds } from './player.js';
 
 test('from an empty study to a bulería at 200 and its weakest joint drilled, with keys alone', async ({
   player: page,
@@ -35,7 +35,7 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
 
   await tabTo(page, 'Show and hear: 1');
   await keyboard.press('Enter');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await expect(page.getByRole('button', { name: 'Back to what is written: 1' })).toBeFocused();
   await keyboard.press('Escape');
   await keyboard.press('Space');
@@ -47,7 +47,7 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
   await keyboard.press('Escape');
   await keyboard.press('c');
   await keyboard.press('Space');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await keyboard.press('PageDown');
   await keyboard.press('Space');
   await expect(page.getByText(/Written to the logbook: .* 1 passes/)).toBeVisible();

@@ -1,4 +1,4 @@
-import { choose, expect, newStudy, tabTo, test } from './player.js';
+import { choose, expect, newStudy, tabTo, test, sounds } from './player.js';
 
 test('eight bars of symbols become a row of shapes, its hardest change is named and drilled, with keys alone', async ({
   player: page,
@@ -74,7 +74,7 @@ test('a chord is found, filtered by keys, heard and put into the row; unknown on
   await page.keyboard.type('E7b9');
   await tabTo(page, /^Hear: E7b9 /);
   await page.keyboard.press('Enter');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await page.keyboard.press('Enter');
   await tabTo(page, /^Add: E7b9 /);
   await page.keyboard.press('Enter');
@@ -99,7 +99,7 @@ test('a sixteen-note falseta over two basses is fingered for both hands, heard a
   await expect(first.getByRole('row', { name: /^Right p / })).toBeVisible();
   await tabTo(page, 'Show and hear: 1');
   await keyboard.press('Enter');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await keyboard.press('Enter');
   await tabTo(page, 'Take over: 1');
   await keyboard.press('Enter');
@@ -127,7 +127,7 @@ test('a passage is heard in an easier key before it is taken, with its capo, by 
   const said = (await best.textContent()) ?? '';
   await tabTo(page, /^Hear: /);
   await keyboard.press('Enter');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Stop (Space)' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Back: / })).toBeFocused();
   await keyboard.press('Enter');
   await tabTo(page, /^Take: /);
@@ -188,7 +188,7 @@ test('strings are tuned by name, a warning stands by what breaks, and undo bring
   await expect(page.locator('app-tuning-fields [role=status]')).toHaveCount(0);
   await page.keyboard.press('b');
   await expect(page.getByRole('button', { name: 'Block chords (B)' })).toHaveAttribute('aria-pressed', 'true');
-  await expect(page.locator('.play.sounding')).toBeVisible();
+  await sounds(page);
   await page.keyboard.press('b');
   await page.keyboard.press('Space');
 });

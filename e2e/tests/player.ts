@@ -38,6 +38,12 @@ export async function choose(page: Page, name: string, option: string | RegExp) 
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }
+/** Until something is loud enough to be seen on the play button: a click may be so for a moment only. */
+export const sounds = (page: Page) =>
+  page.waitForFunction(() => document.querySelector('.play.sounding') !== null, null, {
+    polling: 'raf',
+    timeout: 15_000,
+  });
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText('Saved');
 /**
  * Presses a key in each of two tabs before either’s change can reach the tables: these are held until both tabs
