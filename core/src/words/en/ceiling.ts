@@ -3,7 +3,7 @@ import type { Section } from '../../piece/index.js';
 import type { CeilingCause } from '../../right-hand/index.js';
 import type { FlatPattern } from '../../script/index.js';
 import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks } from '../../time/index.js';
-import { aboutSlot, type Finding, type FindingMatter } from './findings.js';
+import { aboutSlot, type Finding, type FindingMatter } from './finding.js';
 import { sayRaise } from './raise.js';
 
 /** “ (8 notes a second)”: as fast as the pattern’s strokes follow one another where they are closest. */

@@ -1,38 +1,11 @@
 import { placeLabel } from '../../cycle/index.js';
 import type { NotPlanted, PendulumPlace } from '../../right-hand/index.js';
-import type { Reading, ReadingRequest } from '../../reading/index.js';
 import { fingersOf } from '../../stroke/index.js';
 import { TICKS_PER_COUNT } from '../../time/index.js';
 import { ceiling } from './ceiling.js';
+import { aboutSlot, type Finding, type FindingMatter } from './finding.js';
 import { leftHandFindings } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
-
-export type Tone = 'plain' | 'good' | 'watch' | 'late';
-export interface Finding {
-  readonly id:
-    | 'round'
-    | 'accents'
-    | 'weak'
-    | 'missed'
-    | 'start'
-    | 'hand'
-    | 'plants'
-    | 'ceiling'
-    | 'span'
-    | 'block'
-    | 'barre'
-    | 'tie'
-    | 'struck'
-    | 'tones'
-    | 'name';
-  readonly tone: Tone;
-  readonly title: string;
-  readonly lines: readonly string[];
-  /** The pattern's slot that it is about, where it is about one. */
-  readonly slot?: number;
-}
-/** What findings are made of: what was asked, and what was read. */
-export type FindingMatter = ReadingRequest & Omit<Reading, 'plan' | 'countIn' | 'faults'>;
 
 /** What there is to say about a section, in sentences, in the order in which a player asks. */
 export function sayFindings(m: FindingMatter): Finding[] {
@@ -134,10 +107,6 @@ function anotherStart({ betterStart, flat, layout }: FindingMatter): Finding | n
     lines: [line],
   };
 }
-
-/** Where a finding leads, when it leads anywhere. */
-export const aboutSlot = (slot: number | null | undefined): Pick<Finding, 'slot'> =>
-  slot === null || slot === undefined ? {} : { slot };
 
 function hand({ pendulum, section }: FindingMatter): Finding | null {
   const at = (p: PendulumPlace) => placeLabel(section.cycle, p.at + section.start);

@@ -1,4 +1,5 @@
 export * from './ceiling.js';
+export * from './finding.js';
 export * from './findings.js';
 export * from './left-hand-findings.js';
 export * from './say-change.js';

@@ -6,7 +6,7 @@ import { neckOf } from '../../player/index.js';
 import { sayRightHand } from './right-hand.js';
 import type { PlacedChange } from '../../score/index.js';
 import { easier } from '../../solve/voicings/index.js';
-import type { Finding, FindingMatter } from './findings.js';
+import type { Finding, FindingMatter } from './finding.js';
 import { sayFact } from './facts.js';
 import { listed, plural, sayMotion } from './strokes.js';
 import { type Idiom } from '../../right-hand/index.js';

@@ -2,7 +2,8 @@ import type { ChartFault } from '../../chart/index.js';
 import { type Reading, type ReadingRequest, readSection } from '../../reading/index.js';
 import type { ScriptFault } from '../../script/index.js';
 import { type SaidFault, sayFaults } from './faults.js';
-import { type Finding, sayFindings } from './findings.js';
+import type { Finding } from './finding.js';
+import { sayFindings } from './findings.js';
 
 /** A section's reading with what there is to say about it. */
 export type SaidReading = Omit<Reading, 'faults' | 'chartFaults'> & {
