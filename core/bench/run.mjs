@@ -143,7 +143,7 @@ for (const school of FIT_SCHOOLS)
     ways[0] = 1;
     for (let at = 1; at <= 24; at++) for (const l of [1, 2, 4]) if (at >= l) ways[at] += 12 * ways[at - l];
     say(
-      `fitCycle, 12 cells at 3 speeds, k 10, ${tempo}, ${school.name}`,
+      `fitCycle, 12 cells at 3 speeds, k 10, ${tempo}, ${school.id}`,
       ms(time),
       `under 50 ms; ${looked} moves of ${ways[24].toExponential(1)} chains`,
     );
@@ -170,7 +170,7 @@ for (const school of LINE_SCHOOLS.filter((s) => !s.cycle))
       measure(() => fingerLine(lineRequest(n, school, loops)), n > 1000 ? 9 : 31),
     );
     say(
-      `fingerLine, 1 000 notes, ${school.name}${loops ? ', looped' : ''}`,
+      `fingerLine, 1 000 notes, ${school.id}${loops ? ', looped' : ''}`,
       ms(b),
       `under 30 ms; 1 000→10 000 ${(c / b).toFixed(1)}×, at most 12×; 100→1 000 ${(b / a).toFixed(1)}×`,
     );
@@ -193,7 +193,7 @@ for (const school of FRET_SCHOOLS) {
   const [a, b] = [300, 3000].map((n) =>
     measure(() => fretLine({ ...leftBase, bpm: bpm(100), events: fretEvents(n), school, k: 5 }), n > 1000 ? 5 : 9),
   );
-  say(`fretLine, 300 events, ${school.name}`, ms(a), `under 250 ms; 300→3 000 ${(b / a).toFixed(1)}×`);
+  say(`fretLine, 300 events, ${school.id}`, ms(a), `under 250 ms; 300→3 000 ${(b / a).toFixed(1)}×`);
 }
 
 const keysOf64 = { ...leftBase, bpm: bpm(100), events: fretEvents(64), school: FRET_SCHOOLS[0] };

@@ -133,7 +133,7 @@ function* otherSchools(pattern: Pattern, bpm: Bpm, profile: HandProfile): Genera
     const other = mapLeaves(writeOut(pattern), (s) =>
       s.kind === 'stroke' ? { ...s, fingers: fingers[n++] ?? s.fingers } : s,
     );
-    yield [school.name, other];
+    yield [school.id, other];
   }
 }
 

@@ -25,7 +25,7 @@ export const cantFinger = ({ notes, school }: LineRequest, index: number): Fact<
   const n = notes[index] as LineNote;
   return n.strings.length > 1
     ? fact('no fingers for the chord', index + 1, n.strings.length)
-    : fact(n.pinned ? 'pinned against the school' : 'no finger of the school', index + 1, school.name);
+    : fact(n.pinned ? 'pinned against the school' : 'no finger of the school', index + 1, school.id);
 };
 
 /** Fingers a note may have. Together they keep their order: the thumb takes the thickest string. */

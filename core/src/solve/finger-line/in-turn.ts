@@ -29,8 +29,8 @@ export function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResu
     return {
       infeasible: [
         chord >= 0
-          ? fact('school takes single notes', chord + 1, request.school.name)
-          : fact('pins against the order', request.school.name),
+          ? fact('school takes single notes', chord + 1, request.school.id)
+          : fact('pins against the order', request.school.id),
       ],
     };
   }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm, type StringNumber, type Ticks, ticks } from '../../time/index.js';
+import { sayLineSchool } from '../../words/en/index.js';
 import { fingerLine, type LineNote, lineSchool, MELODY_SCHOOLS, schoolsFor } from './index.js';
 
 const STEP = 2_520;
@@ -51,7 +52,7 @@ describe('a melody over the thumb’s basses', () => {
     expect(fingers('51 1', 'im')).toEqual(['school takes single notes']);
   });
   it('the choices are told by name and stand apart from those of a line', () => {
-    expect(MELODY_SCHOOLS.map((s) => s.name)).toEqual([
+    expect(MELODY_SCHOOLS.map((s) => sayLineSchool(s.id).name)).toEqual([
       'Fingering first',
       'Home strings',
       'Habit first',

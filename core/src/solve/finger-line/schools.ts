@@ -25,8 +25,6 @@ export interface LineWeights {
 }
 export interface LineSchool {
   readonly id: string;
-  readonly name: string;
-  readonly note: string;
   /** Fingers a single note may have. */
   readonly fingers: readonly Finger[];
   /** When given, fingers follow one another in this order and in no other; only the start is chosen. */
@@ -50,56 +48,49 @@ export const LINE_WEIGHTS: LineWeights = {
   pair: 0,
 };
 
-const strict = (letters: string, note: string): LineSchool => {
+const strict = (letters: string): LineSchool => {
   const cycle = [...letters] as Finger[];
-  return { id: letters, name: cycle.join(' '), note, fingers: cycle, cycle, weights: LINE_WEIGHTS };
+  return { id: letters, fingers: cycle, cycle, weights: LINE_WEIGHTS };
 };
 /** Ways to finger a line. Plectrum stands apart (plectrumStrokes): it has strokes instead of fingers. */
 export const LINE_SCHOOLS: readonly LineSchool[] = [
-  strict('im', 'Strict alternation, never a finger twice, whatever it crosses.'),
-  strict('ma', 'The same on the weaker pair.'),
-  strict('ia', 'The same with a finger between left out.'),
-  strict('ami', 'Three fingers in turn.'),
-  strict('pima', 'An arpeggio from the thumb outward.'),
-  strict('pimami', 'Up to the ring finger and back.'),
-  strict('pami', 'The tremolo of the classical hand.'),
-  strict('piami', 'The tremolo of the flamenco hand.'),
+  strict('im'),
+  strict('ma'),
+  strict('ia'),
+  strict('ami'),
+  strict('pima'),
+  strict('pimami'),
+  strict('pami'),
+  strict('piami'),
   {
     id: 'habit',
-    name: 'Habit first',
-    note: 'One pair in turn, always; learn the awkward crossings.',
     fingers: ['i', 'm', 'a'],
     weights: { ...LINE_WEIGHTS, repeat: 2000, repeatSlow: 2000, crossing: 30, pair: 20_000 },
   },
   {
     id: 'fingering',
-    name: 'Fingering first',
-    note: 'Work out a path that avoids awkward crossings.',
     fingers: ['i', 'm', 'a'],
     weights: { ...LINE_WEIGHTS, crossing: 220, skip: 120 },
   },
   {
     id: 'home',
-    name: 'Home strings',
-    note: 'Each finger stays where it lives: thumb below, i m a on 3 2 1.',
     fingers: ['p', 'i', 'm', 'a'],
     weights: { ...LINE_WEIGHTS, home: 160, crossing: 40, repeat: 250 },
   },
 ];
 const AMI_AFRESH: LineSchool = {
-  ...strict('ami', 'Three fingers in turn, begun anew with every bar: each bar feels alike.'),
+  ...strict('ami'),
   id: 'ami afresh',
-  name: 'a m i afresh each bar',
   chords: true,
   afresh: true,
 };
 const IM_OVER_BASSES: LineSchool = {
-  ...strict('im', 'Two fingers in turn over the thumb’s basses.'),
+  ...strict('im'),
   id: 'im over basses',
   chords: true,
 };
 const all = [...LINE_SCHOOLS, IM_OVER_BASSES, AMI_AFRESH];
-/** @example lineSchool('im').name // 'i m' */
+/** @example lineSchool('im').fingers.join(' ') // 'i m' */
 export const lineSchool = (id: string): LineSchool => all.find((s) => s.id === id) ?? (all[0] as LineSchool);
 /** Ways to finger a melody over the thumb's basses. */
 export const MELODY_SCHOOLS: readonly LineSchool[] = ['fingering', 'home', 'habit', 'im over basses', 'ami afresh'].map(

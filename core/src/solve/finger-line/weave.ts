@@ -18,8 +18,6 @@ export const PEDAL_HABIT_NAME: Readonly<Record<PedalHabit, string>> = {
 /** What a pedal weave pays: no home strings, for the pedal's string is the player's choice. */
 const WEAVE_SCHOOL: LineSchool = {
   id: 'weave',
-  name: 'Pedal weave',
-  note: 'Thumb for the melody, a finger for the string that repeats.',
   fingers: ['p', 'i', 'm'],
   weights: { ...LINE_WEIGHTS, home: 0 },
 };

@@ -6,26 +6,21 @@ import { bpm, type Ticks } from '../../time/index.js';
 import { fitCycle } from './fit-cycle.js';
 import { fitCell, fitScript } from './script.js';
 
-/** Cells that go together to begin with; each set is one way to begin. */
+/** Which way to begin: strums of several cells by what they are, or the one cell that a figure is made of. */
+export type WayToBegin = 'rolls' | 'index alone' | 'alzapúa' | { readonly cell: Cell };
 interface StartingSet {
-  readonly name: string;
-  /** In a line: how it feels. */
-  readonly note: string;
+  readonly way: WayToBegin;
+  /** Cells that go together. */
   readonly cells: readonly Cell[];
 }
-const flamenco = (name: string, note: string, ...cells: string[]): StartingSet => ({
-  name,
-  note,
+const flamenco = (way: WayToBegin, ...cells: string[]): StartingSet => ({
+  way,
   cells: CELLS.filter((c) => c.family === 'flamenco' && cells.includes(c.name)),
 });
 const FLAMENCO_SETS: readonly StartingSet[] = [
-  flamenco(
-    'Rolls that land on the accents',
-    'Flicks of three, four and five with the index between them.',
-    ...['Index down and up', 'Three down', 'Four down', 'Five', 'Three and back'],
-  ),
-  flamenco('Index alone', 'Down and up with one finger.', 'Index down and up'),
-  flamenco('Alzapúa', 'The thumb alone: through the strings, back, one string.', 'Alzapúa in three'),
+  flamenco('rolls', 'Index down and up', 'Three down', 'Four down', 'Five', 'Three and back'),
+  flamenco('index alone', 'Index down and up'),
+  flamenco('alzapúa', 'Alzapúa in three'),
 ];
 /** How many ways to begin there are. */
 const WAYS = 3;
@@ -42,13 +37,12 @@ function startingSets(cycle: AccentCycle): readonly StartingSet[] {
   const turn = cycleLength(cycle);
   const own = CELLS.filter((c) => c.family === cycle.family);
   const inOrder = [...own.filter((c) => fills(c, turn)), ...own.filter((c) => !fills(c, turn))];
-  return inOrder.slice(0, WAYS).map((c) => ({ name: c.name, note: c.note, cells: [c] }));
+  return inOrder.slice(0, WAYS).map((cell) => ({ way: { cell }, cells: [cell] }));
 }
 
 /** A whole turn to begin from. */
 export interface StartingPoint {
-  readonly name: string;
-  readonly note: string;
+  readonly way: WayToBegin;
   readonly script: string;
   readonly stepsPerCount: number;
 }
@@ -58,12 +52,12 @@ export interface StartingPoint {
  * @example startingPoints(cycleById('buleria'), DEFAULT_PROFILE).length // 3
  */
 export function startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[] {
-  return startingSets(cycle).flatMap(({ name, note, cells: [first, ...more] }) => {
+  return startingSets(cycle).flatMap(({ way, cells: [first, ...more] }) => {
     if (!first) return [];
     const cells = [first, ...more].map(fitCell);
     const fitted = fitCycle({ cycle, cells, profile, bpm: bpm(cycle.tempo.usual), k: 1 });
     const chain = fitted.infeasible ? undefined : fitted.answers[0]?.steps;
     const turn = chain ? fitScript({ cells }, chain) : first;
-    return [{ name, note, script: turn.script, stepsPerCount: turn.stepsPerCount }];
+    return [{ way, script: turn.script, stepsPerCount: turn.stepsPerCount }];
   });
 }

@@ -45,17 +45,15 @@ export const FIT_WEIGHTS: FitWeights = {
   wished: 150,
 };
 /** Schools of fitting: what comes first when not all can be had. */
-export const FIT_SCHOOLS: readonly { readonly name: string; readonly note: string; readonly weights: FitWeights }[] = [
-  { name: 'Balanced', note: 'Accents, hand and memory in their usual order.', weights: FIT_WEIGHTS },
+export const FIT_SCHOOLS: readonly { readonly id: string; readonly weights: FitWeights }[] = [
+  { id: 'balanced', weights: FIT_WEIGHTS },
   {
-    name: 'Accents first',
-    note: 'The strong stroke on every accent, whatever the hand must do.',
+    id: 'accents',
     weights: { ...FIT_WEIGHTS, weak: 1200, off: 160, joint: 40, seam: 60, variety: 20, natural: 30 },
   },
   {
-    name: 'Easy hand',
-    note: 'Never turned back, never hurried; accents may be softer.',
+    id: 'easy',
     weights: { ...FIT_WEIGHTS, weak: 300, off: 30, late: 1600, joint: 320, seam: 420, density: 20, speed: 60 },
   },
-  { name: 'Few cells', note: 'As little to learn as will do.', weights: { ...FIT_WEIGHTS, variety: 400 } },
+  { id: 'few', weights: { ...FIT_WEIGHTS, variety: 400 } },
 ];

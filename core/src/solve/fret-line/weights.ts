@@ -35,8 +35,6 @@ export interface FretWeights {
 }
 export interface FretSchool {
   readonly id: string;
-  readonly name: string;
-  readonly note: string;
   readonly weights: FretWeights;
 }
 export const FRET_WEIGHTS: FretWeights = {
@@ -60,26 +58,18 @@ export const FRET_WEIGHTS: FretWeights = {
 export const FRET_SCHOOLS: readonly FretSchool[] = [
   {
     id: 'position',
-    name: 'Stay in position',
-    note: 'As few shifts as can be.',
     weights: { ...FRET_WEIGHTS, shift: 40, guided: 24 },
   },
   {
     id: 'open',
-    name: 'Open strings',
-    note: 'Open wherever there is one.',
     weights: { ...FRET_WEIGHTS, open: 0, openMissed: 30, shift: 10 },
   },
   {
     id: 'one string',
-    name: 'Melody on one string',
-    note: 'The line stays on its string; the hand goes along it.',
     weights: { ...FRET_WEIGHTS, otherString: 30, shift: 8, guided: 3, open: 8, jump: 4 },
   },
   {
     id: 'small',
-    name: 'Least stretch',
-    note: 'For a small hand: nothing beyond ease.',
     weights: { ...FRET_WEIGHTS, stretch: 240, shift: 10 },
   },
 ];

@@ -9,6 +9,10 @@ import type { RowRefusal } from '../../solve/shape-row/index.js';
 import type { LostChord, VoicingLimit, VoicingRefusal } from '../../solve/voicings/index.js';
 import { DATA_FAULTS } from './data-faults.js';
 import { present, type Sentences } from './sentences.js';
+import { sayLineSchool } from './schools.js';
+
+/** Facts name a school by its id. */
+const named = (school: string | number): string => sayLineSchool(String(school)).name;
 
 const CHORD: Sentences<ChordRefusal> = {
   'symbol too long': ([most]) => `A chord symbol has up to ${most} letters.`,
@@ -92,14 +96,14 @@ const LINE: Sentences<LineRefusal> = {
   'no fingers for the chord': ([n, strings]) =>
     `Note ${n} strikes ${strings} strings at once; no fingers are left for that. Strum it, or leave strings out.`,
   'no finger of the school': ([n, school]) =>
-    `Note ${n} can have no finger of “${school}”; choose another school or free the note.`,
+    `Note ${n} can have no finger of “${named(school)}”; choose another school or free the note.`,
   'pinned against the school': ([n, school]) =>
-    `Note ${n} can have no finger of “${school}” that is pinned; choose another school or free the note.`,
+    `Note ${n} can have no finger of “${named(school)}” that is pinned; choose another school or free the note.`,
   'no way through the pins': () => 'No fingering joins all notes; take a pinned finger away.',
   'school takes single notes': ([n, school]) =>
-    `Note ${n} strikes several strings at once; “${school}” takes single notes. Choose another school.`,
+    `Note ${n} strikes several strings at once; “${named(school)}” takes single notes. Choose another school.`,
   'pins against the order': ([school]) =>
-    `The pinned fingers don’t follow one another as “${school}” does; free one of them.`,
+    `The pinned fingers don’t follow one another as “${named(school)}” does; free one of them.`,
 };
 const WEAVE: Sentences<WeaveRefusal> = {
   'step can’t be halved': ([steps, which]) => `A step of ${steps} to a count can’t be halved; take ${which}.`,

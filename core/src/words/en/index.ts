@@ -17,3 +17,5 @@ export * from './faults.js';
 export * from './borrowed.js';
 export * from './facts.js';
 export * from './keys.js';
+export * from './ways-to-begin.js';
+export * from './schools.js';

@@ -1,4 +1,5 @@
 import type { RaiseWay } from '../../drill/index.js';
+import { sayLineSchool } from './schools.js';
 
 /** What would raise the ceiling, without its figure: “i and a change places”. */
 export function sayRaise(way: RaiseWay): string {
@@ -6,7 +7,7 @@ export function sayRaise(way: RaiseWay): string {
     case 'exchange':
       return way.both ? `${way.from} and ${way.to} change places` : `${way.to} in place of ${way.from}`;
     case 'school':
-      return `Fingered by “${way.school}”`;
+      return `Fingered by “${sayLineSchool(way.school).name}”`;
     case 'cell':
       return `${way.cell}, as dense`;
   }

@@ -19,6 +19,7 @@ import {
   freeName,
   makeStudy,
   placeLabel,
+  sayWayToBegin,
   setCell,
   type StartingPoint,
 } from '@ruffle-wheel/core';
@@ -86,7 +87,7 @@ export class NewStudyDialog {
   private readonly points = computed(() => this.startingPoints.of(this.cycle(), this.hand()));
   /** Empty until they are worked out: nobody who goes on fast begins with nothing unasked. */
   protected readonly startGroups = computed((): ChoiceGroup[] => {
-    const points = this.points().map((p, n) => ({ id: String(n), name: p.name, note: p.note }));
+    const points = this.points().map((p, n) => ({ id: String(n), ...sayWayToBegin(p) }));
     const nothing = { id: EMPTY, name: this.words.empty, note: this.words.emptyNote };
     return points.length ? [{ name: '', choices: [...points, nothing] }] : [];
   });

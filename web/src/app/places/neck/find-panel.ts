@@ -28,12 +28,13 @@ import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 const ANSWERS = 8;
 /** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
 @Component({
   selector: 'app-find-panel',
-  imports: [MatButton, SELECT, Working],
+  imports: [Toggle, MatButton, SELECT, Working],
   templateUrl: './find-panel.html',
   styleUrl: './panels.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -6,6 +6,7 @@ import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { words } from '../../words/en';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 /** Keys listed at first; the rest are no easier. */
 const SHOWN = 8;
@@ -13,7 +14,7 @@ const SHOWN = 8;
 /** Every transposition and capo place of a passage ranked, once it is asked for. */
 @Component({
   selector: 'app-key-ranking',
-  imports: [MatButton, Working],
+  imports: [Toggle, MatButton, Working],
   template: `
     <details #details (toggle)="wanted.set(details.open)">
       <summary>{{ words.keys }}</summary>
@@ -52,15 +53,7 @@ const SHOWN = 8;
       }
       @if (rows().length) {
         <p class="buttons">
-          <button
-            type="button"
-            matButton="outlined"
-            class="chip"
-            [attr.aria-pressed]="whole()"
-            (click)="whole.set(!whole())"
-          >
-            {{ words.allKeys }}
-          </button>
+          <app-toggle [on]="whole()" (click)="whole.set(!whole())">{{ words.allKeys }}</app-toggle>
         </p>
       }
     </details>

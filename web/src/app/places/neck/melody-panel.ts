@@ -18,6 +18,8 @@ import {
   sayKey,
   setCapo,
   transposeNotes,
+  sayFretSchool,
+  sayLineSchool,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -131,10 +133,10 @@ export class MelodyPanel {
   private readonly tryOut = inject(TryOut);
   private readonly notice = inject(Notice);
   protected readonly reasonsOpen = signal<ReadonlySet<number>>(new Set());
-  protected readonly schools = FRET_SCHOOLS;
+  protected readonly schools = FRET_SCHOOLS.map(({ id }) => ({ id, ...sayFretSchool(id) }));
   protected readonly text = inject(TypedTexts).of('melody');
   protected readonly school = signal('position');
-  protected readonly rightSchools = MELODY_SCHOOLS;
+  protected readonly rightSchools = MELODY_SCHOOLS.map(({ id }) => ({ id, ...sayLineSchool(id) }));
   protected readonly right = signal('fingering');
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);

@@ -39,6 +39,7 @@ import { RowPanel } from './row-panel';
 import { ShapeWriting } from './shape-writing';
 import { NeckWalk } from './walk';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
@@ -49,6 +50,7 @@ const BLOCKS = 'block chords';
 @Component({
   selector: 'app-neck-place',
   imports: [
+    Toggle,
     MatButton,
     Soon,
     LineTable,

@@ -19,7 +19,7 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
-import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 const ANSWERS = 3;
 /** Rows that are looked at for them: the same frets may be fingered in several ways. */
@@ -40,7 +40,7 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
 /** Chord symbols in order become a row of shapes with least work, ways between them included. */
 @Component({
   selector: 'app-row-panel',
-  imports: [MatButton, Working, AnswerButtons],
+  imports: [Toggle, Working, AnswerButtons],
   template: `
     <div class="row-of">
       <label class="wide">
@@ -58,25 +58,11 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
       </label>
       <div class="pair" role="group">
         @for (p of pers; track p) {
-          <button
-            type="button"
-            matButton="outlined"
-            class="chip"
-            [attr.aria-pressed]="per() === p"
-            (click)="per.set(p)"
-          >
-            {{ p === 'turn' ? words.perTurn : words.perGroup }}
-          </button>
+          <app-toggle [on]="per() === p" (click)="per.set(p)">{{
+            p === 'turn' ? words.perTurn : words.perGroup
+          }}</app-toggle>
         }
-        <button
-          type="button"
-          matButton="outlined"
-          class="chip"
-          [attr.aria-pressed]="root()"
-          (click)="root.set(!root())"
-        >
-          {{ words.rootBass }}
-        </button>
+        <app-toggle [on]="root()" (click)="root.set(!root())">{{ words.rootBass }}</app-toggle>
       </div>
       <app-working [asking]="asking" />
       @for (f of faults(); track f) {

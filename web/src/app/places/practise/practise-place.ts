@@ -24,8 +24,8 @@ import {
 } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
+import { TurnStrip } from '../../parts/turn/turn-strip';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
-import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
@@ -34,7 +34,7 @@ import { MatButton } from '@angular/material/button';
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [MatButton, SELECT, Strip],
+  imports: [MatButton, SELECT, TurnStrip],
   providers: [TurnInView],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
@@ -51,7 +51,6 @@ export class PractisePlace {
   protected readonly ladder = computed(
     (): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 },
   );
-  protected readonly little = computed(() => this.collection.profile().littleFinger);
   protected readonly cautionsRead = computed(() => this.collection.profile().cautionsRead);
 
   protected readonly view = inject(TurnInView);

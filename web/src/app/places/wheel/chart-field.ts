@@ -32,6 +32,7 @@ import { Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 /** Chords on few strings are a last resort. */
 const LEAST_STRINGS = 4;
@@ -40,7 +41,7 @@ const SHOWN_FAULTS = 5;
 /** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */
 @Component({
   selector: 'app-chart-field',
-  imports: [MatButton, Working],
+  imports: [Toggle, MatButton, Working],
   templateUrl: './chart-field.html',
   styleUrl: './chart-field.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -17,6 +17,7 @@ import {
   printScript,
   sayCellFaults,
   sayFacts,
+  sayFitSchool,
   STEPS_PER_COUNT,
   type Ticks,
   ticks,
@@ -34,6 +35,7 @@ import { TryOut } from '../../parts/try-out/try-out';
 import { Working } from '../../parts/asking/working';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -49,7 +51,7 @@ const FIRST_CELLS = 5;
 /** Which chain of cells fills the cycle with its strong strokes on the accents? Answered as soon as it is asked. */
 @Component({
   selector: 'app-fit-panel',
-  imports: [MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, Working],
+  imports: [Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, Working],
   templateUrl: './fit-panel.html',
   styleUrl: './fit-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -64,7 +66,7 @@ export class FitPanel {
   private readonly notice = inject(Notice);
   protected readonly tryOut = inject(TryOut);
   protected readonly answerWords = words.answer;
-  protected readonly schools = FIT_SCHOOLS;
+  protected readonly schools = FIT_SCHOOLS.map(({ id }) => sayFitSchool(id));
   protected readonly lengthChoices = LENGTHS;
 
   private readonly rules = signal<Readonly<Record<string, CellRule>>>({});

@@ -25,6 +25,7 @@ import {
   type ReadLine,
   readLine,
   sayFact,
+  sayLineSchool,
   sayFault,
   stoppedNotes,
 } from '@ruffle-wheel/core';
@@ -39,6 +40,7 @@ import { WeaveForm } from './weave-form';
 import { Working } from '../../parts/asking/working';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { Toggle } from '../../ui/toggle';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -53,7 +55,7 @@ interface Asked {
 /** A line typed by strings, fingered under every school side by side, one of them note by note. */
 @Component({
   selector: 'app-line-panel',
-  imports: [MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
+  imports: [Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
   templateUrl: './line-panel.html',
   styleUrl: './line-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -110,8 +112,7 @@ export class LinePanel {
       );
       return {
         id: school.id,
-        name: school.name,
-        note: school.note,
+        ...sayLineSchool(school.id),
         total: answer ? String(answer.total) : '–',
         infeasible: infeasible[0] ? sayFact(infeasible[0]) : '',
         letters: (answer?.steps ?? []).slice(0, SHOWN_NOTES).map((f, i) => ({
@@ -165,16 +166,17 @@ export class LinePanel {
     }
     const answer = this.answers()[Math.min(this.way(), this.answers().length - 1)];
     const school = lineSchool(this.chosen());
+    const said = sayLineSchool(school.id);
     if (!answer) {
       const infeasible = this.rows().find((r) => r.id === this.chosen())?.infeasible ?? '';
-      return { name: school.name, why: [school.note], bars: [], notes: [], infeasible, shown: null };
+      return { name: said.name, why: [said.note], bars: [], notes: [], infeasible, shown: null };
     }
     const request = { ...seen.ask.line, school };
     const most = Math.max(1, ...this.answers().map((a) => a.total));
     const reasons = explainNotes(request, answer);
     return {
-      name: school.name,
-      why: [school.note, ...explainLine(request, answer)],
+      name: said.name,
+      why: [said.note, ...explainLine(request, answer)],
       infeasible: '',
       bars: LINE_TERMS.filter((t) => answer.cost[t] > 0)
         .sort((a, b) => answer.cost[b] - answer.cost[a])

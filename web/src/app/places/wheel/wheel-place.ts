@@ -25,7 +25,7 @@ import {
   setSteps,
   type SlotKey,
   slotsInTurn,
-  type StartingPoint,
+  sayWayToBegin,
   STEPS_PER_COUNT,
   stepTicks,
   sayFact,
@@ -38,13 +38,13 @@ import {
   type Ticks,
 } from '@ruffle-wheel/core';
 import { TurnInView } from '../../parts/turn/turn-in-view';
+import { TurnStrip } from '../../parts/turn/turn-strip';
 import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { Collection, OpenStudy } from '../../study';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { Notice } from '../../ui/notice';
-import { Strip } from '../../ui/strip/strip';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
@@ -59,6 +59,7 @@ import { scriptCompletion } from './script-completion';
 import { ShapePanel } from './shape-panel';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
+import { Toggle } from '../../ui/toggle';
 
 const SLOT_KEYS = 'pimaedug!.-';
 /** One key for each panel beside the wheel, in their order. */
@@ -73,13 +74,14 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
 @Component({
   selector: 'app-wheel-place',
   imports: [
+    Toggle,
     IconButton,
     SELECT,
     Soon,
     MatButton,
     MatTabsModule,
     WheelDrawing,
-    Strip,
+    TurnStrip,
     ScriptEditor,
     FindingsPanel,
     FitPanel,
@@ -121,9 +123,10 @@ export class WheelPlace {
   protected readonly reading = this.open.reading;
   protected readonly isEmpty = computed(() => this.reading() !== null && this.reading()?.flat.slots.length === 0);
   private readonly points = inject(StartingPoints);
-  protected readonly starting = computed((): readonly StartingPoint[] => {
+  protected readonly starting = computed(() => {
     const section = this.section();
-    return section && this.isEmpty() ? this.points.of(section.cycle, this.collection.profile()) : [];
+    const points = section && this.isEmpty() ? this.points.of(section.cycle, this.collection.profile()) : [];
+    return points.map((p) => ({ ...p, said: sayWayToBegin(p) }));
   });
   protected readonly arcs = computed(() => (this.section()?.chart.trim() ? this.held() : []));
   protected readonly big = computed(() => {

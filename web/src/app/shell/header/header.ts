@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatIconButton } from '@angular/material/button';
 import { MatOption } from '@angular/material/core';
 import { MatSelect, MatSelectTrigger } from '@angular/material/select';
 import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
@@ -10,13 +10,14 @@ import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { IconButton } from '../../ui/icon-button';
 import { words } from '../../words/en';
+import { Toggle } from '../../ui/toggle';
 
 const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 
 /** The open study with its transport: what is played, how fast, and whether it is saved. */
 @Component({
   selector: 'app-header',
-  imports: [Icon, IconButton, MatButton, MatIconButton, MatOption, MatSelect, MatSelectTrigger],
+  imports: [Toggle, Icon, IconButton, MatIconButton, MatOption, MatSelect, MatSelectTrigger],
   templateUrl: './header.html',
   styleUrl: './header.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
