@@ -10,6 +10,7 @@ import {
   handOn,
   type LeftFinger,
   readShape,
+  SHAPE_WEIGHTS,
   totalOf,
 } from '../../left-hand/index.js';
 import { DEFAULT_PROFILE, leftHandOf, reachOf } from '../../player/index.js';
@@ -244,6 +245,24 @@ describe('against enumeration', () => {
       expect(result.infeasible ? [] : result.answers.map((a) => a.total)).toEqual(
         enumerated(request, request.strings, 4).slice(0, 8),
       );
+    }
+  });
+  // What is reckoned ahead of the strings to come is never more than they cost: else a dear term would hide the best.
+  it.each([
+    ['height', { height: 40 }],
+    ['tones that are missing', { missing: 400, missingInTriad: 400 }],
+    ['both, and strings that are left out', { height: 25, missing: 200, thin: 60, innerMute: 90 }],
+  ])('all along the neck, where %s is dear', (_what, dear) => {
+    const weights = { ...SHAPE_WEIGHTS, ...dear };
+    for (const [chord, strings] of [
+      ['Am7', [4, 3, 2]],
+      ['C', [3, 2, 1]],
+      ['D9', [5, 4, 3]],
+    ] as const) {
+      const request = { ...base, chord, strings, highestFret: 12, atLeast: 2, weights, k: 12 };
+      const result = voicings(request);
+      const found = result.infeasible ? [] : result.answers.map((a) => a.total);
+      expect(found, chord).toEqual(enumerated(request, strings, 12).slice(0, 12));
     }
   });
   it('the cheapest fingering of a shape is the cheapest of all', () => {

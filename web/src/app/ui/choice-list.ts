@@ -1,5 +1,5 @@
 import { CdkListbox, CdkOption } from '@angular/cdk/listbox';
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 
 export interface ListedChoice {
   readonly id: string;
@@ -104,7 +104,7 @@ export interface ChoiceGroup {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChoiceList {
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly listbox = viewChild.required(CdkListbox);
   readonly label = input.required<string>();
   readonly groups = input.required<readonly ChoiceGroup[]>();
   readonly chosen = input.required<string>();
@@ -117,8 +117,9 @@ export class ChoiceList {
     this.groups().some((g) => g.choices.some((c) => c.id === this.chosen())) ? [this.chosen()] : [],
   );
 
+  /** The list itself is given the focus and hands it to its choice: then the arrows go on from there. */
   focus() {
-    (this.host.querySelector<HTMLElement>('.chosen') ?? this.host.querySelector<HTMLElement>('.choice'))?.focus();
+    this.listbox().focus();
   }
   protected choose(id: string) {
     if (id !== this.chosen()) this.chosenChange.emit(id);

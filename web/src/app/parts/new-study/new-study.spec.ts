@@ -50,6 +50,11 @@ describe('a new study', () => {
     await choose('Other hand');
     await enter('Other hand');
     await soon(() => expect(document.activeElement?.textContent).toContain('Marked block'));
+    // The arrows go on from the choice, though the list came late.
+    const down = { key: 'ArrowDown', keyCode: 40, bubbles: true, cancelable: true };
+    document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', down));
+    await fixture.whenStable();
+    expect(document.activeElement?.textContent).toContain('Bass and two chords');
     await choose('Bass and two chords');
     await enter('Bass and two chords');
     const vals = cycleById('vals')!;

@@ -73,6 +73,8 @@ export class ScriptField {
       parent: host,
       state: EditorState.create({
         doc: text,
+        // One writes on where the text ends.
+        selection: { anchor: text.length },
         extensions: [
           marks,
           // What the study could not hold is not written at all: half of what was pasted would be worse.
