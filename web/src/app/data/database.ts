@@ -1,6 +1,6 @@
 import type { AccentCycle, HandProfile, Kept, LogEntry, OwnCell } from '@ruffle-wheel/core';
 import { Dexie, type Table } from 'dexie';
-import type { BinEntry, BinnedRow, Settings, StudyRow, UnsettledRow } from './rows';
+import type { BinEntry, BinnedRow, Settings, StudyRow, TypedRow, UnsettledRow } from './rows';
 
 /** Tables in the browser. A change of their form gets a new version with an upgrade, never an edit of one that was. */
 export class Database extends Dexie {
@@ -13,6 +13,7 @@ export class Database extends Dexie {
   readonly bin!: Table<BinEntry, string>;
   readonly binned!: Table<BinnedRow, number>;
   readonly unsettled!: Table<UnsettledRow, string>;
+  readonly typed!: Table<TypedRow, string>;
 
   constructor(name: string) {
     super(name);
@@ -25,6 +26,7 @@ export class Database extends Dexie {
     });
     this.version(2).stores({ cells: 'id' });
     this.version(3).stores({ bin: 'id, at', binned: '++n, entry', unsettled: 'key, id' });
+    this.version(4).stores({ typed: 'key, at' });
   }
   /** A table of the shelf, whatever its rows are. */
   shelf(table: Kept): Table<{ readonly id: string }, string> {

@@ -7,7 +7,7 @@ import {
   type OwnCell,
   type Study,
 } from '@ruffle-wheel/core';
-import type { BinKind, Place, PlacedRow, Settings, StudyRow } from './rows';
+import { type BinKind, isTypedRow, type Place, type PlacedRow, type Settings, type StudyRow } from './rows';
 
 /** On what an edit was made: a revision, or a save of this tab that was still on its way. */
 export interface Base {
@@ -35,6 +35,8 @@ export type Operation =
   | StudyEdit
   | ({ readonly kind: 'row' } & OneRow)
   | { readonly kind: 'settings'; readonly change: Partial<Settings> }
+  /** What stands in a panel's field; '' takes it away. */
+  | { readonly kind: 'typed'; readonly key: string; readonly text: string; readonly at: string }
   /** Rows that come, rows that go; what stood in their places goes to the bin, all in one transaction. */
   | {
       readonly kind: 'exchange';
@@ -66,6 +68,8 @@ export function keyOf(operation: Operation): string | null {
       return `${operation.table} ${operation.row.id}`;
     case 'settings':
       return 'settings';
+    case 'typed':
+      return `typed ${operation.key}`;
     default:
       return null;
   }
@@ -124,6 +128,8 @@ export function isOperation(value: unknown): value is Operation {
       return o['table'] !== 'studies' && placedRow(o);
     case 'settings':
       return typeof o['change'] === 'object' && o['change'] !== null;
+    case 'typed':
+      return isTypedRow(o);
     case 'exchange':
       return (
         text(o['id']) && text(o['at']) && text(o['name']) && listed(o['come'], placedRow) && listed(o['go'], placed)

@@ -112,3 +112,18 @@ export interface UnsettledRow {
   readonly id: string;
   readonly mine: Study;
 }
+
+/** What stands in a panel's own field, by field and section. */
+export interface TypedRow {
+  readonly key: string;
+  readonly text: string;
+  readonly at: string;
+}
+const LONGEST_KEY = 200;
+/** Longer than any field takes. */
+const LONGEST_TEXT = 100_000;
+export function isTypedRow(value: unknown): value is TypedRow {
+  const { key, text, at } = (value ?? {}) as Record<string, unknown>;
+  const short = (v: unknown, most: number) => typeof v === 'string' && v.length <= most;
+  return short(key, LONGEST_KEY) && short(text, LONGEST_TEXT) && short(at, LONGEST_KEY);
+}

@@ -9,6 +9,7 @@ import type { Operation, StudyEdit } from './operations';
 import {
   type BinEntry,
   isBinEntry,
+  isTypedRow,
   type BinnedRow,
   type DamagedRow,
   DEFAULT_SETTINGS,
@@ -19,6 +20,7 @@ import {
   type Settings,
   type Shelf,
   type StudyRow,
+  type TypedRow,
   type UnsettledRow,
 } from './rows';
 
@@ -44,6 +46,8 @@ export interface Stored {
 }
 /** More rows than these are not named one by one: everything is read again. */
 const MOST_NAMED = 60;
+/** Texts of panels kept. */
+const MOST_TYPED = 400;
 /** Rows put between two turns of the page. */
 const PORTION = 200;
 
@@ -116,6 +120,10 @@ export class Store {
     const counts = await Promise.all(KEPT.map((table) => this.db.shelf(table).count()));
     return counts.every((n) => n === 0);
   }
+  /** What was typed into panels, those rows that are whole. */
+  async readTyped(): Promise<TypedRow[]> {
+    return (await this.db.typed.toArray()).filter(isTypedRow);
+  }
   /** A row as it is stored, whatever it is: to be exported as it is. */
   raw(table: Kept, id: string): Promise<unknown> {
     return this.db.shelf(table).get(id);
@@ -137,6 +145,9 @@ export class Store {
         return { ok: true };
       case 'settings':
         await this.putSettings(operation.change);
+        return { ok: true };
+      case 'typed':
+        await this.putTyped(operation);
         return { ok: true };
       case 'exchange':
         return { ok: true, revisions: await this.exchange(operation, operation.come, operation.go) };
@@ -202,6 +213,17 @@ export class Store {
       Object.entries(change).filter(([name]) => !OWN_TO_A_TAB.includes(name as keyof Settings)),
     ) as Partial<Settings>;
     if (Object.keys(shared).length) this.tell({ places: [], settings: shared });
+  }
+
+  private async putTyped({ key, text, at }: Extract<Operation, { kind: 'typed' }>) {
+    const { typed } = this.db;
+    await this.db.transaction('rw', typed, async () => {
+      if (text === '') return typed.delete(key);
+      await typed.put({ key, text, at });
+      const over = (await typed.count()) - MOST_TYPED;
+      // What has been left alone longest goes: its section may be gone too.
+      if (over > 0) await typed.bulkDelete(await typed.orderBy('at').limit(over).primaryKeys());
+    });
   }
 
   /** @param entry what the bin says of it */
