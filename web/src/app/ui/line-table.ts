@@ -12,7 +12,10 @@ import { words } from '../words/en';
 /** Notes drawn at once: those around the present one. */
 const DRAWN = 64;
 
-/** A line note by note: a row for strings, frets, fingers, a column for each note; the present one is marked and kept in view. */
+/**
+ * A line note by note: a row for strings, frets, fingers, a column for each step, its notes on lines of their own; the
+ * present one is marked and kept in view.
+ */
 @Component({
   selector: 'app-line-table',
   template: `
@@ -23,9 +26,11 @@ const DRAWN = 64;
             <tr>
               <th scope="row">{{ line.name }}</th>
               @for (c of line.cells; track c.n) {
-                <td [class.here]="c.n === here()" [attr.aria-current]="c.n === here() ? 'true' : null">
-                  {{ c.text }}
-                </td>
+                <td
+                  [class.here]="c.n === here()"
+                  [attr.aria-current]="c.n === here() ? 'true' : null"
+                  [textContent]="c.text"
+                ></td>
               }
             </tr>
           }
@@ -58,7 +63,10 @@ const DRAWN = 64;
       padding: 0 3px;
       text-align: center;
       font-weight: 700;
-      white-space: nowrap;
+      vertical-align: top;
+      line-height: 1.2;
+      /* Notes of one step stand one under another, never as one number. */
+      white-space: pre-line;
     }
     .part {
       margin: 2px 0 0;

@@ -6,6 +6,8 @@ export const neck = {
     ownTuning: 'Own …',
     openStrings: 'Strings 6 to 1',
   },
+  turnBand: { turn: 'Turn', turns: 'Turns', of: 'of', ms: 'ms' },
+  changeTimes: { on: 'on', ms: 'ms' },
   lineTable: { notes: 'Notes', of: 'of' },
   neck: {
     beside: 'Beside the neck',

@@ -33,6 +33,7 @@ import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
 import { KeyRanking } from './key-ranking';
 import { SELECT } from '../../ui/select';
+import { FIELD } from '../../ui/field';
 
 const ANSWERS = 3;
 /** A melody stops all of its strings itself: no shape lies under it, and the neck walks through its notes. */
@@ -43,21 +44,21 @@ const SHOWN = 48;
 /** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
 @Component({
   selector: 'app-melody-panel',
-  imports: [SELECT, Working, AnswerButtons, KeyRanking, LineTable],
+  imports: [FIELD, SELECT, Working, AnswerButtons, KeyRanking, LineTable],
   template: `
     <div class="row-of">
-      <label class="wide">
-        {{ words.melody }}
-        <textarea
+      <mat-form-field class="wide"
+        ><mat-label>{{ words.melody }}</mat-label
+        ><textarea
+          matInput
           #t
-          class="field"
           data-first
           rows="3"
           spellcheck="false"
           [value]="text()"
           (input)="text.set(t.value)"
         ></textarea>
-      </label>
+      </mat-form-field>
       <dl class="help soft">
         @for (h of words.melodyHelp; track h[0]) {
           <dt>
@@ -66,7 +67,7 @@ const SHOWN = 48;
           <dd>{{ h[1] }}</dd>
         }
       </dl>
-      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always" class="pair"
+      <mat-form-field class="pair"
         ><mat-label>{{ words.leftFirst }}</mat-label
         ><mat-select [value]="school()" (selectionChange)="school.set($event.value)">
           @for (x of schools; track x.id) {
@@ -74,7 +75,7 @@ const SHOWN = 48;
           }
         </mat-select></mat-form-field
       >
-      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always" class="pair"
+      <mat-form-field class="pair"
         ><mat-label>{{ words.rightFirst }}</mat-label
         ><mat-select [value]="right()" (selectionChange)="right.set($event.value)">
           @for (x of rightSchools; track x.id) {
@@ -181,7 +182,7 @@ export class MelodyPanel {
     const paid = FRET_TERMS.filter((t) => left.cost[t] > 0).sort((a, b) => left.cost[b] - left.cost[a]);
     const shown = left.steps.slice(0, SHOWN);
     const line = (name: string, cell: (i: number) => string) => ({ name, cells: shown.map((_, i) => cell(i)) });
-    const each = (i: number, of: (p: (typeof left.steps)[0][0]) => string) => (left.steps[i] ?? []).map(of).join(' ');
+    const each = (i: number, of: (p: (typeof left.steps)[0][0]) => string) => (left.steps[i] ?? []).map(of).join('\n');
     return {
       n,
       total: left.total,
@@ -190,7 +191,7 @@ export class MelodyPanel {
         line(this.words.string, (i) => each(i, (p) => String(p.string))),
         line(this.words.fret, (i) => each(i, (p) => String(p.fret))),
         line(this.words.left, (i) => each(i, (p) => String(p.finger))),
-        line(this.words.right, (i) => right?.steps[i]?.join(' ') ?? ''),
+        line(this.words.right, (i) => right?.steps[i]?.join('\n') ?? ''),
       ],
       more: left.steps.length > SHOWN,
       reasons: reasons.slice(0, SHOWN).map(sayFretting),

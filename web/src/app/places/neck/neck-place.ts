@@ -32,7 +32,9 @@ import { Notice } from '../../ui/notice';
 import { TabPanels } from '../../ui/tab-panels';
 import { Soon } from '../../ui/soon';
 import { words } from '../../words/en';
+import { ChangeTimes } from './change-times';
 import { ChangesPanel } from './changes-panel';
+import { type BandChord, TurnBand } from './turn-band';
 import { FindPanel } from './find-panel';
 import { MelodyPanel } from './melody-panel';
 import { RowPanel } from './row-panel';
@@ -40,6 +42,7 @@ import { ShapeWriting } from './shape-writing';
 import { NeckWalk } from './walk';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
+import { FIELD } from '../../ui/field';
 
 /** One letter for each panel: changes, find, row, melody. */
 const PANEL_KEYS = 'hfrm';
@@ -50,10 +53,13 @@ const BLOCKS = 'block chords';
 @Component({
   selector: 'app-neck-place',
   imports: [
+    FIELD,
     Toggle,
     MatButton,
     Soon,
     LineTable,
+    TurnBand,
+    ChangeTimes,
     MatTabsModule,
     NeckDrawing,
     ChangesPanel,
@@ -155,7 +161,7 @@ export class NeckPlace {
   protected readonly line = computed(() => {
     const each = (name: string, of: (n: ScoreNote) => string) => ({
       name,
-      cells: this.walk.events().map((e) => e.notes.map(of).join(' ')),
+      cells: this.walk.events().map((e) => e.notes.map(of).join('\n')),
     });
     return [
       each(this.words.string, (n) => String(n.string)),
@@ -179,26 +185,20 @@ export class NeckPlace {
     const place = this.draft() ? null : this.walk.place();
     return section && place ? place.borrowed.map((b) => sayBorrowed(b, section.cycle)) : [];
   });
-  protected readonly cards = computed(() => {
+  protected readonly band = computed((): BandChord[] => {
     const row = this.row();
-    return row.map((shape, n) => {
+    return this.chords().flatMap(({ at, until }, n) => {
+      const shape = row[n];
+      if (!shape) return [];
       const from = row[(n + row.length - 1) % row.length] ?? shape;
-      const s = from.id === shape.id ? null : (this.changeOf(from, shape)?.sequential ?? null);
-      return {
-        n,
-        name: shape.name,
-        frets: fretsText(shape),
-        time: s
-          ? {
-              there: s.thereMs,
-              needed: s.neededMs,
-              late: s.neededMs > s.thereMs,
-              share: Math.min(100, (100 * s.neededMs) / Math.max(1, s.thereMs)),
-            }
-          : null,
-        here: n === this.index(),
-      };
+      const time = from.id === shape.id ? null : (this.changeOf(from, shape)?.sequential ?? null);
+      return [{ at, until, name: shape.name, frets: fretsText(shape), time }];
     });
+  });
+  /** The count that the change at hand is made on, where it is the hardest of its kind. */
+  protected readonly changeOn = computed(() => {
+    const [from, to] = [this.former(), this.present()];
+    return (from && this.walk.here() === null && this.changeOf(from, to)?.label) || '';
   });
   /** Without strokes nothing says how much time a change has. */
   protected readonly silent = computed(() => this.open.reading()?.flat.events.length === 0);

@@ -52,6 +52,51 @@ describe('the neck', () => {
     await hit('ArrowRight');
     expect(texts(f, 'h1')).toEqual(['C']);
   });
+  it('lays the row out over the turns it takes, each chord as long as it is held', async () => {
+    world.open.apply(setChart('s-a', 'C:3 EM:9 | EM:8 C:4'));
+    const { f, hit } = await place();
+    expect(texts(f, '.counts .accent')).toEqual(['12', '3', '6', '8', '10']);
+    expect(all(f, '.turn').map((t) => t.getAttribute('aria-label'))).toEqual(['Turn 1 of 2', 'Turn 2 of 2']);
+    // The chord that goes on over the turn's end is one chord in two places.
+    expect(texts(f, '.card b')).toEqual(['C', 'EM', 'EM', 'C']);
+    const part = (text: string) => Math.round((parseFloat(text) * 12) / 100);
+    expect(all(f, '.card').map((c) => [part(c.style.left), part(c.style.width)])).toEqual([
+      [0, 3],
+      [3, 9],
+      [0, 8],
+      [8, 4],
+    ]);
+    await hit('ArrowRight');
+    expect(all(f, '.card[aria-current]').map((c) => c.className.includes('goes-on'))).toEqual([false, true]);
+    expect(all(f, '.card')[1]?.getAttribute('aria-label')).toMatch(/^EM, 0-2-2-0-0-0, \d+ \/ \d+ ms$/);
+    all(f, '.card')[3]!.click();
+    await f.whenStable();
+    expect(texts(f, 'h1')).toEqual(['C']);
+  });
+  it('of a long chart draws the turns around the present one', async () => {
+    world.open.apply(setChart('s-a', '{C | EM}x30'));
+    const { f, hit } = await place();
+    expect(all(f, '.turn')).toHaveLength(16);
+    expect(texts(f, 'app-turn-band p')).toEqual(['Turns 1–16 of 60']);
+    await hit('ArrowLeft');
+    expect(texts(f, 'app-turn-band p')).toEqual(['Turns 45–60 of 60']);
+    expect(all(f, '.card[aria-current]')).toHaveLength(1);
+  });
+  it('says of the change at hand what each finger does, what it needs and what it has', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowRight');
+    expect(texts(f, 'app-change-times h2')).toEqual(['C → EM on 12']);
+    const said = texts(f, 'app-change-times li');
+    expect(said[0]).toMatch(/^1 Finger 1 goes over to string 5 fret 2, \d+ mm \d+ \/ \d+ ms$/);
+    expect(said.at(-1)).toMatch(/^3 Finger 3 lifts$/);
+    // All bars are drawn to one scale: the longest is the whole width.
+    const bars = all(f, 'app-change-times .track span').map((b) => parseFloat(b.style.width));
+    expect(Math.max(...bars)).toBe(100);
+    // Nothing moves while one shape goes round.
+    world.open.apply(setChart('s-a', 'C'));
+    await f.whenStable();
+    expect(all(f, 'app-change-times')).toHaveLength(0);
+  });
   it('draws tips with their fingers, the former shape in outline, and the ways between', async () => {
     const { f, hit } = await place();
     await hit('ArrowRight');
