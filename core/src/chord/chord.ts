@@ -30,8 +30,8 @@ const plain = (text: string) =>
     .replace(/^([A-Ga-g][#b]?)[-−](?=\d|$)/, '$1m')
     .replace(/^([a-g])/, (l) => l.toUpperCase());
 
-/** Endings offered when a symbol is not known. */
-const USUAL = [
+/** How the usual chord symbols go on after their root; '' is the major chord. */
+export const USUAL_ENDINGS: readonly string[] = [
   '',
   'm',
   '7',
@@ -104,7 +104,7 @@ function unknown(text: string, head: string): ChordReading {
       near: [],
     };
   const rest = german ? (german[1] ?? '') : head.slice(root.length);
-  const near = USUAL.map((ending) => ({ ending, far: distance(rest, ending) }))
+  const near = USUAL_ENDINGS.map((ending) => ({ ending, far: distance(rest, ending) }))
     .sort((a, b) => a.far - b.far)
     .slice(0, 3)
     .map((n) => root + n.ending);

@@ -1,6 +1,9 @@
 import { ElementRef, inject, signal } from '@angular/core';
 import { Turns } from './soon';
 
+const WAIT_MS = 20;
+const WAITED = 50;
+
 /** Panels beside a drawing, each behind a tab and a key. Made where the component that shows them is made. */
 export class TabPanels {
   private readonly drawn = inject(Turns);
@@ -32,7 +35,18 @@ export class TabPanels {
     if (this.open() === n) return void this.focus();
     this.open.set(n);
     // The panel comes with the next render, its contents with the one after.
-    this.held(this.drawn.coming().then(() => new Promise((resolve) => setTimeout(() => resolve(this.focus())))));
+    this.held(
+      this.drawn
+        .coming()
+        .then(() => new Promise((resolve) => setTimeout(resolve)))
+        .then(() => this.focusSoon()),
+    );
+  }
+  /** What a panel begins with may come a moment after it. */
+  private async focusSoon(): Promise<HTMLElement | null> {
+    for (let tries = 0; tries < WAITED && this.host.querySelector('[data-coming]'); tries++)
+      await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
+    return this.focus();
   }
   private focus(): HTMLElement | null {
     const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');

@@ -2,6 +2,11 @@
 export const letters = {
   completion: {
     level: 'from there on',
+    chart: [
+      ['%', 'the bar before again'],
+      ['-', 'the chord goes on'],
+      ['.', 'open strings'],
+    ],
     strings: [
       ['b', 'the chord’s bass'],
       ['t', 'the chord’s treble set'],

@@ -1,24 +1,17 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  type ElementRef,
-  inject,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, viewChild } from '@angular/core';
 import {
   chartOf,
   type Command,
   fretsText,
   inOrder,
+  LONGEST_CHART,
   MOST_BARS,
   pushedScript,
   putShape,
   readNames,
   type RowRequest,
   type RowResult,
+  sayFact,
   sayFacts,
   sayFaults,
   setBars,
@@ -32,6 +25,10 @@ import { Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
 import { MatButton } from '@angular/material/button';
+import { FIELD } from '../../ui/field';
+import { Notice } from '../../ui/notice';
+import { ScriptEditor } from '../../ui/script/script-editor';
+import { chartCompletion } from './chart-completion';
 import { Toggle } from '../../ui/toggle';
 
 /** Chords on few strings are a last resort. */
@@ -41,7 +38,7 @@ const SHOWN_FAULTS = 5;
 /** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */
 @Component({
   selector: 'app-chart-field',
-  imports: [Toggle, MatButton, Working],
+  imports: [FIELD, ScriptEditor, Toggle, MatButton, Working],
   templateUrl: './chart-field.html',
   styleUrl: './chart-field.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,7 +48,10 @@ export class ChartField {
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
-  private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
+  private readonly field = viewChild.required(ScriptEditor);
+  private readonly notice = inject(Notice);
+  protected readonly longest = LONGEST_CHART;
+  protected readonly complete = chartCompletion(() => this.shapes());
   /** Shapes are kept when the field is left: what is typed on the way may be a symbol too. */
   protected readonly typing = signal(false);
   /** Something was typed whose shapes are still to be kept: what Ctrl+Z has taken back is not kept again by itself. */
@@ -147,6 +147,11 @@ export class ChartField {
     this.pending.set(true);
     if (section) this.open.adjust(setChart(section.id, chart), `chart ${section.id}`);
   }
+  protected tooLong(letters: number) {
+    const [section, study] = [this.section(), this.open.study()];
+    const refusal = section && study && setChart(section.id, 'C'.repeat(letters)).refusal?.(study);
+    if (refusal) this.notice.say(sayFact(refusal), 12_000);
+  }
   protected left() {
     if (!this.typing()) return;
     this.typing.set(false);
@@ -156,7 +161,7 @@ export class ChartField {
   protected fix(from: number, to: number, text: string) {
     const section = this.section();
     if (section) this.open.apply(setChart(section.id, section.chart.slice(0, from) + text + section.chart.slice(to)));
-    this.field().nativeElement.focus();
+    void this.field().focus();
   }
   protected barsTo(value: string) {
     const section = this.section();

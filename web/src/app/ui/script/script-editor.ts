@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   effect,
@@ -10,37 +11,44 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { ScriptFault } from '@ruffle-wheel/core';
+import { MatInput } from '@angular/material/input';
 import type { Complete } from './completion';
-import type { ScriptField } from './script-field';
+import type { ScriptField, Stretch } from './script-field';
 
-/** The hand script as text with its faults underlined and listed. The editor itself arrives a moment after the page. */
+/** A script or chart as text with its faults underlined and listed. The editor itself arrives a moment after the page. */
 @Component({
   selector: 'app-script-editor',
+  imports: [MatInput],
   template: `<div #host class="host"></div>
     @if (plain()) {
       <textarea
+        matInput
         #area
         class="plain-text"
         spellcheck="false"
         autocapitalize="off"
         [attr.aria-label]="label()"
+        [attr.data-first]="first() ? '' : null"
         [attr.maxlength]="longest()"
         [value]="text()"
         (input)="textChange.emit(area.value)"
+        (blur)="left.emit()"
       ></textarea>
     } @else if (!ready()) {
       <pre class="waiting">{{ text() }}</pre>
     }`,
   styleUrl: './script-editor.scss',
+  host: { '[attr.data-coming]': "first() && !ready() && !plain() ? '' : null" },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ScriptEditor {
   readonly text = input.required<string>();
-  readonly faults = input<readonly ScriptFault[]>([]);
+  readonly faults = input<readonly Stretch[]>([]);
   /** Stretch of the text that belongs to the selected slot. */
-  readonly mark = input<{ readonly from: number; readonly to: number } | null>(null);
+  readonly mark = input<Stretch | null>(null);
   readonly label = input('');
+  /** The panel that it stands in begins with it. */
+  readonly first = input(false);
   /** What could stand behind a text; see `Completion`. */
   readonly complete = input<Complete>(() => null);
   /** Letters that it takes at the most. */
@@ -48,6 +56,8 @@ export class ScriptEditor {
   readonly textChange = output<string>();
   /** Where the cursor stands, while it has the focus. */
   readonly cursor = output<number | null>();
+  /** The focus went elsewhere. */
+  readonly left = output();
   /** More than it takes would have been written, so many letters: nothing was. */
   readonly tooLong = output<number>();
   protected readonly ready = signal(false);
@@ -82,16 +92,20 @@ export class ScriptEditor {
       gone = true;
       this.field?.destroy();
     });
-    this.arrived = import('./script-field').then(
-      ({ ScriptField: Field }) => {
+    // What it begins with is known once it has been drawn.
+    const drawn = new Promise<void>((resolve) => afterNextRender(() => resolve()));
+    this.arrived = Promise.all([import('./script-field'), drawn]).then(
+      ([{ ScriptField: Field }]) => {
         if (gone) return null;
         this.field = new Field(this.host().nativeElement, {
           text: this.text(),
           label: this.label(),
+          first: this.first(),
           longest: this.longest(),
           changed: (t) => this.textChange.emit(t),
           tooLong: (n) => this.tooLong.emit(n),
           cursor: (at) => this.cursor.emit(at),
+          left: () => this.left.emit(),
           complete: (before) => this.complete()(before),
         });
         this.ready.set(true);

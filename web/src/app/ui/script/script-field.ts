@@ -6,14 +6,13 @@ import {
 } from '@codemirror/autocomplete';
 import { EditorState, StateEffect, StateField, Transaction } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, keymap } from '@codemirror/view';
-import type { ScriptFault } from '@ruffle-wheel/core';
 import type { Complete } from './completion';
 
-interface Stretch {
+export interface Stretch {
   readonly from: number;
   readonly to: number;
 }
-const setMarks = StateEffect.define<{ readonly faults: readonly ScriptFault[]; readonly mark: Stretch | null }>();
+const setMarks = StateEffect.define<{ readonly faults: readonly Stretch[]; readonly mark: Stretch | null }>();
 const FAULT = Decoration.mark({ class: 'fault' });
 const CHOSEN = Decoration.mark({ class: 'chosen' });
 
@@ -45,7 +44,7 @@ function offered(context: CompletionContext, complete: Complete): CompletionResu
   };
 }
 
-/** The text field of the script. Undo is the study's own, so it keeps none. */
+/** The text field of a script or chart. Undo is the study's own, so it keeps none. */
 export class ScriptField {
   private readonly view: EditorView;
 
@@ -54,18 +53,22 @@ export class ScriptField {
     {
       text,
       label,
+      first,
       longest,
       changed,
       tooLong,
       cursor,
+      left,
       complete,
     }: {
       readonly text: string;
       readonly label: string;
+      readonly first: boolean;
       readonly longest: number;
       readonly changed: (text: string) => void;
       readonly tooLong: (letters: number) => void;
       readonly cursor: (at: number | null) => void;
+      readonly left: () => void;
       readonly complete: Complete;
     },
   ) {
@@ -84,7 +87,12 @@ export class ScriptField {
             return fits;
           }),
           EditorView.lineWrapping,
-          EditorView.contentAttributes.of({ 'aria-label': label, spellcheck: 'false', autocapitalize: 'off' }),
+          EditorView.contentAttributes.of({
+            'aria-label': label,
+            spellcheck: 'false',
+            autocapitalize: 'off',
+            ...(first ? { 'data-first': '' } : {}),
+          }),
           // Nothing is chosen until the player chooses: Enter and Tab go on meaning what they mean.
           autocompletion({
             override: [(context) => offered(context, complete)],
@@ -98,6 +106,7 @@ export class ScriptField {
           EditorView.updateListener.of((u) => {
             if (u.selectionSet || u.docChanged || u.focusChanged)
               cursor(u.view.hasFocus ? u.state.selection.main.head : null);
+            if (u.focusChanged && !u.view.hasFocus) left();
             const own = u.transactions.some((tr) => tr.docChanged && tr.annotation(Transaction.remote) !== true);
             if (own) changed(u.state.doc.toString());
           }),
@@ -124,7 +133,7 @@ export class ScriptField {
       annotations: Transaction.remote.of(true),
     });
   }
-  underline(faults: readonly ScriptFault[], mark: Stretch | null) {
+  underline(faults: readonly Stretch[], mark: Stretch | null) {
     this.view.dispatch({ effects: setMarks.of({ faults, mark }) });
   }
   focus() {
