@@ -111,7 +111,7 @@ test('a shape is written in text, faults named; the chart calls it by its name, 
   await expect(page.getByText(/names six strings from 6 to 1/)).toBeVisible();
   await page.getByLabel('Frets 6 to 1').fill('x-3-2-0-1-0');
   await page.getByLabel('Fingers 6 to 1').fill('x-3-2-0-1-0');
-  await page.getByRole('button', { name: 'Keep shape' }).click();
+  await page.getByRole('button', { name: 'Keep, at the end of the chart' }).click();
   await page.getByLabel('Chart: which chord when').fill('"C low" | % | Am7');
   await expect(page.locator('.found')).toContainText('Am7');
   // Leaving the field keeps the shape that was found.

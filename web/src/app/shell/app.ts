@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map } from 'rxjs';
@@ -55,9 +65,14 @@ export class App {
       !PLACES.some((p) => p.withoutStudy && this.url().startsWith(`/${p.path}`)),
   );
   protected readonly places = PLACES;
+  private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
 
   constructor() {
     const notice = inject(Notice);
+    // Every place begins at its top.
+    effect(() => {
+      if (this.url()) this.main().nativeElement.scrollTop = 0;
+    });
     this.open.refusals.subscribe((why) => notice.say(why, 12_000));
     effect(() => {
       const why = this.open.refusedWhy();

@@ -1,5 +1,6 @@
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
 import {
   cycleById,
@@ -17,6 +18,7 @@ import { arrived, readForPage } from '../compute/page-reading';
 import { DATABASE_NAME } from '../data/database-name';
 import { Transport } from '../sound/transport';
 import { Collection, OpenStudy } from '../study';
+import { ScriptEditor } from '../ui/script/script-editor';
 
 /** Answers at once, in the page: the same readings as the worker's. */
 export class InstantCompute {
@@ -138,12 +140,19 @@ export async function type(f: ComponentFixture<unknown>, field: HTMLInputElement
   field.dispatchEvent(new Event('change', { bubbles: true }));
   await f.whenStable();
 }
-/** The field inside the label that begins with this text. */
+/** The field under the label that begins with this text. */
 export function field(f: ComponentFixture<unknown>, label: string): HTMLInputElement {
-  const found = all(f, 'label').find((l) => (l.textContent ?? '').trim().startsWith(label));
+  const found = all(f, 'mat-form-field').find((l) => words(l.querySelector('mat-label')).startsWith(label));
   const control = found?.querySelector<HTMLInputElement>('input, textarea');
   if (!control) throw new Error(`There is no field “${label}”.`);
   return control;
+}
+/** The script or chart with this label, as its editor hands on what is done in it. */
+export function editor(f: ComponentFixture<unknown>, label: string): ScriptEditor {
+  const all = f.debugElement.queryAll(By.directive(ScriptEditor)).map((d) => d.componentInstance as ScriptEditor);
+  const found = all.find((e) => e.label().startsWith(label));
+  if (!found) throw new Error(`There is no editor “${label}”.`);
+  return found;
 }
 const words = (e: Element | undefined | null): string => (e?.textContent ?? '').replace(/\s+/g, ' ').trim();
 /** The choice under this label. */

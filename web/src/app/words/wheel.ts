@@ -200,6 +200,8 @@ export const wheel = {
     unheld: 'No fingers of this hand hold it. Leave a string out, or write its fingers yourself.',
     nameless: 'Give the shape a name.',
     keep: 'Keep shape',
+    keepInChart: 'Keep, at the end of the chart',
+    keepOnly: 'Keep for later',
     cancel: 'Leave as it was',
     edit: 'Edit',
     remove: 'Remove',

@@ -13,14 +13,15 @@ import {
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { SELECT } from '../../ui/select';
+import { FIELD } from '../../ui/field';
 
 /** The study's capo and its strings, chosen or written by note names; what would break a string is warned of. */
 @Component({
   selector: 'app-tuning-fields',
-  imports: [SELECT],
+  imports: [FIELD, SELECT],
   template: `
     <div class="row">
-      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+      <mat-form-field
         ><mat-label>{{ words.capo }}</mat-label
         ><mat-select [value]="open.capo()" (selectionChange)="open.apply(setCapo(+$event.value))">
           @for (n of capos; track n) {
@@ -28,7 +29,7 @@ import { SELECT } from '../../ui/select';
           }
         </mat-select></mat-form-field
       >
-      <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+      <mat-form-field
         ><mat-label>{{ words.tuning }}</mat-label
         ><mat-select [value]="own() ? '' : now()" (selectionChange)="choose($event.value)">
           @for (t of tunings; track t.name) {
@@ -38,17 +39,16 @@ import { SELECT } from '../../ui/select';
         </mat-select></mat-form-field
       >
       @if (own()) {
-        <label>
-          {{ words.openStrings }}
-          <input
+        <mat-form-field class="open"
+          ><mat-label>{{ words.openStrings }}</mat-label
+          ><input
+            matInput
             #strings
-            class="field"
             spellcheck="false"
             [value]="now()"
             [attr.aria-invalid]="faults().length > 0"
             (change)="write(strings.value)"
-          />
-        </label>
+        /></mat-form-field>
       }
     </div>
     @for (f of faults(); track f) {
@@ -68,12 +68,7 @@ import { SELECT } from '../../ui/select';
       flex-wrap: wrap;
       gap: 6px 14px;
     }
-    label {
-      display: flex;
-      align-items: center;
-      gap: 6px;
-    }
-    input {
+    .open {
       width: 12.5em;
     }
     .watch {

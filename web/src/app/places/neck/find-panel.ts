@@ -29,12 +29,13 @@ import { words } from '../../words/en';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
+import { FIELD } from '../../ui/field';
 
 const ANSWERS = 8;
 /** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
 @Component({
   selector: 'app-find-panel',
-  imports: [Toggle, MatButton, SELECT, Working],
+  imports: [FIELD, Toggle, MatButton, SELECT, Working],
   templateUrl: './find-panel.html',
   styleUrl: './panels.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -5,6 +5,7 @@ import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { words } from '../../words/en';
+import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 
@@ -14,13 +15,13 @@ const SHOWN = 8;
 /** Every transposition and capo place of a passage ranked, once it is asked for. */
 @Component({
   selector: 'app-key-ranking',
-  imports: [Toggle, MatButton, Working],
+  imports: [AsFarAsSeen, Toggle, MatButton, Working],
   template: `
     <details #details (toggle)="wanted.set(details.open)">
       <summary>{{ words.keys }}</summary>
       <p class="soft">{{ words.keysHelp }}</p>
       <app-working [asking]="asking" />
-      @for (k of rows(); track k.said) {
+      @for (k of rows().slice(0, end.drawn()); track k.said) {
         <div class="shape">
           <span
             ><b>{{ k.points }}</b> {{ k.said }}</span
@@ -51,6 +52,7 @@ const SHOWN = 8;
           }
         </div>
       }
+      <app-as-far-as-seen #end="asFarAsSeen" [of]="rows().length" />
       @if (rows().length) {
         <p class="buttons">
           <app-toggle [on]="whole()" (click)="whole.set(!whole())">{{ words.allKeys }}</app-toggle>

@@ -20,6 +20,7 @@ import type { Shown } from '../../parts/try-out/try-out';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
 import { Toggle } from '../../ui/toggle';
+import { FIELD } from '../../ui/field';
 
 const ANSWERS = 3;
 /** Rows that are looked at for them: the same frets may be fingered in several ways. */
@@ -40,22 +41,22 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
 /** Chord symbols in order become a row of shapes with least work, ways between them included. */
 @Component({
   selector: 'app-row-panel',
-  imports: [Toggle, Working, AnswerButtons],
+  imports: [FIELD, Toggle, Working, AnswerButtons],
   template: `
     <div class="row-of">
-      <label class="wide">
-        {{ words.rowChords }}
-        <textarea
+      <mat-form-field class="wide"
+        ><mat-label>{{ words.rowChords }}</mat-label
+        ><textarea
+          matInput
           #t
-          class="field"
           data-first
           rows="3"
           spellcheck="false"
           [value]="text()"
           (input)="text.set(t.value)"
-        ></textarea>
-        <span class="soft">{{ words.rowHelp }}</span>
-      </label>
+        ></textarea
+        ><mat-hint>{{ words.rowHelp }}</mat-hint></mat-form-field
+      >
       <div class="pair" role="group">
         @for (p of pers; track p) {
           <app-toggle [on]="per() === p" (click)="per.set(p)">{{

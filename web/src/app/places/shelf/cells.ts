@@ -22,6 +22,7 @@ import { Strip } from '../../ui/strip/strip';
 import { words } from '../../words/en';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { FIELD } from '../../ui/field';
 
 /** A cell's own length as a cycle without accents, to draw it on. */
 function plainCycle(cell: Cell, length: number): AccentCycle {
@@ -42,7 +43,7 @@ function plainCycle(cell: Cell, length: number): AccentCycle {
 /** Shipped cells and own ones: each drawn, heard, put into the open section; own ones made, changed and deleted. */
 @Component({
   selector: 'app-cells',
-  imports: [MatButton, SELECT, Strip, AnswerButtons],
+  imports: [FIELD, MatButton, SELECT, Strip, AnswerButtons],
   templateUrl: './cells.html',
   styleUrl: './cells.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -20,6 +20,8 @@ import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { FIELD } from '../../ui/field';
 
 type Measure = 'jointMs' | 'thumbJointMs' | 'plectrumMs' | 'scaleLength' | 'span';
 const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
@@ -34,7 +36,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
 /** Whose hands the figures are measured against, and the cautions. */
 @Component({
   selector: 'app-hands',
-  imports: [MatButton, SELECT, LeftHandMeasures, MeasureHand],
+  imports: [MatCheckbox, FIELD, MatButton, SELECT, LeftHandMeasures, MeasureHand],
   templateUrl: './hands.html',
   styleUrl: './hands.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

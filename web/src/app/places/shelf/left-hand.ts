@@ -14,6 +14,8 @@ import {
   withLeftHand,
 } from '@ruffle-wheel/core';
 import { words } from '../../words/en';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { FIELD } from '../../ui/field';
 
 /** From string 6 to string 1 there are so many rooms between strings. */
 const ROOMS = 5;
@@ -23,6 +25,7 @@ type Spacing = 'nutSpacing' | 'bridgeSpacing';
 
 /** What the left hand reaches, holds and needs, and where its guitar's strings lie: every figure can be set. */
 @Component({
+  imports: [MatCheckbox, FIELD],
   selector: 'app-left-hand',
   templateUrl: './left-hand.html',
   styleUrl: './left-hand.scss',

@@ -36,13 +36,14 @@ import { Cells } from './cells';
 import { Hands } from './hands';
 import { Unread } from './unread';
 import { MatButton } from '@angular/material/button';
+import { FIELD } from '../../ui/field';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** All studies and hands: open, copy, take in and give out. */
 @Component({
   selector: 'app-shelf-place',
-  imports: [MatButton, Soon, Bin, Cells, Hands, Unread],
+  imports: [FIELD, MatButton, Soon, Bin, Cells, Hands, Unread],
   templateUrl: './shelf-place.html',
   styleUrl: './shelf-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

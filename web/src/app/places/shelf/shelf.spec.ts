@@ -233,8 +233,7 @@ describe('hands', () => {
     const f = await show(Hands);
     expect(texts(f, '.cautions li')[0]).toMatch(/Pain, numbness or tingling: stop/);
     const read = all(f, '.read input')[0] as HTMLInputElement;
-    read.checked = true;
-    read.dispatchEvent(new Event('change'));
+    read.click();
     await soon(() => expect(hand().cautionsRead).toBe(true));
   });
 });

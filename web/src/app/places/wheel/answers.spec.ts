@@ -229,11 +229,11 @@ describe('every start', () => {
   it('says where the pattern’s own order, or another, comes round against groups', async () => {
     world.open.apply(setScript('s-a', 'p:5 a:1 m:2 i:3'));
     const f = await show(StartsTable);
-    expect(texts(f, '[aria-live]')[0]).toBe('Comes round after 12 notes; groups begin on p, i, m, a.');
+    expect(texts(f, 'p[aria-live]')[0]).toBe('Comes round after 12 notes; groups begin on p, i, m, a.');
     await type(f, field(f, 'Fingers'), 'im');
-    expect(texts(f, '[aria-live]')[0]).toBe('Comes round after 6 notes; groups begin on i, m.');
+    expect(texts(f, 'p[aria-live]')[0]).toBe('Comes round after 6 notes; groups begin on i, m.');
     await type(f, field(f, 'Notes a string'), '0');
-    expect(texts(f, '[aria-live]')[0]).toMatch(/^Write fingers/);
+    expect(texts(f, 'p[aria-live]')[0]).toMatch(/^Write fingers/);
   });
 });
 

@@ -24,6 +24,7 @@ import { words } from '../../words/en';
 import { MatOptgroup } from '@angular/material/core';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { FIELD } from '../../ui/field';
 
 interface Draft {
   readonly id: string;
@@ -52,7 +53,7 @@ function tempoOf(text: string, { tempo }: AccentCycle): AccentCycle['tempo'] | n
 /** Which cycle the section stands on: by family and name, with its schools; own cycles are made and edited here. */
 @Component({
   selector: 'app-cycle-panel',
-  imports: [MatButton, SELECT, MatOptgroup],
+  imports: [FIELD, MatButton, SELECT, MatOptgroup],
   templateUrl: './cycle-panel.html',
   styleUrl: './cycle-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,6 +13,7 @@ import {
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 
 type Kind = keyof typeof words.drills.kinds;
@@ -41,7 +42,7 @@ const kindOf = ({ matter }: SectionDrill): Kind => {
 /** Every drill of the written pattern: shown on the wheel, heard, and sent to Practise. */
 @Component({
   selector: 'app-drills-panel',
-  imports: [MatButton, AnswerButtons],
+  imports: [AsFarAsSeen, MatButton, AnswerButtons],
   templateUrl: './drills-panel.html',
   styleUrl: './drills-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

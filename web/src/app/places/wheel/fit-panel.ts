@@ -36,6 +36,7 @@ import { Working } from '../../parts/asking/working';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
+import { FIELD } from '../../ui/field';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -51,7 +52,7 @@ const FIRST_CELLS = 5;
 /** Which chain of cells fills the cycle with its strong strokes on the accents? Answered as soon as it is asked. */
 @Component({
   selector: 'app-fit-panel',
-  imports: [Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, Working],
+  imports: [FIELD, Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, Working],
   templateUrl: './fit-panel.html',
   styleUrl: './fit-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

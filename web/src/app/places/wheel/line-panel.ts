@@ -41,6 +41,7 @@ import { Working } from '../../parts/asking/working';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
+import { FIELD } from '../../ui/field';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -55,7 +56,7 @@ interface Asked {
 /** A line typed by strings, fingered under every school side by side, one of them note by note. */
 @Component({
   selector: 'app-line-panel',
-  imports: [Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
+  imports: [FIELD, Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
   templateUrl: './line-panel.html',
   styleUrl: './line-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

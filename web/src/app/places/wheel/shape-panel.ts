@@ -25,13 +25,15 @@ import { Notice } from '../../ui/notice';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { words } from '../../words/en';
 import { ChartField } from './chart-field';
+import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { IconButton } from '../../ui/icon-button';
+import { FIELD } from '../../ui/field';
 
 /** The left hand under the pattern: what is held, the chart, and the study's shapes as text. */
 @Component({
   selector: 'app-shape-panel',
-  imports: [IconButton, MatButton, ChartField, Fretboard, TuningFields],
+  imports: [AsFarAsSeen, FIELD, IconButton, MatButton, ChartField, Fretboard, TuningFields],
   templateUrl: './shape-panel.html',
   styleUrl: './shape-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,6 +47,11 @@ export class ShapePanel {
   readonly heard = input<number | null>(null);
 
   protected readonly editing = signal<Shape | null>(null);
+  /** It is not the study's yet. */
+  protected readonly fresh = computed(() => {
+    const shape = this.editing();
+    return shape !== null && !this.open.study()?.shapes.some((s) => s.id === shape.id);
+  });
   private readonly typed = inject(TypedTexts);
   protected readonly name = this.typed.of('shape name');
   protected readonly frets = this.typed.of('shape frets');
@@ -98,12 +105,14 @@ export class ShapePanel {
     this.frets.set(shape ? fretsText(shape) : '');
     this.fingers.set(shape ? fingersText(shape) : '');
   }
-  protected keep(e: Event) {
-    e.preventDefault();
+  /** @param join the section holds it from where its chart ends */
+  protected keep(join: boolean) {
     const shape = this.editing();
-    if (!shape || this.faults().length) return;
+    const section = this.open.section();
+    if (!shape || !section || this.faults().length) return;
     const { frets, fingers } = this.read();
-    this.open.apply(putShape({ id: shape.id, name: this.name().trim(), frets, fingers }));
+    const kept = { id: shape.id, name: this.name().trim(), frets, fingers };
+    this.open.apply(join ? holdShape(section.id, kept) : putShape(kept));
     this.editing.set(null);
   }
   protected remove(shape: Shape) {

@@ -17,6 +17,7 @@ import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { MatButton } from '@angular/material/button';
+import { FIELD } from '../../ui/field';
 
 /** Starts shown in the table. */
 const SHOWN = 8;
@@ -26,7 +27,7 @@ const LONGEST_ORDER = 12;
 /** Every start of the pattern ranked by how well it meets the accents, and where a finger order comes round. */
 @Component({
   selector: 'app-starts-table',
-  imports: [MatButton, AnswerButtons],
+  imports: [FIELD, MatButton, AnswerButtons],
   templateUrl: './starts-table.html',
   styleUrl: './starts-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -18,6 +18,7 @@ import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { SELECT } from '../../ui/select';
+import { FIELD } from '../../ui/field';
 
 /** Longer melodies belong into the line field: this answer is reckoned as one types. */
 const MOST_NOTES = 200;
@@ -25,17 +26,17 @@ const MOST_NOTES = 200;
 /** A bass melody with a pedal string woven in, under each habit of the finger that plays it. */
 @Component({
   selector: 'app-weave-form',
-  imports: [SELECT, AnswerButtons],
+  imports: [FIELD, SELECT, AnswerButtons],
   template: `
     <details>
       <summary>{{ words.title }}</summary>
       <p class="soft">{{ words.intro }}</p>
       <div class="fields">
-        <label class="melody">
-          {{ words.melody }}
-          <input #melody class="field" maxlength="400" [value]="text()" (input)="text.set(melody.value)" />
-        </label>
-        <mat-form-field appearance="outline" subscriptSizing="dynamic" floatLabel="always"
+        <mat-form-field class="melody"
+          ><mat-label>{{ words.melody }}</mat-label
+          ><input matInput #melody maxlength="400" [value]="text()" (input)="text.set(melody.value)"
+        /></mat-form-field>
+        <mat-form-field
           ><mat-label>{{ words.pedal }}</mat-label
           ><mat-select [value]="pedal()" (selectionChange)="choosePedal('' + $event.value)">
             @for (s of strings; track s) {

@@ -1,6 +1,7 @@
 import { setScript } from '@ruffle-wheel/core';
-import { all, aWorld, element, field, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
 import { Header } from './header';
+import { Mixer } from './mixer';
 import { KeyList } from './key-list';
 
 let world: World;
@@ -49,9 +50,10 @@ describe('header', () => {
     expect(world.collection.settings()).toMatchObject({ countIn: false, loop: false });
   });
   it('volumes are set apart', async () => {
-    const f = await show(Header);
-    await press(f, 'Volumes');
-    await type(f, field(f, 'Claps'), '20');
+    const f = await show(Mixer);
+    const claps = all(f, 'input[aria-label=Claps]')[0] as HTMLInputElement;
+    expect(claps.value).toBe('50');
+    await type(f, claps, '20');
     expect(world.collection.settings()).toMatchObject({ claps: 0.2, click: 0.3, guitar: 0.8 });
   });
   it('the light goes from system to day to stage and round', async () => {

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal, type Type } from '@angular/core';
+import { NgComponentOutlet } from '@angular/common';
 import { MatIconButton } from '@angular/material/button';
 import { MatOption } from '@angular/material/core';
 import { MatSelect, MatSelectTrigger } from '@angular/material/select';
@@ -10,6 +11,7 @@ import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { IconButton } from '../../ui/icon-button';
 import { words } from '../../words/en';
+import { MatInput } from '@angular/material/input';
 import { Toggle } from '../../ui/toggle';
 
 const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
@@ -17,7 +19,17 @@ const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 /** The open study with its transport: what is played, how fast, and whether it is saved. */
 @Component({
   selector: 'app-header',
-  imports: [Toggle, Icon, IconButton, MatIconButton, MatOption, MatSelect, MatSelectTrigger],
+  imports: [
+    Toggle,
+    Icon,
+    IconButton,
+    MatIconButton,
+    MatInput,
+    NgComponentOutlet,
+    MatOption,
+    MatSelect,
+    MatSelectTrigger,
+  ],
   templateUrl: './header.html',
   styleUrl: './header.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,8 +42,8 @@ export class Header {
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   readonly keyList = output();
-  protected readonly mixer = signal(false);
-  protected readonly channels = ['guitar', 'claps', 'click'] as const;
+  /** Open while it is here; it is fetched when it is first wanted. */
+  protected readonly mixer = signal<Type<unknown> | null>(null);
 
   /** What is open without being on the shelf: a study that another tab has deleted, or none at all. */
   protected readonly unlisted = computed(() => {
@@ -65,11 +77,11 @@ export class Header {
     this.open.setTempo(tempo);
     field.value = String(tempo);
   }
+  protected async openMixer() {
+    this.mixer.set(this.mixer() ? null : (await import('./mixer')).Mixer);
+  }
   protected nextTheme() {
     const now = THEMES.indexOf(this.collection.settings().theme);
     this.collection.set({ theme: THEMES[(now + 1) % THEMES.length] ?? 'system' });
-  }
-  protected setVolume(channel: 'guitar' | 'claps' | 'click', field: HTMLInputElement) {
-    this.collection.set({ [channel]: Number(field.value) / 100 });
   }
 }

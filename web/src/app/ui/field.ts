@@ -1,0 +1,5 @@
+import { MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+
+/** What a text or number to be typed needs in a template. */
+export const FIELD = [MatFormField, MatLabel, MatHint, MatInput] as const;
