@@ -62,6 +62,14 @@ describe('keys', () => {
     await new Promise((resolve) => setTimeout(resolve, 120));
     expect(seen).toEqual(['q']);
   });
+  it('a level keeps its arrows and gives Space to the music', () => {
+    const level = Object.assign(document.createElement('input'), { type: 'range' });
+    document.body.append(level);
+    TestBed.runInInjectionContext(() => keys.forPlace(() => true));
+    expect(keys.press(key('ArrowLeft', level))).toBe(false);
+    expect(keys.press(key(' ', level))).toBe(true);
+    level.remove();
+  });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {
     const seen: string[] = [];

@@ -63,6 +63,8 @@ export class Keys {
   /** Whether the key is for the field that has the focus rather than for the place. */
   static typing(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
+    // A level is moved by arrows; Space plays all the same.
+    if (e.key === ' ' && target?.matches('input[type="range"]')) return false;
     return !!target?.closest(
       'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
     );
