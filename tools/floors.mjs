@@ -8,7 +8,7 @@ export const FLOORS = [
   ...['script', 'round'],
   ...['player', 'left-hand', 'right-hand'],
   ...['chart', 'piece'],
-  ...['score'],
+  ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys'],
   ...['practice', 'drill', 'sound', 'reading'],

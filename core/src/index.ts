@@ -16,6 +16,7 @@ export * from './right-hand/index.js';
 export * from './piece/index.js';
 export * from './chart/index.js';
 export * from './score/index.js';
+export * from './notation/index.js';
 export * from './solve/fit-cycle/index.js';
 export * from './solve/finger-line/index.js';
 export * from './solve/voicings/index.js';

@@ -4,7 +4,7 @@ import { choose, open, test } from './player.js';
 /** Bars of sixteen strokes, as many as a long section has. */
 const BARS = 64;
 const ROUNDS = 5;
-const PLACES = { 1: 'Wheel', 2: 'Neck', 4: 'Practise', 6: 'Logbook', 7: 'Shelf' };
+const PLACES = { 1: 'Wheel', 2: 'Neck', 3: 'Weave', 4: 'Practise', 6: 'Logbook', 7: 'Shelf' };
 
 const median = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 const say = (what: string, longest: readonly number[]) =>
@@ -30,7 +30,7 @@ test('how long the page does not answer, by what the player does', async ({ page
     // A new page each time: the first opening of a place is the longest.
     await open(page);
     const longest = await watch(page);
-    for (const key of ['2', '4', '6', '7', '1', '2', '1']) {
+    for (const key of ['2', '3', '4', '6', '7', '1', '2', '1']) {
       await page.keyboard.press(key);
       await page.waitForTimeout(1_200);
       (opened[PLACES[key as unknown as keyof typeof PLACES]] ??= []).push(await longest());
@@ -56,4 +56,15 @@ test('how long the page does not answer, by what the player does', async ({ page
     keys.push(await longest());
   }
   say(`a keystroke in ${BARS} bars`, keys);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('3');
+  await page.waitForTimeout(2_000);
+  await longest();
+  const scrolled: number[] = [];
+  for (let n = 0; n < 12; n++) {
+    await page.locator('cdk-virtual-scroll-viewport').evaluate((e) => (e.scrollTop += 600));
+    await page.waitForTimeout(400);
+    scrolled.push(await longest());
+  }
+  say(`the Weave scrolled, ${BARS} bars`, scrolled);
 });

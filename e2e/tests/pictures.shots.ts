@@ -20,9 +20,6 @@ test('pictures of every place', async ({ player: page }) => {
   await writeScript(page, 'ed ad md id iu');
   await page.getByRole('tab', { name: 'Accents' }).click();
   await shot('wheel-accents');
-  await writeScript(page, 'ed ii ad im:23 md a* id p:54 iu }');
-  await shot('wheel-faults');
-  await page.keyboard.press('Control+z');
   await page.getByRole('tab', { name: 'Fit' }).click();
   await page.waitForTimeout(600);
   await page.locator('app-fit-panel h3').last().scrollIntoViewIfNeeded();
@@ -55,6 +52,12 @@ test('pictures of every place', async ({ player: page }) => {
   await page.getByLabel('Melody by note names').fill('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 (E7) d4 c4 b3 g#3 b3 d4 (Am)');
   await page.waitForTimeout(900);
   await shot('neck-melody');
+  await leaveFields(page);
+  await page.keyboard.press('3');
+  await page.locator('.fret').first().waitFor();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.waitForTimeout(600);
+  await shot('weave');
   await leaveFields(page);
   await page.keyboard.press('4');
   await shot('practise');

@@ -7,7 +7,7 @@ import helmet from 'helmet';
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?)$/;
 /** Addresses of the application's places: every other one is unknown. */
-export const PLACES = ['wheel', 'neck', 'practise', 'logbook', 'shelf'] as const;
+export const PLACES = ['wheel', 'neck', 'weave', 'practise', 'logbook', 'shelf'] as const;
 /** What a page from here may ask of the browser; everything else stays closed. */
 const PERMISSIONS = [
   'autoplay=(self)',

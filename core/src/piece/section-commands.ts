@@ -7,12 +7,14 @@ import {
   LONGEST_SCRIPT,
   MOST_STROKES,
   parseScript,
+  type PlaceChange,
+  placeOnStep,
   pressOnStep,
   scriptWithOne,
   type SlotKey,
   writeSlot,
 } from '../script/index.js';
-import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks } from '../time/index.js';
+import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks, type StringNumber } from '../time/index.js';
 import { bounded, cycleFault, inSection, plainCycle, put, refused } from './changing.js';
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
@@ -56,6 +58,31 @@ export const setBars = (section: string, bars: number | null): Command =>
 /** How many steps a count is cut into; a number that 5040 ticks can't hold changes nothing. */
 export const setSteps = (section: string, stepsPerCount: number): Command =>
   inSection(section, (s) => (stepTicks(stepsPerCount) === null ? s : put(s, { stepsPerCount })));
+
+/**
+ * One string of a slot set, with the fret that it is stopped at and the finger, or taken away. A step whose strings are
+ * the chord's own stays as it is.
+ */
+export const setPlace = (section: string, slot: number, string: StringNumber, change: PlaceChange): Command =>
+  inSection(
+    section,
+    (s, { cells }) => {
+      const options = { stepsPerCount: s.stepsPerCount, cells };
+      const flat = flatten(parseScript(s.script, options).pattern);
+      const there = flat.slots[slot];
+      if (!there) return flat.slots.length === 0 ? put(s, { script: firstStroke(s, slot, string, change) }) : s;
+      const text = placeOnStep(there.step, string, change);
+      return text === null ? s : put(s, { script: writeSlot(s.script, flat, slot, text, options) });
+    },
+    scriptFault,
+  );
+
+/** What can't be read is mended first. */
+function firstStroke(s: Section, slot: number, string: StringNumber, change: PlaceChange): string {
+  const text = placeOnStep({ kind: 'rest' }, string, change);
+  if (text === null || s.script.trim() !== '' || !Number.isInteger(slot) || slot < 0) return s.script;
+  return scriptWithOne(cycleLength(s.cycle) / (stepTicks(s.stepsPerCount) ?? 1), slot, text);
+}
 
 /**
  * A key pressed on a slot of the wheel. On an empty script the slot is counted from the cycle's first

@@ -1,3 +1,4 @@
 export * from './better-start.js';
 export * from './read-section.js';
 export * from './work-out.js';
+export * from './written-bars.js';

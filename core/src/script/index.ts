@@ -8,3 +8,4 @@ export * from './read-step.js';
 export { HIGHEST_STOP } from './read-strings.js';
 export * from './shares.js';
 export * from './write-out-text.js';
+export * from './place-on-step.js';

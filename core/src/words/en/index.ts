@@ -3,6 +3,7 @@ export * from './finding.js';
 export * from './findings.js';
 export * from './left-hand-findings.js';
 export * from './say-change.js';
+export * from './say-bar.js';
 export * from './say-step.js';
 export * from './strokes.js';
 export * from './line.js';

@@ -1,5 +1,14 @@
 import { Injectable, signal } from '@angular/core';
-import type { AccentCycle, HandProfile, Plan, ReadingRequest, StartingPoint } from '@ruffle-wheel/core';
+import type {
+  AccentCycle,
+  HandProfile,
+  Plan,
+  ReadingRequest,
+  StartingPoint,
+  Study,
+  UnrolledForm,
+  WrittenBars,
+} from '@ruffle-wheel/core';
 import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
 import { WorkerDied, WorkerLink } from './worker-link';
@@ -41,6 +50,14 @@ export class Compute {
   /** Ways to begin on a cycle. */
   startingPoints(cycle: AccentCycle, profile: HandProfile): Promise<StartingPoint[]> {
     return this.link.ask((computer) => computer.startingPoints(cycle, profile), SILENT_MS);
+  }
+  /** Bars of a section as they are written. */
+  writtenBars(request: ReadingRequest, from: number, to: number): Promise<WrittenBars> {
+    return this.link.ask((computer) => computer.writtenBars(request, from, to), SILENT_MS);
+  }
+  /** The study's form written out. */
+  unrollForm(study: Study): Promise<UnrolledForm> {
+    return this.link.ask((computer) => computer.unrollForm(study), SILENT_MS);
   }
   /** What a section that is not open would sound like. */
   async planOf(request: ReadingRequest): Promise<Plan> {

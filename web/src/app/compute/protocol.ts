@@ -17,8 +17,11 @@ import type {
   RowResult,
   SchoolLine,
   StartingPoint,
+  Study,
+  UnrolledForm,
   VoicingRequest,
   VoicingResult,
+  WrittenBars,
 } from '@ruffle-wheel/core';
 
 import type { SentReading } from './page-reading';
@@ -26,6 +29,8 @@ import type { SentReading } from './page-reading';
 /** What the reading worker can be asked. Types only: the machinery stands in the clients and the workers. */
 export interface Computer {
   readForPage(request: ReadingRequest): SentReading;
+  writtenBars(request: ReadingRequest, from: number, to: number): WrittenBars;
+  unrollForm(study: Study): UnrolledForm;
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }
 /** Told from time to time how far a solver has come, 0…1. */

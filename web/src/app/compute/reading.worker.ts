@@ -1,8 +1,8 @@
 /// <reference lib="webworker" />
-import { startingPoints } from '@ruffle-wheel/core';
+import { startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import { readForPage } from './page-reading';
 import type { Computer } from './protocol';
 
-const computer: Computer = { readForPage, startingPoints };
+const computer: Computer = { readForPage, startingPoints, writtenBars, unrollForm: (study) => unrollForm(study) };
 expose(computer);

@@ -31,6 +31,14 @@ export const PLACES: readonly PlaceEntry[] = [
     load: () => import('../places/neck/neck-place').then((m) => m.NeckPlace),
   },
   {
+    path: 'weave',
+    key: '3',
+    icon: 'weave',
+    name: words.places.weave,
+    withoutStudy: false,
+    load: () => import('../places/weave/weave-place').then((m) => m.WeavePlace),
+  },
+  {
     path: 'practise',
     key: '4',
     icon: 'practise',

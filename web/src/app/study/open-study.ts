@@ -87,6 +87,7 @@ export class OpenStudy {
     cells: this.collection.ownCells,
     trying: this.trying,
   });
+  readonly readingRequest = this.found.request;
   readonly reading = this.found.reading;
   readonly settled = this.found.settled;
   readonly writtenReading = this.found.writtenReading;

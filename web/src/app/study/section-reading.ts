@@ -17,7 +17,8 @@ export interface ReadingMatter {
 /** What the worker finds about the open section, asked anew whenever something of it changes. */
 export class SectionReading {
   private readonly compute = inject(Compute);
-  private readonly request = computed((): ReadingRequest | null => {
+  /** What the open section is asked with. */
+  readonly request = computed((): ReadingRequest | null => {
     const study = this.matter.study();
     const section = this.matter.section();
     if (!study || !section) return null;

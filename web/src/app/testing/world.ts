@@ -12,6 +12,8 @@ import {
   type Shape,
   startingPoints,
   type Study,
+  unrollForm,
+  writtenBars,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
 import { arrived, readForPage } from '../compute/page-reading';
@@ -29,6 +31,12 @@ export class InstantCompute {
   }
   startingPoints(...asked: Parameters<Compute['startingPoints']>) {
     return Promise.resolve(startingPoints(...asked));
+  }
+  writtenBars(...asked: Parameters<Compute['writtenBars']>) {
+    return Promise.resolve(writtenBars(...asked));
+  }
+  unrollForm(study: Study) {
+    return Promise.resolve(unrollForm(study));
   }
   planOf(request: Parameters<Compute['ask']>[0]) {
     return Promise.resolve(arrived(readForPage(request)).plan);

@@ -1,7 +1,7 @@
 /** The frame around every place, and the keys. */
 export const shell = {
   app: 'Ruffle Wheel',
-  places: { wheel: 'Wheel', neck: 'Neck', practise: 'Practise', logbook: 'Logbook', shelf: 'Shelf' },
+  places: { wheel: 'Wheel', neck: 'Neck', weave: 'Weave', practise: 'Practise', logbook: 'Logbook', shelf: 'Shelf' },
   saved: {
     saved: 'Saved',
     saving: 'Saving…',
@@ -31,6 +31,7 @@ export const shell = {
     newStudy: 'New study (0)',
     toShelf: 'Open the Shelf (7)',
   },
+  faultList: { write: 'Write', takeOut: 'Take it out' },
   newStudy: {
     title: 'New study',
     cycle: 'Cycle',

@@ -221,8 +221,6 @@ export const wheel = {
       ['.', 'open strings'],
       ['"F♯ open"', 'a shape by its name'],
     ],
-    write: 'Write',
-    takeOut: 'Take it out',
     found: 'Shapes of least movement, kept when you leave the field:',
     foundOnly: 'Shapes of least movement for symbols that have none:',
     keepFound: 'Keep them',

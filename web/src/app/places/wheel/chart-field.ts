@@ -25,6 +25,7 @@ import { Collection, OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { shapeFrom } from '../../parts/shape-from';
 import { MatButton } from '@angular/material/button';
+import { FaultList, type ShownFault } from '../../ui/fault-list';
 import { FIELD } from '../../ui/field';
 import { Notice } from '../../ui/notice';
 import { ScriptEditor } from '../../ui/script/script-editor';
@@ -38,7 +39,7 @@ const SHOWN_FAULTS = 5;
 /** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */
 @Component({
   selector: 'app-chart-field',
-  imports: [FIELD, ScriptEditor, Toggle, MatButton, Working],
+  imports: [FIELD, FaultList, ScriptEditor, Toggle, MatButton, Working],
   templateUrl: './chart-field.html',
   styleUrl: './chart-field.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -158,9 +159,9 @@ export class ChartField {
     this.open.tryOut(null);
     this.keepPending();
   }
-  protected fix(from: number, to: number, text: string) {
+  protected fix({ from, to, fix = '' }: ShownFault) {
     const section = this.section();
-    if (section) this.open.apply(setChart(section.id, section.chart.slice(0, from) + text + section.chart.slice(to)));
+    if (section) this.open.apply(setChart(section.id, section.chart.slice(0, from) + fix + section.chart.slice(to)));
     void this.field().focus();
   }
   protected barsTo(value: string) {

@@ -123,7 +123,7 @@ describe('shape panel', () => {
     editor(f, 'Chart').textChange.emit('C:3 "EM');
     await f.whenStable();
     expect(world.open.study()?.sections[0]?.chart).toBe('C:3 "EM');
-    expect(texts(f, '.faults li')[0]).toMatch(/quotation mark is never closed.*Write "EM"/);
+    expect(texts(f, 'app-fault-list li')[0]).toMatch(/quotation mark is never closed.*Write "EM"/);
     await press(f, 'Write "EM"');
     expect(world.open.section()?.chart).toBe('C:3 "EM"');
     await type(f, field(f, 'Bars of this section'), '8');

@@ -13,7 +13,6 @@ import { MatTabsModule } from '@angular/material/tabs';
 import { Router } from '@angular/router';
 import {
   cycleLength,
-  LONGEST_SCRIPT,
   MOST_FAULTS,
   listed,
   placeLabel,
@@ -28,7 +27,6 @@ import {
   sayWayToBegin,
   STEPS_PER_COUNT,
   stepTicks,
-  sayFact,
   sayMet,
   sayStep,
   shapeAt,
@@ -43,8 +41,7 @@ import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { Collection, OpenStudy } from '../../study';
-import { ScriptEditor } from '../../ui/script/script-editor';
-import { Notice } from '../../ui/notice';
+import { SectionScript } from '../../parts/script/section-script';
 import { TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
@@ -55,7 +52,6 @@ import { DrillsPanel } from './drills-panel';
 import { FitPanel } from './fit-panel';
 import { FindingsPanel, type Lead } from './findings-panel';
 import { LinePanel } from './line-panel';
-import { scriptCompletion } from './script-completion';
 import { ShapePanel } from './shape-panel';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
@@ -82,7 +78,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
     MatTabsModule,
     WheelDrawing,
     TurnStrip,
-    ScriptEditor,
+    SectionScript,
     FindingsPanel,
     FitPanel,
     LinePanel,
@@ -100,7 +96,6 @@ export class WheelPlace {
   protected readonly words = words.wheel;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
-  private readonly notice = inject(Notice);
   private readonly drawn = inject(Turns);
   protected readonly stepChoices = STEPS_PER_COUNT;
 
@@ -108,7 +103,7 @@ export class WheelPlace {
   private readonly router = inject(Router);
   protected readonly letters = inject(Letters);
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
-  private readonly editor = viewChild(ScriptEditor);
+  private readonly editor = viewChild(SectionScript);
 
   protected readonly view = inject(TurnInView);
   protected readonly slots = this.view.slots;
@@ -164,7 +159,6 @@ export class WheelPlace {
       range: leaf?.range ?? null,
     };
   });
-  protected readonly complete = scriptCompletion(() => this.open.study()?.cells ?? []);
   /** Where the cursor stands in the script; null when the script has not the focus. */
   protected readonly cursor = signal<number | null>(null);
   /** The step that the cursor stands in or behind, in words. */
@@ -191,7 +185,6 @@ export class WheelPlace {
     return Array.from({ length: n }, (_, i) => ({ at: i * step, label: placeLabel(section.cycle, i * step) }));
   });
   protected readonly faults = computed(() => this.reading()?.faults ?? []);
-  protected readonly longest = LONGEST_SCRIPT;
   protected readonly mostFaults = MOST_FAULTS;
   protected readonly shownFaults = computed(() => {
     const script = this.section()?.script ?? '';
@@ -232,15 +225,6 @@ export class WheelPlace {
     }
   }
 
-  protected type(text: string) {
-    const section = this.section();
-    if (section) this.open.apply(setScript(section.id, text), `script ${section.id}`);
-  }
-  protected tooLong(letters: number) {
-    const section = this.section();
-    const refusal = section && setScript(section.id, 'p'.repeat(letters)).refusal?.(this.open.study()!);
-    if (refusal) this.notice.say(sayFact(refusal), 12_000);
-  }
   protected fix(from: number, to: number, text: string) {
     const section = this.section();
     if (section)

@@ -1,0 +1,41 @@
+import type { ScoreEvent } from '../score/index.js';
+import type { Ticks } from '../time/index.js';
+
+/** How long a sign lasts: 1 = a whole note, 4 = a quarter; a count is written as a quarter. */
+export type NoteValue = 1 | 2 | 4 | 8 | 16 | 32;
+/** So many notes in the time of so many; all signs of one group have its number. */
+export interface Tuplet {
+  readonly group: number;
+  readonly notes: number;
+  readonly inSpaceOf: number;
+}
+/** One sign of a voice: a note, several together, or a rest. */
+export interface Sign {
+  /** From the beginning of its bar. */
+  readonly at: Ticks;
+  readonly ticks: Ticks;
+  readonly value: NoteValue;
+  readonly dotted: boolean;
+  readonly tuplet: Tuplet | null;
+  /** An index into the bar's events; null = a rest. */
+  readonly event: number | null;
+  /** It only goes on: what it ties to came before it. */
+  readonly tied: boolean;
+}
+export type Voice = 'fingers' | 'thumb';
+/** A bar as it is written: what is played in it, and the signs of both voices. */
+export interface NotatedBar {
+  /** Counted from 0. */
+  readonly n: number;
+  /** From the beginning of the score. */
+  readonly at: Ticks;
+  readonly length: Ticks;
+  /** Where its turn of the cycle stands when it begins. */
+  readonly inTurn: Ticks;
+  /** What sounds in it, strokes held into it from before among them. */
+  readonly events: readonly ScoreEvent[];
+  /** Chords that begin in it, and the one that goes on at its beginning. */
+  readonly chords: readonly { readonly at: Ticks; readonly name: string; readonly goesOn: boolean }[];
+  /** A voice that plays nothing in the bar has no signs; one that has some fills it. */
+  readonly voices: Readonly<Record<Voice, readonly Sign[]>>;
+}

@@ -1,0 +1,94 @@
+import { type AccentCycle, cycleLength } from '../cycle/index.js';
+import type { Score, ScoreEvent } from '../score/index.js';
+import { hasMark } from '../stroke/index.js';
+import { ticks } from '../time/index.js';
+import type { NotatedBar, Sign, Voice } from './model.js';
+import { signsOf, type Stretch } from './note-values.js';
+
+/** The notes of an event that belong to a voice: what the thumb plucks alone goes below, everything else above. */
+export function notesOf(event: ScoreEvent, voice: Voice): ScoreEvent['notes'] {
+  const { motion } = event;
+  const strum = motion.kind === 'stroke' && motion.dir !== null;
+  if (strum) return voice === 'fingers' ? event.notes : [];
+  return event.notes.filter((n) => (n.right === 'p') === (voice === 'thumb'));
+}
+
+/**
+ * Bars of a score as they are written, in two voices: the fingers' stems up, the thumb's down. A stroke lasts as long as
+ * it is written; one that rings goes on to the next of its voice. A rest stands only where neither hand's voice plays.
+ * @param from the first bar, counted from 0
+ * @param to behind the last
+ * @example notate(scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')), cycleById('solea')).length // 1
+ */
+export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.bars.length): NotatedBar[] {
+  const turn = cycleLength(cycle);
+  const seams = seamsOf(cycle);
+  // Events are in order: the first that may sound into the first bar is looked for once.
+  const begin = score.bars[from]?.at ?? 0;
+  let first = score.events.findIndex((e) => e.at + e.duration > begin);
+  if (first < 0) first = score.events.length;
+  return score.bars.slice(from, to).map((bar, i): NotatedBar => {
+    const end = bar.at + bar.length;
+    while (first < score.events.length && ends(score.events[first]) <= bar.at) first++;
+    const events: ScoreEvent[] = [];
+    for (let n = first; n < score.events.length; n++) {
+      const e = score.events[n];
+      if (!e || e.at >= end) break;
+      if (ends(e) > bar.at) events.push(e);
+    }
+    const inTurn = ticks(bar.at % turn);
+    const own = seams.map((s) => s - inTurn).filter((s) => s > 0 && s < bar.length);
+    const fingers = voiceOf(events, 'fingers', bar.at, end);
+    const thumb = voiceOf(events, 'thumb', bar.at, end);
+    const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, own) : [];
+    const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, own, 64) : [];
+    return {
+      n: from + i,
+      at: bar.at,
+      length: bar.length,
+      inTurn,
+      events,
+      chords: score.chords
+        .filter((c) => c.name !== '' && c.at < end && c.until > bar.at)
+        .map((c) => ({ at: ticks(Math.max(0, c.at - bar.at)), name: c.name, goesOn: c.at < bar.at })),
+      voices: { fingers: above, thumb: below },
+    };
+  });
+}
+const ends = (e: ScoreEvent | undefined): number => (e ? e.at + e.duration : 0);
+/** Where groups begin in a turn. */
+function seamsOf(cycle: AccentCycle): number[] {
+  let at = 0;
+  return cycle.groups.map((g) => {
+    const begin = at;
+    at += g;
+    return begin;
+  });
+}
+/** A bar of one voice without gaps: what sounds, and the rests between. */
+function voiceOf(events: readonly ScoreEvent[], voice: Voice, begin: number, end: number): Stretch[] {
+  const mine = events.flatMap((e, n) =>
+    notesOf(e, voice).length || (voice === 'fingers' && silentStroke(e)) ? [{ e, n }] : [],
+  );
+  const stretches: Stretch[] = [];
+  let at = begin;
+  mine.forEach(({ e, n }, i) => {
+    const next = mine[i + 1]?.e.at ?? end;
+    const rings = hasMark(e.motion, '~');
+    const to = Math.min(end, next, rings ? end : ends(e));
+    const from = Math.max(e.at, begin);
+    if (to <= from) return;
+    if (from > at) stretches.push({ from: at - begin, to: from - begin, event: null, tied: false });
+    stretches.push({ from: from - begin, to: to - begin, event: n, tied: e.at < begin });
+    at = to;
+  });
+  if (at < end) stretches.push({ from: at - begin, to: end - begin, event: null, tied: false });
+  return stretches;
+}
+/** Taps and slaps stand among the fingers though they have no pitch; a ghost stroke is the silence that it is. */
+const silentStroke = ({ motion }: ScoreEvent): boolean => motion.kind === 'golpe' || motion.kind === 'slap';
+
+/** Whether a rest is to be seen: the other voice plays nothing meanwhile. */
+export function restSeen(sign: Sign, other: readonly Sign[]): boolean {
+  return !other.some((o) => o.event !== null && o.at < sign.at + sign.ticks && o.at + o.ticks > sign.at);
+}

@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
+import { scoreOf } from '../score/index.js';
+import { midi, TICKS_PER_COUNT as COUNT } from '../time/index.js';
+import { notate, notesOf, restSeen } from './notate.js';
+import { signsOf, type Stretch } from './note-values.js';
+import { spell } from './spelling.js';
+
+const sound = (...counts: number[]): Stretch[] => {
+  let at = 0;
+  return counts.map((c, event) => {
+    const from = at;
+    at += c * COUNT;
+    return { from, to: at, event, tied: false };
+  });
+};
+const written = (...counts: number[]) =>
+  signsOf(sound(...counts), []).map(
+    (s) =>
+      `${s.tied ? '~' : ''}${s.value}${s.dotted ? '.' : ''}${s.tuplet ? `(${s.tuplet.notes}:${s.tuplet.inSpaceOf})` : ''}`,
+  );
+
+describe('note values', () => {
+  it('halves and dots inside a count, whole counts as one sign', () => {
+    expect(written(1, 0.5, 0.5, 2)).toEqual(['4', '8', '8', '2']);
+    expect(written(0.75, 0.25, 3)).toEqual(['8.', '16', '2.']);
+    expect(written(0.125, 0.125, 0.25, 0.5)).toEqual(['32', '32', '16', '8']);
+    expect(written(4)).toEqual(['1']);
+    expect(written(5)).toEqual(['1', '~4']);
+  });
+  it('what goes over a divided count is tied', () => {
+    expect(written(1.5, 0.5)).toEqual(['4', '~8', '8']);
+    expect(written(0.5, 1, 0.5)).toEqual(['8', '8', '~8', '8']);
+    expect(written(0.25, 0.5, 0.25)).toEqual(['16', '8', '16']);
+  });
+  it('thirds, fifths, sixths and sevenths of a count are tuplets of their own', () => {
+    expect(written(1 / 3, 1 / 3, 1 / 3)).toEqual(['8(3:2)', '8(3:2)', '8(3:2)']);
+    expect(written(2 / 3, 1 / 3)).toEqual(['4(3:2)', '8(3:2)']);
+    expect(written(...Array.from({ length: 5 }, () => 1 / 5))).toEqual(Array.from({ length: 5 }, () => '16(5:4)'));
+    expect(written(1 / 6, 5 / 6)).toEqual(['16(6:4)', '4(6:4)', '~16(6:4)']);
+    expect(written(...Array.from({ length: 7 }, () => 1 / 7))[0]).toBe('16(7:4)');
+    const two = signsOf(sound(...Array.from({ length: 6 }, () => 1 / 3)), []);
+    expect(new Set(two.map((s) => s.tuplet?.group)).size).toBe(2);
+  });
+  it('a long note is cut where a group begins', () => {
+    const signs = signsOf(sound(6), [3 * COUNT]);
+    expect(signs.map((s) => [s.at / COUNT, s.value, s.dotted, s.tied])).toEqual([
+      [0, 2, true, false],
+      [3, 2, true, true],
+    ]);
+  });
+  it('whatever is played, the signs fill the bar in order and last as long as they say', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(0.125, 0.25, 0.5, 0.75, 1, 1.5, 2, 3), { minLength: 1, maxLength: 12 }),
+        (counts) => {
+          const signs = signsOf(sound(...counts), []);
+          let at = 0;
+          for (const s of signs) {
+            expect(s.at).toBe(at);
+            const length = (4 / s.value) * (s.dotted ? 1.5 : 1) * (s.tuplet ? s.tuplet.inSpaceOf / s.tuplet.notes : 1);
+            expect(s.ticks / COUNT).toBeCloseTo(length);
+            at += s.ticks;
+          }
+          expect(at / COUNT).toBeCloseTo(counts.reduce((a, b) => a + b, 0));
+        },
+      ),
+    ));
+});
+
+describe('spelling', () => {
+  const name = (n: number, chord = '') => {
+    const s = spell(midi(n), chord);
+    return `${s.letter}${s.accidental}${s.octave}`;
+  };
+  it('is an octave above the sound, by the chord’s own tones, then by its key', () => {
+    expect(name(40)).toBe('E3');
+    expect(name(58)).toBe('A#4');
+    expect(name(58, 'C7')).toBe('Bb4');
+    expect(name(61, 'A')).toBe('C#5');
+    expect(name(61, 'Bbm7')).toBe('Db5');
+    // The flat ninth of an E chord is an F, its third a G sharp; beside them the key has sharps.
+    expect([name(53, 'E7b9'), name(56, 'E7b9'), name(54, 'E7b9')]).toEqual(['F4', 'G#4', 'F#4']);
+    expect(name(63, 'Gm')).toBe('Eb5');
+    expect(name(59, 'Abm7')).toBe('Cb5');
+  });
+});
+
+describe('bars as they are written', () => {
+  const bossa = (script: string, chart = ''): Study =>
+    inOrder(setChart('s-a', chart), setScript('s-a', script))(makeStudy('s', 'Study', cycleById('bossa-three-two')));
+  const bars = (study: Study) => notate(scoreOf(study.sections[0]!, study), study.sections[0]!.cycle);
+  const said = (study: Study, bar = 0) =>
+    Object.entries(bars(study)[bar]!.voices).map(
+      ([voice, signs]) =>
+        `${voice} ${signs.map((s) => `${s.event === null ? 'r' : s.tied ? '~' : 'n'}${s.value}${s.dotted ? '.' : ''}`).join(' ')}`,
+    );
+
+  it('the thumb’s notes have a voice of their own, stems down', () => {
+    const study = bossa('p:5 ima:432 p:5 ima:432 p:5 ima:432 p:5 ima:432');
+    expect(said(study)).toEqual(['fingers r8 n8 r8 n8 r8 n8 r8 n8', 'thumb n8 r8 n8 r8 n8 r8 n8 r8']);
+    const { voices, events } = bars(study)[0]!;
+    expect(voices.fingers.filter((s) => s.event === null && restSeen(s, voices.thumb))).toEqual([]);
+    expect(notesOf(events[1]!, 'fingers').map((n) => n.string)).toEqual([4, 3, 2]);
+    expect(notesOf(events[1]!, 'thumb')).toEqual([]);
+  });
+  it('a stroke of thumb and fingers together is a note in each voice', () => {
+    const { events } = bars(bossa('pima:5432 - - - - - - -'))[0]!;
+    expect(notesOf(events[0]!, 'thumb').map((n) => n.string)).toEqual([5]);
+    expect(notesOf(events[0]!, 'fingers').map((n) => n.string)).toEqual([4, 3, 2]);
+    expect(said(bossa('pima:5432 - - - - - - -'))).toEqual(['fingers n1', 'thumb n1']);
+  });
+  it('a bass that rings goes on to the thumb’s next; silence of both is a rest that is seen', () => {
+    expect(said(bossa('p:5~ i:3 m:2 i:3 p:5 . . .'))[1]).toBe('thumb n2 n8 r8 r4');
+    const { voices } = bars(bossa('p:5 . . .'))[0]!;
+    expect(voices.fingers).toEqual([]);
+    expect(voices.thumb.filter((s) => s.event === null).every((s) => restSeen(s, voices.fingers))).toBe(true);
+  });
+  it('what is held over a bar line is tied into the next bar', () => {
+    const study = bossa('. . . . . . . i:3 - - i:3 . . . . .');
+    expect(said(study, 0)[0]).toBe('fingers r2. r8 n8');
+    expect(said(study, 1)[0]).toBe('fingers ~4 n8 r8 r2');
+    expect(bars(study)[1]!.events[0]!.at).toBeLessThan(bars(study)[1]!.at);
+  });
+  it('only the bars that are asked for, the same as all of them would be', () => {
+    const study = bossa('{p:5 i:3 m:2 a:1 m:2 i:3 p:5 ima:432}x8', 'Am | % | E7 | %');
+    const section = study.sections[0]!;
+    const score = scoreOf(section, study);
+    const all = notate(score, section.cycle);
+    expect(all.length).toBeGreaterThan(3);
+    expect(notate(score, section.cycle, 2, 4)).toEqual(all.slice(2, 4));
+    expect(all[1]!.chords).toEqual([{ at: 0, name: 'Am', goesOn: true }]);
+  });
+  it('a tap has a place without a pitch, a ghost stroke is silence', () => {
+    expect(said(bossa('G (d) i:3 - - - - -'))[0]).toBe('fingers n8 r8 n2.');
+    expect(bars(bossa('G (d) i:3 - - - - -'))[0]!.events).toHaveLength(3);
+  });
+});

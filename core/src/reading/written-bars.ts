@@ -1,0 +1,73 @@
+import { type FlatPattern, flatten, parseScript } from '../script/index.js';
+import { notate, type NotatedBar } from '../notation/index.js';
+import { type Score, scoreOf } from '../score/index.js';
+import { wrap } from '../time/index.js';
+import type { ReadingRequest } from './read-section.js';
+import { workOut } from './work-out.js';
+
+/** A step that the cursor can stand on: a stroke, a silence, a hold. */
+export interface CursorStop {
+  /** From the beginning of the score. */
+  readonly at: number;
+  readonly bar: number;
+  /** Its slot in the pattern. */
+  readonly slot: number;
+  /** Where it stands in the script. */
+  readonly from: number;
+  readonly to: number;
+}
+export interface WrittenBars {
+  /** The bars that were asked for. */
+  readonly bars: readonly NotatedBar[];
+  readonly first: number;
+  /** All bars there are. */
+  readonly of: number;
+  /** Strokes of the bar that has most of them. */
+  readonly busiest: number;
+  readonly stops: readonly CursorStop[];
+}
+
+/**
+ * Some bars of a section as they are written, both hands worked out, and everywhere that a cursor can stand.
+ * @param from the first bar, counted from 0
+ * @param to behind the last
+ */
+export function writtenBars(request: ReadingRequest, from: number, to: number): WrittenBars {
+  const { section } = request;
+  const { score, flat } = scoreOfRequest(request);
+  const strokes = new Map<number, number>();
+  for (const e of score.events) strokes.set(e.bar, (strokes.get(e.bar) ?? 0) + 1);
+  const first = Math.max(0, Math.min(from, score.bars.length));
+  return {
+    bars: notate(score, section.cycle, first, Math.max(first, Math.min(to, score.bars.length))),
+    first,
+    of: score.bars.length,
+    busiest: Math.max(0, ...strokes.values()),
+    stops: stopsOf(score, flat, section.start),
+  };
+}
+/** The score of a request, with fingers that are not written worked out. */
+function scoreOfRequest({ section, shapes, tuning, capo, profile, called = [] }: ReadingRequest) {
+  const { cycle, start, stepsPerCount } = section;
+  const instrument = { tuning, capo };
+  const { pattern: written } = parseScript(section.script, { stepsPerCount, cycle, start, cells: called });
+  const { pattern, workedOut } = workOut(written, section, { instrument, shapes }, profile);
+  const flat = flatten(pattern);
+  return { score: scoreOf(section, { instrument, shapes }, { flat, workedOut }), flat };
+}
+/** Every step of every pass, in order. */
+function stopsOf({ events, bars, length }: Score, flat: FlatPattern, start: number): CursorStop[] {
+  const stops: CursorStop[] = [];
+  if (flat.length === 0) return stops;
+  const [first] = events;
+  const begin = wrap(first ? first.at - (flat.slots[first.slot]?.at ?? 0) : start, flat.length) - flat.length;
+  let bar = 0;
+  for (let pass = begin; pass < length; pass += flat.length)
+    flat.slots.forEach((s, slot) => {
+      const at = pass + s.at;
+      if (at < 0 || at >= length) return;
+      while (bar + 1 < bars.length && (bars[bar + 1]?.at ?? 0) <= at) bar++;
+      stops.push({ at, bar, slot, from: s.range.from, to: s.range.to });
+    });
+  return stops;
+}

@@ -1,0 +1,29 @@
+import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js';
+import type { NotatedBar } from '../../notation/index.js';
+import type { ScoreEvent } from '../../score/index.js';
+import { hasMark } from '../../stroke/index.js';
+import { ticks } from '../../time/index.js';
+import { sayMotion } from './strokes.js';
+
+/** What is played at one place, both hands: who, which strings, which frets and left fingers. */
+function sayPlayed({ motion, notes }: ScoreEvent): string {
+  const sounds = notes.map(
+    (n) => `string ${n.string} ${n.fret === 0 ? 'open' : `fret ${n.fret}${n.left ? ` finger ${n.left}` : ''}`}`,
+  );
+  const own = motion.kind === 'ligado' ? 'ligado' : sayMotion(motion);
+  const accent = hasMark(motion, '!') ? ' accented' : '';
+  return `${own}${accent}${sounds.length ? `: ${sounds.join(', ')}` : ''}`;
+}
+
+/**
+ * A bar as one would read it to somebody who does not see the page.
+ * @example sayBar(notate(scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')), cycleById('solea'))[0], cycleById('solea')) // 'Bar 1. Silent.'
+ */
+export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
+  const turn = cycleLength(cycle);
+  const place = (at: number) => placeLabel(cycle, ticks((bar.inTurn + at) % turn));
+  const chords = bar.chords.map((c) => (c.goesOn || c.at === 0 ? c.name : `${c.name} on ${place(c.at)}`));
+  const played = bar.events.filter((e) => e.at >= bar.at).map((e) => `${place(e.at - bar.at)} ${sayPlayed(e)}`);
+  const held = chords.length ? ` ${chords.join(', ')}.` : '';
+  return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}`;
+}

@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { LONGEST_FORM, sayFaults, setForm, type UnrolledForm } from '@ruffle-wheel/core';
+import { Compute } from '../../compute/compute';
+import { OpenStudy } from '../../study';
+import { AsFarAsSeen } from '../../ui/as-far-as-seen';
+import { FaultList, type ShownFault } from '../../ui/fault-list';
+import { FIELD } from '../../ui/field';
+import { words } from '../../words/en';
+
+const clock = (seconds: number): string => {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+};
+
+/** The order of the sections: as text, as blocks as long as they last, and written out bar by bar and minute by minute. */
+@Component({
+  selector: 'app-form-panel',
+  imports: [FIELD, FaultList, MatButton, AsFarAsSeen],
+  templateUrl: './form-panel.html',
+  styleUrl: './form-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormPanel {
+  protected readonly words = words.weavePlace.form;
+  protected readonly open = inject(OpenStudy);
+  private readonly compute = inject(Compute);
+  protected readonly longest = LONGEST_FORM;
+  protected readonly text = computed(() => this.open.study()?.form ?? '');
+  private readonly form = signal<UnrolledForm | null>(null);
+  protected readonly faults = computed(() => sayFaults(this.form()?.faults ?? []));
+  protected readonly whole = computed(() => {
+    const form = this.form();
+    return form ? { bars: form.bars, time: clock(form.seconds) } : null;
+  });
+  protected readonly parts = computed(() => {
+    const form = this.form();
+    const names = new Map(this.open.study()?.sections.map((s) => [s.id, s]));
+    let seconds = 0;
+    return (form?.parts ?? []).map((p, n) => {
+      const from = seconds;
+      seconds += p.seconds;
+      return {
+        n,
+        section: p.section,
+        name: names.get(p.section)?.name ?? '',
+        bar: p.bar + 1,
+        bars: p.bars === 1 ? this.words.oneBar : `${p.bars} ${this.words.bars}`,
+        time: clock(from),
+        startsOn: p.startsOn,
+        here: p.section === this.open.section()?.id,
+        share: (100 * p.seconds) / Math.max(1, form?.seconds ?? 1),
+      };
+    });
+  });
+
+  constructor() {
+    let newest = 0;
+    effect(() => {
+      const study = this.open.study();
+      if (!study) return;
+      const n = ++newest;
+      untracked(() => this.compute.unrollForm(study)).then(
+        (form) => n === newest && this.form.set(form),
+        () => undefined,
+      );
+    });
+  }
+  protected type(form: string) {
+    this.open.apply(setForm(form), 'form');
+  }
+  protected fix({ from, to, fix = '' }: ShownFault) {
+    this.open.apply(setForm(this.text().slice(0, from) + fix + this.text().slice(to)));
+  }
+}

@@ -1,0 +1,168 @@
+import { type CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  type LeftFinger,
+  placeOnStep,
+  type PlaceChange,
+  pressSlot,
+  sayStep,
+  setPlace,
+  type SlotKey,
+} from '@ruffle-wheel/core';
+import { Keys } from '../../shell/keys';
+import { OpenStudy } from '../../study';
+import { SectionScript } from '../../parts/script/section-script';
+import { HEIGHT } from '../../ui/stave/system-layout';
+import { StaveSystem } from '../../ui/stave/stave-system';
+import { Notice } from '../../ui/notice';
+import { words } from '../../words/en';
+import { FormPanel } from './form-panel';
+import { WeaveCursor } from './weave-cursor';
+import { WrittenMusic } from './written-music';
+
+/** Pixels to a unit of the drawings. */
+const SCALE = 0.9;
+const GAP = 8;
+const SLOT_KEYS = 'pimaedug!.-';
+/** A second digit within so many ms belongs to the same fret. */
+const SAME_FRET_MS = 800;
+const HIGHEST_FRET = 19;
+
+/** How do both hands go together, bar by bar? */
+@Component({
+  selector: 'app-weave-place',
+  imports: [ScrollingModule, StaveSystem, SectionScript, FormPanel],
+  templateUrl: './weave-place.html',
+  styleUrl: './weave-place.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WeavePlace {
+  protected readonly words = words.weavePlace;
+  protected readonly open = inject(OpenStudy);
+  private readonly keys = inject(Keys);
+  private readonly notice = inject(Notice);
+  protected readonly section = this.open.section;
+  protected readonly music = new WrittenMusic();
+  protected readonly cursor = new WeaveCursor(this.music);
+  protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
+  protected readonly systemHeight = signal(HEIGHT * SCALE + GAP);
+  private readonly viewport = viewChild<CdkVirtualScrollViewport>('viewport');
+  private readonly editor = viewChild(SectionScript);
+
+  protected readonly mark = computed(() => {
+    const stop = this.cursor.stop();
+    return stop && { from: stop.from, to: stop.to };
+  });
+  protected readonly stepText = computed(() => {
+    const [stop, section] = [this.cursor.stop(), this.section()];
+    return stop && section ? section.script.slice(stop.from, stop.to) : '';
+  });
+  protected readonly said = computed(() => {
+    const [stop, reading] = [this.cursor.stop(), this.open.reading()];
+    const step = stop && reading?.flat.slots[stop.slot]?.step;
+    return step ? sayStep(step) : '';
+  });
+
+  /** Only another bar moves the page: it stays where one has scrolled to when its bars are drawn anew. */
+  private readonly barHere = computed(() => this.cursor.stop()?.bar);
+
+  constructor() {
+    this.keys.forPlace((e) => this.pressed(e));
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroyed = inject(DestroyRef);
+    const watch = typeof ResizeObserver === 'undefined' ? null : new ResizeObserver(() => this.measure(host));
+    watch?.observe(host);
+    destroyed.onDestroy(() => watch?.disconnect());
+    effect((done) => {
+      const viewport = this.viewport();
+      if (!viewport) return;
+      const seen = viewport.renderedRangeStream.subscribe(({ start, end }) => this.music.inSight.set([start, end]));
+      done(() => seen.unsubscribe());
+    });
+    // The cursor stays in sight, by keys and with the music.
+    afterRenderEffect(() => {
+      const [bar, viewport] = [this.barHere(), this.viewport()];
+      if (bar === undefined || !viewport) return;
+      const system = Math.floor(bar / this.music.barsInSystem());
+      const [top, height] = [system * this.systemHeight(), this.systemHeight()];
+      const from = viewport.measureScrollOffset('top');
+      if (top < from || top + height > from + viewport.getViewportSize()) viewport.scrollToOffset(top);
+    });
+  }
+  private measure(host: HTMLElement) {
+    const page = host.querySelector('.page');
+    const px = (page?.clientWidth ?? 0) - 40;
+    if (px > 0) this.music.width.set(Math.round(px / SCALE));
+  }
+
+  private pressed(e: KeyboardEvent): boolean {
+    if (e.key === 'ArrowLeft' && e.shiftKey) this.cursor.toBar(-1);
+    else if (e.key === 'ArrowRight' && e.shiftKey) this.cursor.toBar(1);
+    else if (e.key === 'ArrowLeft') this.cursor.step(-1);
+    else if (e.key === 'ArrowRight') this.cursor.step(1);
+    else if (e.key === 'ArrowUp') this.cursor.toStringOn(-1);
+    else if (e.key === 'ArrowDown') this.cursor.toStringOn(1);
+    else if (e.key === 'Home') this.cursor.toPlace(0);
+    else if (e.key === 'End') this.cursor.toPlace(Infinity);
+    else if (e.key === 's' || e.key === 'S') this.keys.forField(this.editor()?.focus() ?? Promise.resolve(null));
+    else if (e.key === 'Escape') this.cursor.string.set(null);
+    else if (this.cursor.string() !== null && this.onString(e)) return true;
+    else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
+    else return false;
+    return true;
+  }
+  /** Keys that set the string which the cursor stands on. */
+  private onString(e: KeyboardEvent): boolean {
+    if (e.key === '=') this.fingerNext = true;
+    else if (/^[0-9]$/.test(e.key)) this.digit(Number(e.key), e.timeStamp);
+    else if (e.key === 'Delete' || e.key === 'Backspace') this.place({ kind: 'none' });
+    else return false;
+    if (e.key !== '=') this.fingerNext = false;
+    return true;
+  }
+  /** The next digit names a finger of the left hand. */
+  private fingerNext = false;
+  private before: { readonly fret: number; readonly at: number; readonly place: string } | null = null;
+  /** A digit stops the cursor's string there; two in quick succession are one fret; after `=` it names the finger. */
+  private digit(n: number, at: number) {
+    const place = `${this.cursor.index() ?? 0} ${this.cursor.string()}`;
+    if (this.fingerNext) {
+      if (n <= 4) this.place({ kind: 'finger', finger: n as LeftFinger, fret: this.fretHere() });
+      return;
+    }
+    const both = (this.before?.fret ?? 0) * 10 + n;
+    const joins = this.before?.place === place && at - this.before.at < SAME_FRET_MS && both <= HIGHEST_FRET;
+    const fret = joins ? both : n;
+    this.before = { fret, at, place };
+    this.place({ kind: 'fret', fret });
+  }
+  /** The fret that sounds on the cursor's string. */
+  private fretHere(): number {
+    const [stop, string] = [this.cursor.stop(), this.cursor.string()];
+    const events = this.music.written()?.bars.flatMap((b) => b.events) ?? [];
+    return events.find((x) => x.at === stop?.at)?.notes.find((x) => x.string === string)?.fret ?? 0;
+  }
+  private place(change: PlaceChange) {
+    const [section, string] = [this.section(), this.cursor.string()];
+    const slot = this.cursor.stop()?.slot ?? 0;
+    if (!section || string === null) return;
+    const step = this.open.reading()?.flat.slots[slot]?.step;
+    if (step && placeOnStep(step, string, change) === null) this.notice.say(this.words.noPlace);
+    else this.open.apply(setPlace(section.id, slot, string, change));
+  }
+  private press(key: SlotKey) {
+    const section = this.section();
+    if (section) this.open.apply(pressSlot(section.id, this.cursor.stop()?.slot ?? 0, key));
+  }
+}

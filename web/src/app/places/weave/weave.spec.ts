@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { addSection, cycleById, setChart, setForm, setScript } from '@ruffle-wheel/core';
+import { Keys } from '../../shell/keys';
+import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
+import { soon } from '../../testing/soon';
+import { StaveSystem } from '../../ui/stave/stave-system';
+import { Notice } from '../../ui/notice';
+import { FormPanel } from './form-panel';
+import { WeavePlace } from './weave-place';
+
+/** Signs are drawn where there is a canvas to measure them. */
+@Component({ selector: 'app-stave-system', template: '', changeDetection: ChangeDetectionStrategy.OnPush })
+class PlainSystem {
+  readonly bars = input<unknown>();
+  readonly cycle = input<unknown>();
+  readonly width = input<unknown>();
+  readonly here = input<unknown>();
+  readonly string = input<unknown>();
+}
+
+let world: World;
+beforeEach(async () => {
+  TestBed.overrideComponent(WeavePlace, { remove: { imports: [StaveSystem] }, add: { imports: [PlainSystem] } });
+  world = await aWorld();
+});
+const script = () => world.open.section()?.script;
+
+describe('the weave', () => {
+  const place = async () => {
+    const f = await show(WeavePlace);
+    await soon(() => expect(texts(f, '.says').join()).toMatch(/Bar 1/));
+    const hit = async (...names: string[]) => {
+      for (const name of names) {
+        const [plain = '', shift] = name.split('+').reverse();
+        expect(TestBed.inject(Keys).press(key(plain, { shiftKey: shift === 'Shift' })), name).toBe(true);
+        await f.whenStable();
+      }
+    };
+    const says = () => texts(f, '.says')[0] ?? '';
+    return { f, hit, says };
+  };
+
+  it('walks step by step and bar by bar, and says what stands there', async () => {
+    world.open.apply(setScript('s-a', 'p:5 ima:432 . - {p:6 i:3}x10'));
+    world.open.apply(setChart('s-a', 'C | EM'));
+    const { hit, says } = await place();
+    expect(says()).toMatch(/^Bar 1 of 2 · p:5 thumb plucks string 5/);
+    await hit('ArrowRight');
+    expect(says()).toMatch(/ima:432 index, middle and ring pluck strings 4 3 2/);
+    await hit('ArrowRight', 'ArrowRight');
+    expect(says()).toMatch(/ - the stroke before goes on/);
+    await hit('Shift+ArrowRight');
+    expect(says()).toMatch(/^Bar 2 of 2 · p:5/);
+    await hit('End', 'Shift+ArrowLeft', 'Home', 'ArrowLeft');
+    expect(says()).toMatch(/^Bar 1 of 2 · p:5/);
+  });
+  it('writes with the keys of the wheel, and frets and left fingers on the string of the cursor', async () => {
+    world.open.apply(setScript('s-a', '. . . .'));
+    const { hit } = await place();
+    await hit('p', 'ArrowRight', 'ArrowDown', 'ArrowDown', '1', '2');
+    expect(script()).toBe('p ?:2f12 . .');
+    await hit('=', '3');
+    expect(script()).toBe('p ?:2f12=3 . .');
+    await hit('ArrowDown', '0');
+    expect(script()).toBe('p ??:2f12=3+3f0 . .');
+    await hit('ArrowUp', 'Delete');
+    expect(script()).toBe('p ?:3f0 . .');
+    // Left, digits lead to the places again.
+    await hit('ArrowRight', '5', 'Escape', 'i');
+    expect(script()).toBe('p ?:3f0 i:2f5 .');
+    world.open.undo();
+    expect(script()).toBe('p ?:3f0 ?:2f5 .');
+  });
+  it('says why a chord’s own strings take no fret', async () => {
+    world.open.apply(setScript('s-a', 'ima:t id'));
+    const said = vi.spyOn(TestBed.inject(Notice), 'say');
+    const { hit } = await place();
+    await hit('ArrowDown', '3');
+    expect(script()).toBe('ima:t id');
+    expect(said.mock.calls[0]?.[0]).toMatch(/strings are the chord’s own/);
+  });
+  it('an empty section says so and takes its first stroke by keys', async () => {
+    world.open.apply(setScript('s-a', ''));
+    const f = await show(WeavePlace);
+    await soon(() => expect(texts(f, '.empty').join()).toMatch(/^Nothing is written/));
+    expect(TestBed.inject(Keys).press(key('ArrowDown'))).toBe(true);
+    expect(TestBed.inject(Keys).press(key('3'))).toBe(true);
+    expect(script()).toMatch(/^\?:1f3( \.){23}$/);
+  });
+});
+
+describe('the form', () => {
+  beforeEach(() => world.open.apply(addSection('t', 'Turn', cycleById('tangos')!)));
+
+  it('is a text, blocks, and a list with bars, minutes and the count that each part begins on', async () => {
+    const f = await show(FormPanel);
+    await type(f, field(f, 'Form'), '{A}x2 Turn');
+    expect(world.open.study()?.form).toBe('{A}x2 Turn');
+    await soon(() => expect(texts(f, 'li b')).toEqual(['A', 'A', 'Turn']));
+    expect(all(f, '.blocks span')).toHaveLength(3);
+    expect(texts(f, 'li .soft')[1]).toMatch(/^from bar \d+ · \d+ bars · 0:\d\d · begins on /);
+    button(f, 'Open Turn').click();
+    expect(world.open.section()?.id).toBe('t');
+  });
+  it('names its faults with what would mend them', async () => {
+    world.open.apply(setForm('{A} Turn'));
+    const f = await show(FormPanel);
+    await soon(() => expect(texts(f, 'app-fault-list li')).toHaveLength(1));
+    await press(f, 'Write }x2');
+    expect(world.open.study()?.form).toBe('{A}x2 Turn');
+    world.open.apply(setForm('Nowhere'));
+    await soon(() => expect(texts(f, 'app-fault-list li')[0]).toMatch(/Nowhere/));
+  });
+});

@@ -1,0 +1,231 @@
+import {
+  notesOf,
+  type NotatedBar,
+  restSeen,
+  type Sign,
+  spell,
+  TICKS_PER_COUNT,
+  type Voice as HandVoice,
+} from '@ruffle-wheel/core';
+import {
+  Accidental,
+  BarlineType,
+  Beam,
+  Dot,
+  Formatter,
+  GhostNote,
+  Renderer,
+  Stave,
+  StaveNote,
+  StaveTie,
+  TabStave,
+  Tuplet,
+  VexFlow,
+  Voice,
+} from 'vexflow/core';
+import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB_TOP } from './system-layout';
+
+const FONT = 'Bravura';
+const CLEFS = 58;
+const FIRST_BAR_LEFT = 6;
+const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32' };
+/** Where a voice that rests alone has its rests. */
+const MIDDLE = 'b/4';
+const TAP = 'g/5/x2';
+
+let ready: Promise<unknown> | null = null;
+/** The signs' own font: widths are measured with it. */
+export function fontHere(): Promise<unknown> {
+  ready ??= document.fonts.load(`30px ${FONT}`).then(() => VexFlow.setFonts(FONT));
+  return ready;
+}
+
+/**
+ * Draws one or two bars into an element: a staff, tablature under it, both voices.
+ * @param width in units of the drawing
+ * @returns where everything stands, for what is laid over it
+ */
+export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], width: number): Drawn {
+  host.replaceChildren();
+  const renderer = new Renderer(host, Renderer.Backends.SVG);
+  renderer.resize(width, HEIGHT);
+  const context = renderer.getContext();
+  context.setFillStyle('currentColor');
+  context.setStrokeStyle('currentColor');
+  const svg = host.querySelector('svg');
+  svg?.setAttribute('viewBox', `0 0 ${width} ${HEIGHT}`);
+  svg?.setAttribute('aria-hidden', 'true');
+
+  const all = bars.map((b) => Math.max(4, b.voices.fingers.length + b.voices.thumb.length) + 3);
+  const sum = all.reduce((a, b) => a + b, 0);
+  const drawn: Drawn = { width, stops: [], bars: [] };
+  let x = FIRST_BAR_LEFT;
+  bars.forEach((bar, n) => {
+    const share = ((width - FIRST_BAR_LEFT * 2 - CLEFS) * (all[n] ?? 1)) / sum;
+    const own = share + (n === 0 ? CLEFS : 0);
+    const stave = linesOf(context, x, own, n === 0);
+    const voices = drawBar(context, bar, stave);
+    const points = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
+    drawn.bars.push({
+      n: bar.n,
+      x,
+      width: own,
+      start: stave.getNoteStartX(),
+      end: x + own,
+      points: [...points].sort((a, b) => a[0] - b[0]),
+    });
+    drawn.stops.push(...stopsOf(bar, voices));
+    x += own;
+  });
+  return drawn;
+}
+
+interface DrawnSign {
+  readonly sign: Sign;
+  readonly note: StaveNote | GhostNote;
+}
+type Context = ReturnType<Renderer['getContext']>;
+interface DrawnVoice {
+  readonly voice: HandVoice;
+  readonly drawn: readonly DrawnSign[];
+}
+/** The lines of staff and tablature. */
+function linesOf(context: Context, x: number, width: number, first: boolean): Stave {
+  const stave = new Stave(x, STAVE_TOP - 40, width);
+  const tab = new TabStave(x, TAB_TOP - 4 * STRING_GAP, width, { spacingBetweenLinesPx: STRING_GAP });
+  if (first) stave.addClef('treble', 'default', '8vb');
+  else stave.setBegBarType(BarlineType.NONE);
+  stave.setContext(context).draw();
+  tab.setContext(context).draw();
+  return stave;
+}
+/** The signs of both voices, their beams, ties and tuplets. */
+function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] {
+  const voices = (['fingers', 'thumb'] as const).flatMap((voice): DrawnVoice[] => {
+    const signs = bar.voices[voice];
+    return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign)) }] : [];
+  });
+  const groups = voices.flatMap(({ drawn }) => tupletsOf(drawn));
+  const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
+  Accidental.applyAccidentals(together, 'C');
+  const beams = voices.flatMap(({ drawn }) => beamsOf(drawn));
+  const formatter = new Formatter().joinVoices(together);
+  formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
+  together.forEach((v) => v.draw(context, stave));
+  beams.forEach((b) => b.setContext(context).draw());
+  groups.forEach((t) => t.setContext(context).draw());
+  for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
+  return voices;
+}
+/** Where strokes begin in a bar, each with all its notes. */
+function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
+  const stops = new Map<number, DrawnStop>();
+  for (const { voice, drawn } of voices)
+    for (const { sign, note } of drawn) {
+      const event = bar.events[sign.event ?? -1];
+      if (!event || sign.event === null || sign.tied || event.at < bar.at) continue;
+      const heads = note instanceof StaveNote ? note.getYs() : [];
+      const notes = keysOf(bar, voice, sign.event).map(({ note: { string, left, fret, workedOut } }, i) => ({
+        ...{ string, left, fret, workedOut },
+        head: heads[i] ?? null,
+        tab: stringY(string),
+      }));
+      const there = stops.get(event.at);
+      if (there) there.notes.push(...notes);
+      else {
+        const x = note.getAbsoluteX();
+        stops.set(event.at, {
+          at: event.at,
+          bar: bar.n,
+          x: x + 5,
+          headX: x - note.getMetrics().modLeftPx,
+          event,
+          notes,
+        });
+      }
+    }
+  return [...stops.values()].sort((a, b) => a.at - b.at);
+}
+
+/** The notes of a sign from low to high, as a staff wants them. */
+function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
+  const event = bar.events[n];
+  const chord = bar.chords.findLast((c) => event && c.at <= Math.max(0, event.at - bar.at))?.name ?? '';
+  return (event ? [...notesOf(event, voice)] : [])
+    .sort((a, b) => a.midi - b.midi)
+    .map((note) => {
+      const { letter, accidental, octave } = spell(note.midi, chord);
+      return { note, key: `${letter.toLowerCase()}${accidental}/${octave}` };
+    });
+}
+function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
+  const duration = `${LETTER[sign.value] ?? 'q'}${sign.dotted ? 'd' : ''}`;
+  const stemDirection = voice === 'thumb' ? -1 : 1;
+  const ghost = () => new GhostNote({ duration });
+  if (sign.event === null) {
+    const other = bar.voices[voice === 'thumb' ? 'fingers' : 'thumb'];
+    if (!restSeen(sign, other) || (voice === 'thumb' && other.length > 0)) return { sign, note: ghost() };
+    const rest = new StaveNote({ keys: [MIDDLE], duration: `${duration}r` });
+    if (sign.dotted) Dot.buildAndAttach([rest], { all: true });
+    return { sign, note: rest };
+  }
+  const keys = keysOf(bar, voice, sign.event);
+  const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
+  if (sign.dotted) Dot.buildAndAttach([note], { all: true });
+  note.setStemStyle({ strokeStyle: 'currentColor' });
+  note.setLedgerLineStyle({ strokeStyle: 'currentColor' });
+  return { sign, note };
+}
+function soft(notes: (StaveNote | GhostNote)[]): Voice {
+  return new Voice({ numBeats: 4, beatValue: 4 }).setMode(Voice.Mode.SOFT).addTickables(notes);
+}
+function tupletsOf(drawn: readonly DrawnSign[]): Tuplet[] {
+  const groups = new Map<number, DrawnSign[]>();
+  for (const d of drawn)
+    if (d.sign.tuplet) groups.set(d.sign.tuplet.group, [...(groups.get(d.sign.tuplet.group) ?? []), d]);
+  return [...groups.values()].map((group) => {
+    const { notes = 3, inSpaceOf = 2 } = group[0]?.sign.tuplet ?? {};
+    return new Tuplet(
+      group.map((d) => d.note),
+      { numNotes: notes, notesOccupied: inSpaceOf },
+    );
+  });
+}
+/** Neighbours within one count share a beam. */
+function beamsOf(drawn: readonly DrawnSign[]): Beam[] {
+  const beams: Beam[] = [];
+  let group: StaveNote[] = [];
+  let count = -1;
+  const close = () => {
+    if (group.length > 1) beams.push(new Beam(group));
+    group = [];
+  };
+  for (const { sign, note } of drawn) {
+    const own = Math.floor(sign.at / TICKS_PER_COUNT);
+    const beamed = sign.event !== null && sign.value >= 8 && note instanceof StaveNote;
+    if (!beamed || own !== count) close();
+    count = own;
+    if (beamed) group.push(note);
+  }
+  close();
+  return beams;
+}
+/** Ties inside a bar, and halves of those that come over its lines. */
+function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[] {
+  const ties: StaveTie[] = [];
+  const tie = (first: StaveNote | null, last: StaveNote | null) => {
+    const keys = (last ?? first)?.keys.length ?? 0;
+    const indexes = Array.from({ length: keys }, (_, i) => i);
+    ties.push(new StaveTie({ firstNote: first, lastNote: last, firstIndexes: indexes, lastIndexes: indexes }));
+  };
+  let before: StaveNote | null = null;
+  for (const { sign, note } of drawn) {
+    const event = bar.events[sign.event ?? -1];
+    if (!event || !(note instanceof StaveNote)) continue;
+    if (sign.tied) tie(before?.keys.length === note.keys.length ? before : null, note);
+    before = note;
+    const atEnd = sign.at + sign.ticks === bar.length;
+    if (atEnd && event.at + event.duration > bar.at + bar.length) tie(note, null);
+  }
+  return ties;
+}

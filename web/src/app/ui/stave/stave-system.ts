@@ -1,0 +1,196 @@
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  type ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import {
+  type AccentCycle,
+  cycleLength,
+  hasMark,
+  type NotatedBar,
+  placeLabel,
+  sayBar,
+  ticks,
+  TICKS_PER_COUNT,
+} from '@ruffle-wheel/core';
+import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STITCHES, stringY, xOf } from './system-layout';
+
+let line: Promise<unknown> = Promise.resolve();
+/** What takes some milliseconds, one after another with a pause for the page between. */
+function inTurn(draw: () => void) {
+  line = line.then(() => new Promise((resolve) => setTimeout(resolve))).then(draw);
+}
+/** The shape of a stitch: it points down or up with a strum, is round for a pluck, a diamond for a tap. */
+const STITCH = {
+  down: 'M -8 -8 H 8 V 3 L 0 10 L -8 3 Z',
+  up: 'M -8 8 H 8 V -3 L 0 -10 L -8 -3 Z',
+  pluck: 'M -9 0 A 9 9 0 1 0 9 0 A 9 9 0 1 0 -9 0 Z',
+  tap: 'M 0 -10 L 10 0 L 0 10 L -10 0 Z',
+};
+
+/** One or two bars: chords and counts with their accents above, staff and tablature with both hands' fingers. */
+@Component({
+  selector: 'app-stave-system',
+  templateUrl: './stave-system.html',
+  styleUrl: './stave-system.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StaveSystem {
+  readonly bars = input.required<readonly NotatedBar[]>();
+  readonly cycle = input.required<AccentCycle>();
+  /** Width there is, in units of the drawing. */
+  readonly width = input.required<number>();
+  /** The stroke that the cursor stands on, from the beginning of the score. */
+  readonly here = input<number | null>(null);
+  /** The string that the cursor stands on. */
+  readonly string = input<number | null>(null);
+  /** Bars that are chosen, first and last. */
+  readonly range = input<readonly [number, number] | null>(null);
+  readonly chosen = output<number>();
+  protected readonly height = HEIGHT;
+  protected readonly staveTop = STAVE_TOP;
+  protected readonly stitchesAt = STITCHES;
+  private readonly host = viewChild.required<ElementRef<HTMLDivElement>>('host');
+  protected readonly drawn = signal<Drawn | null>(null);
+  protected readonly label = computed(() =>
+    this.bars()
+      .map((b) => sayBar(b, this.cycle()))
+      .join(' '),
+  );
+
+  constructor() {
+    let gone = false;
+    inject(DestroyRef).onDestroy(() => (gone = true));
+    afterRenderEffect(() => {
+      const [bars, width] = [this.bars(), this.width()];
+      const host = this.host().nativeElement;
+      const wanted = () => !gone && untracked(this.bars) === bars && untracked(this.width) === width;
+      void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
+        await fontHere();
+        // One system in each turn of the page; one that has gone out of sight meanwhile is not drawn at all.
+        inTurn(() => {
+          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width));
+        });
+      });
+    });
+  }
+
+  /** Where strokes stand closer than a stitch is wide, stitches are narrower. */
+  protected readonly tight = computed(() => {
+    const places = this.drawn()?.stops.map((s) => s.x) ?? [];
+    const least = places.reduce((gap, x, i) => (i > 0 ? Math.min(gap, x - (places[i - 1] ?? x)) : gap), Infinity);
+    return Math.max(0.6, Math.min(1, least / 20));
+  });
+  protected readonly stops = computed(() => this.drawn()?.stops.map((s) => this.stop(s)) ?? []);
+  private stop({ at, x, event, notes, headX }: DrawnStop) {
+    const { motion } = event;
+    const strum = motion.kind === 'stroke' ? motion.dir : null;
+    const kind =
+      motion.kind === 'golpe' || motion.kind === 'slap'
+        ? 'tap'
+        : strum === 'd'
+          ? 'down'
+          : strum === 'u'
+            ? 'up'
+            : 'pluck';
+    const played =
+      motion.kind === 'stroke' && !motion.plectrum
+        ? [...new Set(notes.map((n) => event.notes.find((e) => e.string === n.string)?.right))]
+        : [];
+    const letters =
+      motion.kind === 'golpe'
+        ? 'G'
+        : motion.kind === 'slap'
+          ? 'S'
+          : motion.kind === 'ligado'
+            ? 'L'
+            : motion.kind === 'ghost'
+              ? ''
+              : motion.plectrum
+                ? 'P'
+                : motion.fingers.join('') || played.filter((f) => f).join('');
+    return {
+      at,
+      x,
+      d: STITCH[kind],
+      letters,
+      workedOut: notes.some((n) => n.workedOut),
+      accent: hasMark(motion, '!'),
+      thumb: letters === 'p',
+      left: notes.flatMap((n) =>
+        n.left && n.head !== null
+          ? [{ key: n.string, x: headX - 6, y: n.head + 4, finger: n.left, workedOut: n.workedOut }]
+          : [],
+      ),
+      frets: notes.map((n) => ({
+        key: n.string,
+        y: n.tab,
+        text: String(n.fret),
+        width: n.fret > 9 ? 16 : 10,
+        workedOut: n.workedOut,
+      })),
+    };
+  }
+  protected readonly counts = computed(() => {
+    const drawn = this.drawn();
+    const cycle = this.cycle();
+    const turn = cycleLength(cycle);
+    return (drawn?.bars ?? []).flatMap((b) => {
+      const bar = this.bars().find((x) => x.n === b.n);
+      if (!bar) return [];
+      const whole = Array.from({ length: Math.floor(bar.length / TICKS_PER_COUNT) }, (_, i) => i * TICKS_PER_COUNT);
+      const accents = cycle.accents
+        .map((a) => ({ at: (a.at - bar.inTurn + turn) % turn, weight: a.weight }))
+        .filter((a) => a.at < bar.length);
+      const places = [...new Set([...whole, ...accents.map((a) => a.at)])].sort((a, c) => a - c);
+      return places.map((at) => ({
+        key: `${b.n} ${at}`,
+        x: xOf(b, at, bar.length) + 5,
+        label: placeLabel(cycle, ticks((bar.inTurn + at) % turn)),
+        weight: accents.find((a) => a.at === at)?.weight ?? 0,
+      }));
+    });
+  });
+  protected readonly chords = computed(() =>
+    (this.drawn()?.bars ?? []).flatMap((b) => {
+      const bar = this.bars().find((x) => x.n === b.n);
+      return (bar?.chords ?? []).map((c) => ({
+        key: `${b.n} ${c.at} ${c.name}`,
+        x: bar ? xOf(b, c.at, bar.length) : b.start,
+        name: c.name,
+        goesOn: c.goesOn,
+      }));
+    }),
+  );
+  protected readonly numbers = computed(() =>
+    (this.drawn()?.bars ?? []).map((b) => ({ n: b.n, x: b.x, width: b.width, chosen: this.within(b.n) })),
+  );
+  private within(n: number): boolean {
+    const range = this.range();
+    return range !== null && n >= range[0] && n <= range[1];
+  }
+  /** Where the cursor stands, on a stroke or on a silence between. */
+  protected readonly cursor = computed((): number | null => {
+    const here = this.here();
+    const bar = this.bars().find((b) => here !== null && here >= b.at && here < b.at + b.length);
+    const drawn = this.drawn()?.bars.find((b) => b.n === bar?.n);
+    return here !== null && bar && drawn ? xOf(drawn, here - bar.at, bar.length) + 5 : null;
+  });
+  protected readonly cursorY = computed(() => {
+    const string = this.string();
+    return string === null ? null : stringY(string);
+  });
+  protected fold(weight: number): string {
+    const r = Math.min(12, 6 + weight * 1.2);
+    return `M ${0 - r} 0 A ${r} ${r} 0 0 1 ${r} 0 Z`;
+  }
+}

@@ -1,0 +1,54 @@
+import type { LeftFinger, ScoreEvent, StringNumber } from '@ruffle-wheel/core';
+
+/** One system in units of its drawing: a staff line is ten above the next. */
+export const HEIGHT = 304;
+/** The staff's topmost line, the tablature's, and where the right hand's stitches stand. */
+export const STAVE_TOP = 92;
+export const TAB_TOP = 190;
+/** From one string to the next. */
+export const STRING_GAP = 13;
+export const STITCHES = 282;
+/** A place of a string in the tablature. */
+export const stringY = (string: number): number => TAB_TOP + (string - 1) * STRING_GAP;
+
+/** A stroke where it is drawn. */
+export interface DrawnStop {
+  readonly at: number;
+  readonly bar: number;
+  readonly x: number;
+  readonly headX: number;
+  readonly event: ScoreEvent;
+  readonly notes: {
+    readonly string: StringNumber;
+    readonly fret: number;
+    readonly left: LeftFinger | null;
+    readonly workedOut: boolean;
+    /** Height of its head on the staff. */
+    readonly head: number | null;
+    readonly tab: number;
+  }[];
+}
+export interface Drawn {
+  readonly width: number;
+  readonly stops: DrawnStop[];
+  readonly bars: {
+    readonly n: number;
+    readonly x: number;
+    readonly width: number;
+    /** Where its first sign stands, and where it ends. */
+    readonly start: number;
+    readonly end: number;
+    /** Places, in ticks from its beginning, and where they are. */
+    readonly points: readonly (readonly [number, number])[];
+  }[];
+}
+
+/** Where a place of a bar stands: between the signs around it. */
+export function xOf(bar: Drawn['bars'][number], at: number, length: number): number {
+  const points: (readonly [number, number])[] = [...bar.points, [length, bar.end - 6]];
+  const after = points.findIndex(([t]) => t >= at);
+  const [t1, x1] = points[after] ?? points[points.length - 1] ?? [length, bar.end];
+  if (t1 === at || after <= 0) return t1 === at ? x1 : bar.start;
+  const [t0, x0] = points[after - 1] ?? [0, bar.start];
+  return x0 + ((x1 - x0) * (at - t0)) / Math.max(1, t1 - t0);
+}
