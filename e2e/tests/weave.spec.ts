@@ -15,6 +15,15 @@ test('a figure is read bar by bar, walked through, heard, and a note is changed,
   await expect(page.locator('.says')).toContainText('Bar 1 of 4 · pima:t!');
   await page.keyboard.press('Shift+ArrowRight');
   await expect(page.locator('.says')).toContainText('Bar 2 of 4');
+  // Another chord takes the page along, and is taken back.
+  await page.keyboard.press('h');
+  await expect(page.getByRole('textbox', { name: 'Chart: which chord when' })).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Am7 | Dm7');
+  await expect(page.getByRole('img', { name: /Bar 2\. Dm7\. / })).toBeVisible();
+  await page.keyboard.press('Escape');
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Control+z');
+  await expect(page.getByRole('img', { name: /^Bar 1\. G maj 7\. / })).toBeVisible();
   await page.keyboard.press('c');
   await page.keyboard.press('Space');
   await sounds(page);
@@ -42,7 +51,9 @@ test('a figure is read bar by bar, walked through, heard, and a note is changed,
 
 test('the form is written, faults and all, and leads to its sections', async ({ player: page }) => {
   await page.keyboard.press('3');
+  await page.keyboard.press('f');
   const form = page.getByRole('textbox', { name: 'Form' });
+  await expect(form).toBeFocused();
   await form.fill('{Rasgueado} Falseta');
   await expect(page.locator('app-form-panel app-fault-list')).toContainText('}x2');
   await page.getByRole('button', { name: 'Write }x2' }).click();

@@ -2,6 +2,7 @@
 export const weave = {
   weavePlace: {
     beside: 'Beside the page',
+    tabs: { chart: 'Chart', form: 'Form' },
     empty:
       'Nothing is written in this section yet. Key 1 leads to the Wheel; what is written there stands here bar by bar.',
     keys: '← → step, Shift bar · ↑ ↓ string, then 0–9 fret, = 1 left finger, Delete · letters as on the Wheel · S script',

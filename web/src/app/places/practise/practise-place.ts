@@ -30,12 +30,13 @@ import { words } from '../../words/en';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { Soon } from '../../ui/soon';
 import { FIELD } from '../../ui/field';
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [FIELD, MatButton, SELECT, TurnStrip],
+  imports: [FIELD, Soon, MatButton, SELECT, TurnStrip],
   providers: [TurnInView],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',

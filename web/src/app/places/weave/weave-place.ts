@@ -20,10 +20,14 @@ import {
   setPlace,
   type SlotKey,
 } from '@ruffle-wheel/core';
+import { MatTabsModule } from '@angular/material/tabs';
 import { Keys } from '../../shell/keys';
 import { OpenStudy } from '../../study';
+import { ChartField } from '../../parts/chart/chart-field';
 import { SectionScript } from '../../parts/script/section-script';
 import { HEIGHT } from '../../ui/stave/system-layout';
+import { TabPanels } from '../../ui/tab-panels';
+import { Soon, Turns } from '../../ui/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
 import { words } from '../../words/en';
@@ -34,6 +38,8 @@ import { WrittenMusic } from './written-music';
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
 const GAP = 8;
+/** One letter for each panel: chart, form. */
+const PANEL_KEYS = 'hf';
 const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
@@ -42,9 +48,9 @@ const HIGHEST_FRET = 19;
 /** How do both hands go together, bar by bar? */
 @Component({
   selector: 'app-weave-place',
-  imports: [ScrollingModule, StaveSystem, SectionScript, FormPanel],
+  imports: [ScrollingModule, Soon, StaveSystem, SectionScript, FormPanel, ChartField, MatTabsModule],
   templateUrl: './weave-place.html',
-  styleUrl: './weave-place.scss',
+  styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeavePlace {
@@ -52,7 +58,9 @@ export class WeavePlace {
   protected readonly open = inject(OpenStudy);
   private readonly keys = inject(Keys);
   private readonly notice = inject(Notice);
+  private readonly turns = inject(Turns);
   protected readonly section = this.open.section;
+  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   protected readonly music = new WrittenMusic();
   protected readonly cursor = new WeaveCursor(this.music);
   protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
@@ -107,6 +115,7 @@ export class WeavePlace {
   }
 
   private pressed(e: KeyboardEvent): boolean {
+    if (e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow')) return false;
     if (e.key === 'ArrowLeft' && e.shiftKey) this.cursor.toBar(-1);
     else if (e.key === 'ArrowRight' && e.shiftKey) this.cursor.toBar(1);
     else if (e.key === 'ArrowLeft') this.cursor.step(-1);
@@ -115,12 +124,17 @@ export class WeavePlace {
     else if (e.key === 'ArrowDown') this.cursor.toStringOn(1);
     else if (e.key === 'Home') this.cursor.toPlace(0);
     else if (e.key === 'End') this.cursor.toPlace(Infinity);
-    else if (e.key === 's' || e.key === 'S') this.keys.forField(this.editor()?.focus() ?? Promise.resolve(null));
+    else if (e.key === 's' || e.key === 'S') this.toScript();
     else if (e.key === 'Escape') this.cursor.string.set(null);
     else if (this.cursor.string() !== null && this.onString(e)) return true;
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
-    else return false;
+    else return this.panels.pressed(e);
     return true;
+  }
+  private toScript() {
+    // Just after the place has come its editor is not drawn yet.
+    const drawn = this.editor() ? Promise.resolve() : this.turns.coming();
+    this.keys.forField(drawn.then(() => this.editor()?.focus() ?? null));
   }
   /** Keys that set the string which the cursor stands on. */
   private onString(e: KeyboardEvent): boolean {

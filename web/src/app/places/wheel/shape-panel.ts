@@ -24,7 +24,7 @@ import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Notice } from '../../ui/notice';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { words } from '../../words/en';
-import { ChartField } from './chart-field';
+import { ChartField } from '../../parts/chart/chart-field';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { IconButton } from '../../ui/icon-button';
