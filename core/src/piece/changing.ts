@@ -1,6 +1,8 @@
+import { LONGEST_CHART } from '../chart/index.js';
 import { type AccentCycle, checkCycle } from '../cycle/index.js';
 import { type DataFault, dataFault } from '../fault/index.js';
 import type { Shape } from '../left-hand/index.js';
+import { LONGEST_SCRIPT } from '../script/index.js';
 import { type Command, refusable } from './command.js';
 import { LONGEST_ID, type Section, type Study } from './model.js';
 
@@ -23,6 +25,12 @@ export const inSection = (
       return after && after !== before ? ask(after, study) : null;
     },
   );
+/** A text of a section that has grown longer than it may. */
+const lengthFault = (path: 'script' | 'chart', text: string, most: number): DataFault | null =>
+  text.length <= most ? null : refused(path, 'text too long', path, most, text.length);
+export const scriptFault = ({ script }: Section) => lengthFault('script', script, LONGEST_SCRIPT);
+export const chartFault = ({ chart }: Section) => lengthFault('chart', chart, LONGEST_CHART);
+
 /** The thing with these values; itself where they are its own. */
 export const put = <T extends object>(thing: T, values: Partial<T>): T =>
   (Object.keys(values) as (keyof T)[]).every((k) => thing[k] === values[k]) ? thing : { ...thing, ...values };

@@ -1,6 +1,5 @@
-import { chordInChart, LONGEST_CHART } from '../chart/index.js';
+import { chordInChart } from '../chart/index.js';
 import { type AccentCycle, cycleLength } from '../cycle/index.js';
-import type { DataFault } from '../fault/index.js';
 import { checkStopped, scriptWithStops, type Shape, type StoppedNote } from '../left-hand/index.js';
 import {
   flatten,
@@ -15,18 +14,13 @@ import {
   writeSlot,
 } from '../script/index.js';
 import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks, type StringNumber } from '../time/index.js';
-import { bounded, cycleFault, inSection, plainCycle, put, refused } from './changing.js';
+import { bounded, chartFault, cycleFault, inSection, plainCycle, put, scriptFault } from './changing.js';
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
 import { isAsItBegan, paceOf } from './make.js';
 import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 
-/** A text of a section that has grown longer than it may. */
-const lengthFault = (path: 'script' | 'chart', text: string, most: number): DataFault | null =>
-  text.length <= most ? null : refused(path, 'text too long', path, most, text.length);
-const scriptFault = ({ script }: Section) => lengthFault('script', script, LONGEST_SCRIPT);
-const chartFault = ({ chart }: Section) => lengthFault('chart', chart, LONGEST_CHART);
 export const setScript = (section: string, script: string): Command =>
   inSection(section, (s) => put(s, { script }), scriptFault);
 export const setTempo = (section: string, bpm: number): Command =>

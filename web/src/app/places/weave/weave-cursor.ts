@@ -1,5 +1,5 @@
 import { computed, inject, linkedSignal, signal } from '@angular/core';
-import type { CursorStop, StringNumber } from '@ruffle-wheel/core';
+import { barStarts, type CursorStop, cycleLength, type StringNumber } from '@ruffle-wheel/core';
 import { Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
 import type { WrittenMusic } from './written-music';
@@ -9,7 +9,7 @@ export class WeaveCursor {
   private readonly transport = inject(Transport);
   private readonly open = inject(OpenStudy);
   private readonly sectionId = computed(() => this.open.section()?.id);
-  /** Another section begins at its first stroke. */
+  /** Where it was put, from the beginning of the score; another section begins at its first step. */
   private readonly chosen = linkedSignal({ source: this.sectionId, computation: () => 0 });
   /** String that digits set; null while none is written on. */
   readonly string = signal<StringNumber | null>(null);
@@ -22,31 +22,36 @@ export class WeaveCursor {
     if (at === null || at < 0 || length === 0) return null;
     return lastAtOrBefore(this.music.stops(), at % length);
   });
-  readonly index = computed((): number | null => {
-    const all = this.music.stops().length;
-    return all === 0 ? null : Math.min(this.heard() ?? this.chosen(), all - 1);
-  });
+  readonly index = computed((): number | null => this.heard() ?? lastAtOrBefore(this.music.stops(), this.chosen()));
   readonly stop = computed((): CursorStop | null => this.music.stops()[this.index() ?? -1] ?? null);
 
-  /** So many strokes on or back; past the end it stays. */
+  /** So many steps on or back; past the end it stays. */
   step(way: number) {
-    const now = this.index();
-    if (now !== null) this.chosen.set(Math.max(0, Math.min(this.music.stops().length - 1, now + way)));
+    const [now, stops] = [this.index(), this.music.stops()];
+    if (now !== null) this.toStop(stops[Math.max(0, Math.min(stops.length - 1, now + way))]);
   }
-  /** To the first stroke of the next bar that has one, or of the one before. */
+  private toStop(stop: CursorStop | undefined) {
+    if (stop) this.chosen.set(stop.at);
+  }
+  /** To the first step of the next bar, or of the one before. */
   toBar(way: 1 | -1) {
     const [stops, now] = [this.music.stops(), this.stop()];
     if (!now) return;
     const first = stops.findIndex((s) => s.bar === now.bar);
-    const before = stops[first - 1];
-    const n =
-      way > 0 ? stops.findIndex((s) => s.bar > now.bar) : before ? stops.findIndex((s) => s.bar === before.bar) : first;
-    if (n >= 0) this.chosen.set(n);
+    const before = stops[first - 1]?.bar;
+    if (way > 0) this.toStop(stops.find((s) => s.bar > now.bar));
+    else this.toStop(before === undefined ? stops[first] : stops.find((s) => s.bar === before));
   }
-  /** To the stroke at a place of the score. */
+  /** To the beginning of a bar, also of one that is only being written. */
+  toBeginOf(bar: number) {
+    const cycle = this.open.section()?.cycle;
+    if (!cycle) return;
+    const starts = barStarts(cycle);
+    this.chosen.set(Math.floor(bar / starts.length) * cycleLength(cycle) + (starts[bar % starts.length] ?? 0));
+  }
+  /** To the step at a place of the score. */
   toPlace(at: number) {
-    const n = lastAtOrBefore(this.music.stops(), at);
-    if (n !== null) this.chosen.set(n);
+    this.chosen.set(at);
   }
   /** String 1 is drawn on top: down goes to the thicker one. */
   toStringOn(way: 1 | -1) {

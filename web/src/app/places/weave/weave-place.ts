@@ -16,6 +16,7 @@ import {
   placeOnStep,
   type PlaceChange,
   pressSlot,
+  repeatBar,
   sayStep,
   setPlace,
   type SlotKey,
@@ -125,6 +126,7 @@ export class WeavePlace {
     else if (e.key === 'Home') this.cursor.toPlace(0);
     else if (e.key === 'End') this.cursor.toPlace(Infinity);
     else if (e.key === 's' || e.key === 'S') this.toScript();
+    else if (e.key === 'r' || e.key === 'R') this.barAgain();
     else if (e.key === 'Escape') this.cursor.string.set(null);
     else if (this.cursor.string() !== null && this.onString(e)) return true;
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
@@ -174,6 +176,15 @@ export class WeavePlace {
     const step = this.open.reading()?.flat.slots[slot]?.step;
     if (step && placeOnStep(step, string, change) === null) this.notice.say(this.words.noPlace);
     else this.open.apply(setPlace(section.id, slot, string, change));
+  }
+  /** The bar after the cursor's becomes the same; the cursor goes on to it. */
+  private barAgain() {
+    const [section, study, stop] = [this.section(), this.open.study(), this.cursor.stop()];
+    if (!section || !study || !stop) return;
+    const command = repeatBar(section.id, stop.bar);
+    if (command(study) === study) return this.notice.say(this.words.noBar);
+    this.open.apply(command);
+    this.cursor.toBeginOf(stop.bar + 1);
   }
   private press(key: SlotKey) {
     const section = this.section();

@@ -72,6 +72,17 @@ describe('the weave', () => {
     world.open.undo();
     expect(script()).toBe('p ?:3f0 ?:2f5 .');
   });
+  it('R writes the bar again and goes on to it', async () => {
+    world.open.apply(setScript('s-a', Array.from({ length: 24 }, () => 'p').join(' ')));
+    world.open.apply(setChart('s-a', ''));
+    const { hit, says } = await place();
+    await hit('ArrowRight', 'r');
+    expect(world.open.section()?.script).toMatch(/^(p ){24}\| (p ?){24}$/);
+    await soon(() => expect(says()).toMatch(/^Bar 2 of 2/));
+    const said = vi.spyOn(TestBed.inject(Notice), 'say');
+    await hit('Home', 'r');
+    expect(said.mock.calls[0]?.[0]).toMatch(/the same already/);
+  });
   it('says why a chord’s own strings take no fret', async () => {
     world.open.apply(setScript('s-a', 'ima:t id'));
     const said = vi.spyOn(TestBed.inject(Notice), 'say');
