@@ -36,6 +36,8 @@ export interface NotatedBar {
   readonly events: readonly ScoreEvent[];
   /** Chords that begin in it, and the one that goes on at its beginning. */
   readonly chords: readonly { readonly at: Ticks; readonly name: string; readonly goesOn: boolean }[];
+  /** Only one hand’s voice plays in it, the thumb’s with its strums too: everything is the fingers’ voice then. */
+  readonly oneVoice: boolean;
   /** A voice that plays nothing in the bar has no signs; one that has some fills it. */
   readonly voices: Readonly<Record<Voice, readonly Sign[]>>;
 }

@@ -6,11 +6,16 @@ import type { NotatedBar, Sign, Voice } from './model.js';
 import { signsOf, type Stretch } from './note-values.js';
 
 /** The notes of an event that belong to a voice: what the thumb plucks alone goes below, everything else above. */
-export function notesOf(event: ScoreEvent, voice: Voice): ScoreEvent['notes'] {
+export function notesOf(event: ScoreEvent, voice: Voice, oneVoice = false): ScoreEvent['notes'] {
   const { motion } = event;
   const strum = motion.kind === 'stroke' && motion.dir !== null;
-  if (strum) return voice === 'fingers' ? event.notes : [];
+  if (strum || oneVoice) return voice === 'fingers' ? event.notes : [];
   return event.notes.filter((n) => (n.right === 'p') === (voice === 'thumb'));
+}
+/** The thumb plucks and strums, and nobody else plays. */
+function thumbStrums(events: readonly ScoreEvent[]): boolean {
+  const strokes = events.flatMap(({ motion }) => (motion.kind === 'stroke' ? [motion] : []));
+  return strokes.some((m) => m.dir !== null) && strokes.every((m) => m.fingers.join('') === 'p');
 }
 
 /**
@@ -38,8 +43,9 @@ export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.ba
     }
     const inTurn = ticks(bar.at % turn);
     const own = seams.map((s) => s - inTurn).filter((s) => s > 0 && s < bar.length);
-    const fingers = voiceOf(events, 'fingers', bar.at, end);
-    const thumb = voiceOf(events, 'thumb', bar.at, end);
+    const oneVoice = thumbStrums(events);
+    const fingers = voiceOf(events, 'fingers', oneVoice, bar.at, end);
+    const thumb = voiceOf(events, 'thumb', oneVoice, bar.at, end);
     const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, own) : [];
     const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, own, 64) : [];
     return {
@@ -51,6 +57,7 @@ export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.ba
       chords: score.chords
         .filter((c) => c.name !== '' && c.at < end && c.until > bar.at)
         .map((c) => ({ at: ticks(Math.max(0, c.at - bar.at)), name: c.name, goesOn: c.at < bar.at })),
+      oneVoice,
       voices: { fingers: above, thumb: below },
     };
   });
@@ -66,9 +73,15 @@ function seamsOf(cycle: AccentCycle): number[] {
   });
 }
 /** A bar of one voice without gaps: what sounds, and the rests between. */
-function voiceOf(events: readonly ScoreEvent[], voice: Voice, begin: number, end: number): Stretch[] {
+function voiceOf(
+  events: readonly ScoreEvent[],
+  voice: Voice,
+  oneVoice: boolean,
+  begin: number,
+  end: number,
+): Stretch[] {
   const mine = events.flatMap((e, n) =>
-    notesOf(e, voice).length || (voice === 'fingers' && silentStroke(e)) ? [{ e, n }] : [],
+    notesOf(e, voice, oneVoice).length || (voice === 'fingers' && silentStroke(e)) ? [{ e, n }] : [],
   );
   const stretches: Stretch[] = [];
   let at = begin;

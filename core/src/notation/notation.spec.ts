@@ -106,6 +106,14 @@ describe('bars as they are written', () => {
     expect(notesOf(events[1]!, 'fingers').map((n) => n.string)).toEqual([4, 3, 2]);
     expect(notesOf(events[1]!, 'thumb')).toEqual([]);
   });
+  it('a thumb that strums and plucks alone has one voice for both', () => {
+    const study = bossa('pd:54 pu:45 p:3_ - pd:54 pu:45 p:3_ -');
+    expect(said(study)).toEqual(['fingers n8 n8 n4 n8 n8 n4', 'thumb ']);
+    const [bar] = bars(study);
+    expect(notesOf(bar!.events[2]!, 'fingers', bar!.oneVoice)).toHaveLength(1);
+    // With fingers beside it, it has its own again.
+    expect(said(bossa('pd:54 pu:45 p:3_ - i:1 - p:3 -'))[1]).not.toBe('thumb ');
+  });
   it('a stroke of thumb and fingers together is a note in each voice', () => {
     const { events } = bars(bossa('pima:5432 - - - - - - -'))[0]!;
     expect(notesOf(events[0]!, 'thumb').map((n) => n.string)).toEqual([5]);

@@ -135,6 +135,21 @@ export class ScriptField {
   }
   underline(faults: readonly Stretch[], mark: Stretch | null) {
     this.view.dispatch({ effects: setMarks.of({ faults, mark }) });
+    if (mark && !this.view.hasFocus) this.reveal(mark.from);
+  }
+  /** Scrolls inside the field alone: the page stays where it is. */
+  private reveal(at: number) {
+    this.view.requestMeasure({
+      key: this,
+      read: (view) => {
+        const there = view.coordsAtPos(Math.min(at, view.state.doc.length));
+        const box = view.scrollDOM.getBoundingClientRect();
+        return there && (there.top < box.top || there.bottom > box.bottom) ? there.top - box.top : 0;
+      },
+      write: (by, view) => {
+        if (by) view.scrollDOM.scrollTop += by;
+      },
+    });
   }
   focus() {
     this.view.focus();

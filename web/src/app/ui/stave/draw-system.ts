@@ -58,7 +58,7 @@ export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], wi
 
   const all = bars.map((b) => Math.max(4, b.voices.fingers.length + b.voices.thumb.length) + 3);
   const sum = all.reduce((a, b) => a + b, 0);
-  const drawn: Drawn = { width, stops: [], bars: [] };
+  const drawn: Drawn = { width, stops: [], bars: [], tuplets: [] };
   let x = FIRST_BAR_LEFT;
   bars.forEach((bar, n) => {
     const share = ((width - FIRST_BAR_LEFT * 2 - CLEFS) * (all[n] ?? 1)) / sum;
@@ -75,6 +75,7 @@ export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], wi
       points: [...points].sort((a, b) => a[0] - b[0]),
     });
     drawn.stops.push(...stopsOf(bar, voices));
+    drawn.tuplets.push(...numbersOf(bar.n, voices));
     x += own;
   });
   return drawn;
@@ -105,7 +106,8 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
     const signs = bar.voices[voice];
     return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign)) }] : [];
   });
-  const groups = voices.flatMap(({ drawn }) => tupletsOf(drawn));
+  // Silences of a voice that are not to be seen belong to a tuplet too, so its number is laid over the drawing.
+  for (const { drawn } of voices) for (const group of tupletsOf(drawn)) shorten(group);
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
   Accidental.applyAccidentals(together, 'C');
   const beams = voices.flatMap(({ drawn }) => beamsOf(drawn));
@@ -113,7 +115,6 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
   together.forEach((v) => v.draw(context, stave));
   beams.forEach((b) => b.setContext(context).draw());
-  groups.forEach((t) => t.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
 }
@@ -151,7 +152,7 @@ function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
 function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
   const event = bar.events[n];
   const chord = bar.chords.findLast((c) => event && c.at <= Math.max(0, event.at - bar.at))?.name ?? '';
-  return (event ? [...notesOf(event, voice)] : [])
+  return (event ? [...notesOf(event, voice, bar.oneVoice)] : [])
     .sort((a, b) => a.midi - b.midi)
     .map((note) => {
       const { letter, accidental, octave } = spell(note.midi, chord);
@@ -179,17 +180,34 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
 function soft(notes: (StaveNote | GhostNote)[]): Voice {
   return new Voice({ numBeats: 4, beatValue: 4 }).setMode(Voice.Mode.SOFT).addTickables(notes);
 }
-function tupletsOf(drawn: readonly DrawnSign[]): Tuplet[] {
+function tupletsOf(drawn: readonly DrawnSign[]): DrawnSign[][] {
   const groups = new Map<number, DrawnSign[]>();
   for (const d of drawn)
     if (d.sign.tuplet) groups.set(d.sign.tuplet.group, [...(groups.get(d.sign.tuplet.group) ?? []), d]);
-  return [...groups.values()].map((group) => {
-    const { notes = 3, inSpaceOf = 2 } = group[0]?.sign.tuplet ?? {};
-    return new Tuplet(
-      group.map((d) => d.note),
-      { numNotes: notes, notesOccupied: inSpaceOf },
-    );
-  });
+  return [...groups.values()];
+}
+/** So many signs in the time of so many. */
+function shorten(group: readonly DrawnSign[]) {
+  const { notes = 3, inSpaceOf = 2 } = group[0]?.sign.tuplet ?? {};
+  return new Tuplet(
+    group.map((d) => d.note),
+    { numNotes: notes, notesOccupied: inSpaceOf },
+  );
+}
+/** The numbers of tuplets, beyond the ends of their stems. */
+function numbersOf(bar: number, voices: readonly DrawnVoice[]): Drawn['tuplets'] {
+  return voices.flatMap(({ voice, drawn }) =>
+    tupletsOf(drawn).flatMap((group) => {
+      const seen = group.flatMap(({ note }) => (note instanceof StaveNote && !note.isRest() ? [note] : []));
+      const [first, last] = [seen[0], seen[seen.length - 1]];
+      const tuplet = group[0]?.sign.tuplet;
+      if (!first || !last || !tuplet) return [];
+      const ends = seen.map((n) => n.getStemExtents().topY);
+      const y = voice === 'fingers' ? Math.min(...ends) - 4 : Math.max(...ends) + 12;
+      const x = (first.getAbsoluteX() + last.getAbsoluteX()) / 2 + 5;
+      return [{ key: `${bar} ${voice} ${tuplet.group}`, x, y, text: String(tuplet.notes) }];
+    }),
+  );
 }
 /** Neighbours within one count share a beam. */
 function beamsOf(drawn: readonly DrawnSign[]): Beam[] {

@@ -4,7 +4,7 @@ import {
   Component,
   computed,
   DestroyRef,
-  type ElementRef,
+  ElementRef,
   inject,
   input,
   output,
@@ -22,13 +22,34 @@ import {
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
-import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STITCHES, stringY, xOf } from './system-layout';
+import {
+  type Drawn,
+  type DrawnStop,
+  HEIGHT,
+  LEAST_SCALE,
+  STAVE_TOP,
+  STITCHES,
+  stringY,
+  unitsFor,
+  xOf,
+} from './system-layout';
 
 let line: Promise<unknown> = Promise.resolve();
 /** What takes some milliseconds, one after another with a pause for the page between. */
 function inTurn(draw: () => void) {
-  line = line.then(() => new Promise((resolve) => setTimeout(resolve))).then(draw);
+  line = line
+    .then(() => new Promise((resolve) => setTimeout(resolve)))
+    .then(draw)
+    // One system that fails keeps no other from being drawn, and is not passed over in silence.
+    .catch((e: unknown) =>
+      setTimeout(() => {
+        throw e;
+      }),
+    );
 }
+/** From the edges of the page, in px, where the cursor makes it scroll. */
+const MARGIN = 30;
+
 /** The shape of a stitch: it points down or up with a strum, is round for a pluck, a diamond for a tap. */
 const STITCH = {
   down: 'M -8 -8 H 8 V 3 L 0 10 L -8 3 Z',
@@ -56,6 +77,13 @@ export class StaveSystem {
   /** Bars that are chosen, first and last. */
   readonly range = input<readonly [number, number] | null>(null);
   readonly chosen = output<number>();
+  protected readonly units = computed(() =>
+    unitsFor(
+      this.bars().reduce((n, b) => n + b.events.length, 0),
+      this.width(),
+    ),
+  );
+  protected readonly least = computed(() => Math.round(this.units() * LEAST_SCALE));
   protected readonly height = HEIGHT;
   protected readonly staveTop = STAVE_TOP;
   protected readonly stitchesAt = STITCHES;
@@ -70,10 +98,12 @@ export class StaveSystem {
   constructor() {
     let gone = false;
     inject(DestroyRef).onDestroy(() => (gone = true));
+    const page = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterRenderEffect(() => this.follow(page));
     afterRenderEffect(() => {
-      const [bars, width] = [this.bars(), this.width()];
+      const [bars, width] = [this.bars(), this.units()];
       const host = this.host().nativeElement;
-      const wanted = () => !gone && untracked(this.bars) === bars && untracked(this.width) === width;
+      const wanted = () => !gone && untracked(this.bars) === bars && untracked(this.units) === width;
       void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
         await fontHere();
         // One system in each turn of the page; one that has gone out of sight meanwhile is not drawn at all.
@@ -84,6 +114,15 @@ export class StaveSystem {
     });
   }
 
+  /** Keeps the cursor in sight where the system is wider than the page. */
+  private follow(page: HTMLElement) {
+    const [x, units] = [this.cursor(), this.units()];
+    const whole = page.scrollWidth;
+    if (x === null || whole <= page.clientWidth) return;
+    const at = (x / units) * whole;
+    if (at < page.scrollLeft + MARGIN || at > page.scrollLeft + page.clientWidth - MARGIN)
+      page.scrollLeft = at - page.clientWidth / 3;
+  }
   /** Where strokes stand closer than a stitch is wide, stitches are narrower. */
   protected readonly tight = computed(() => {
     const places = this.drawn()?.stops.map((s) => s.x) ?? [];

@@ -11,6 +11,13 @@ export const STITCHES = 282;
 /** A place of a string in the tablature. */
 export const stringY = (string: number): number => TAB_TOP + (string - 1) * STRING_GAP;
 
+/** Units that a stroke needs so as not to touch the next, and what a system needs beside its strokes. */
+const STROKE = 14;
+const BESIDE = 110;
+/** Units across for so many strokes: as many as there are, or more that are drawn smaller. */
+export const unitsFor = (strokes: number, width: number): number => Math.max(width, BESIDE + strokes * STROKE);
+/** Pixels to a unit at the least: what finds no room then is scrolled to. */
+export const LEAST_SCALE = 0.76;
 /** A stroke where it is drawn. */
 export interface DrawnStop {
   readonly at: number;
@@ -31,6 +38,7 @@ export interface DrawnStop {
 export interface Drawn {
   readonly width: number;
   readonly stops: DrawnStop[];
+  readonly tuplets: { readonly key: string; readonly x: number; readonly y: number; readonly text: string }[];
   readonly bars: {
     readonly n: number;
     readonly x: number;
