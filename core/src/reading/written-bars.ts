@@ -56,11 +56,10 @@ function scoreOfRequest({ section, shapes, tuning, capo, profile, called = [] }:
   return { score: scoreOf(section, { instrument, shapes }, { flat, workedOut }), flat };
 }
 /** Every step of every pass, in order. */
-function stopsOf({ events, bars, length }: Score, flat: FlatPattern, start: number): CursorStop[] {
+function stopsOf({ bars, length }: Score, flat: FlatPattern, start: number): CursorStop[] {
   const stops: CursorStop[] = [];
   if (flat.length === 0) return stops;
-  const [first] = events;
-  const begin = wrap(first ? first.at - (flat.slots[first.slot]?.at ?? 0) : start, flat.length) - flat.length;
+  const begin = wrap(start, flat.length) - flat.length;
   let bar = 0;
   for (let pass = begin; pass < length; pass += flat.length)
     flat.slots.forEach((s, slot) => {
