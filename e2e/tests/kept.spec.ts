@@ -299,6 +299,7 @@ test('limits are said where something is added, and nothing of it is kept', asyn
   await newStudy(page);
   await page.keyboard.press('1');
   await script(page).click();
+  await expect(script(page)).toBeFocused();
   await page.evaluate(() => document.execCommand('insertText', false, 'p '.repeat(10_001)));
   await expect(page.getByText(/20000 letters at most; this would make 20002/)).toBeVisible();
   await expect(script(page)).toHaveText('');
