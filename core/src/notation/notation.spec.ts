@@ -4,6 +4,7 @@ import { cycleById } from '../catalogue/index.js';
 import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
 import { scoreOf } from '../score/index.js';
 import { midi, TICKS_PER_COUNT as COUNT } from '../time/index.js';
+import type { Sign } from './model.js';
 import { notate, notesOf, restSeen } from './notate.js';
 import { signsOf, type Stretch } from './note-values.js';
 import { spell } from './spelling.js';
@@ -125,6 +126,13 @@ describe('bars as they are written', () => {
     const { voices } = bars(bossa('p:5 . . .'))[0]!;
     expect(voices.fingers).toEqual([]);
     expect(voices.thumb.filter((s) => s.event === null).every((s) => restSeen(s, voices.fingers))).toBe(true);
+  });
+  it('a rest is seen beside a note that ends where it begins, or begins where it ends', () => {
+    const sign = (at: number, event: number | null) =>
+      ({ at, ticks: COUNT, value: 4, dotted: false, tuplet: null, event, tied: false }) as Sign;
+    const rest = sign(COUNT, null);
+    expect(restSeen(rest, [sign(0, 0), sign(2 * COUNT, 1)])).toBe(true);
+    expect(restSeen(rest, [sign(COUNT, 0)])).toBe(false);
   });
   it('what is held over a bar line is tied into the next bar', () => {
     const study = bossa('. . . . . . . i:3 - - i:3 . . . . .');

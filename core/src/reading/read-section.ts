@@ -1,12 +1,8 @@
-import { type Cell, CELLS } from '../catalogue/index.js';
+import { CELLS } from '../catalogue/index.js';
 import { type ChartFault, chartOf } from '../chart/index.js';
 import { readChord } from '../chord/index.js';
 import { ceilingRaises, type Raise } from '../drill/index.js';
 import { quoted, textFault } from '../fault/index.js';
-import type { Tuning } from '../instrument/index.js';
-import type { Shape } from '../left-hand/index.js';
-import type { Section } from '../piece/index.js';
-import type { HandProfile } from '../player/index.js';
 import {
   handLoad,
   type HandLoad,
@@ -28,27 +24,19 @@ import {
   heldOver,
   type PlacedChange,
   type Score,
-  scoreOf,
   sectionChanges,
 } from '../score/index.js';
-import { type FlatPattern, flatten, type NamedCell, parseScript, type ScriptFault } from '../script/index.js';
+import type { FlatPattern, ScriptFault } from '../script/index.js';
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
 import { bpm } from '../time/index.js';
 import { betterStart, type BetterStart } from './better-start.js';
-import { workOut, writeWorkedOut } from './work-out.js';
+import type { Shape } from '../left-hand/index.js';
+import type { Section } from '../piece/index.js';
+import type { ReadingRequest } from './reading-request.js';
+import { writeWorkedOut } from './work-out.js';
+import { workedScore } from './worked-score.js';
 
-export interface ReadingRequest {
-  readonly section: Section;
-  readonly shapes: readonly Shape[];
-  readonly tuning: Tuning;
-  readonly capo: number;
-  readonly profile: HandProfile;
-  /** The player's own cells, beside the shipped ones. */
-  readonly cells?: readonly Cell[];
-  /** The study's cells, which its scripts call by name. */
-  readonly called?: readonly NamedCell[];
-}
 /** All that the screens show about a section, computed in one go. */
 export interface Reading {
   readonly faults: readonly ScriptFault[];
@@ -97,14 +85,10 @@ const SHOWN_CHANGES = 64;
 const SHOWN_STARTS = 64;
 
 export function readSection(request: ReadingRequest): Reading {
-  const { section, shapes, tuning, capo, profile, called = [] } = request;
-  const { cycle, start, stepsPerCount } = section;
-  const instrument = { tuning, capo };
-  const { pattern: written, faults } = parseScript(section.script, { stepsPerCount, cycle, start, cells: called });
-  const worked = workOut(written, section, { instrument, shapes }, profile);
+  const { section, shapes, profile } = request;
+  const { cycle, start } = section;
+  const { written, faults, worked, flat, score } = workedScore(request);
   const { pattern, workedOut } = worked;
-  const flat = flatten(pattern);
-  const score = scoreOf(section, { instrument, shapes }, { flat, workedOut });
   const layout = layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES });
   const idiom = idiomOf(flat);
   const pendulum = motionCheck(pattern);

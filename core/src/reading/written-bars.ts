@@ -1,9 +1,9 @@
-import { type FlatPattern, flatten, parseScript } from '../script/index.js';
+import type { FlatPattern } from '../script/index.js';
 import { notate, type NotatedBar } from '../notation/index.js';
-import { type Score, scoreOf } from '../score/index.js';
+import type { Score } from '../score/index.js';
 import { wrap } from '../time/index.js';
-import type { ReadingRequest } from './read-section.js';
-import { workOut } from './work-out.js';
+import type { ReadingRequest } from './reading-request.js';
+import { workedScore } from './worked-score.js';
 
 /** A step that the cursor can stand on: a stroke, a silence, a hold. */
 export interface CursorStop {
@@ -34,7 +34,7 @@ export interface WrittenBars {
  */
 export function writtenBars(request: ReadingRequest, from: number, to: number): WrittenBars {
   const { section } = request;
-  const { score, flat } = scoreOfRequest(request);
+  const { score, flat } = workedScore(request);
   const strokes = new Map<number, number>();
   for (const e of score.events) strokes.set(e.bar, (strokes.get(e.bar) ?? 0) + 1);
   const first = Math.max(0, Math.min(from, score.bars.length));
@@ -45,15 +45,6 @@ export function writtenBars(request: ReadingRequest, from: number, to: number): 
     busiest: Math.max(0, ...strokes.values()),
     stops: stopsOf(score, flat, section.start),
   };
-}
-/** The score of a request, with fingers that are not written worked out. */
-function scoreOfRequest({ section, shapes, tuning, capo, profile, called = [] }: ReadingRequest) {
-  const { cycle, start, stepsPerCount } = section;
-  const instrument = { tuning, capo };
-  const { pattern: written } = parseScript(section.script, { stepsPerCount, cycle, start, cells: called });
-  const { pattern, workedOut } = workOut(written, section, { instrument, shapes }, profile);
-  const flat = flatten(pattern);
-  return { score: scoreOf(section, { instrument, shapes }, { flat, workedOut }), flat };
 }
 /** Every step of every pass, in order. */
 function stopsOf({ bars, length }: Score, flat: FlatPattern, start: number): CursorStop[] {

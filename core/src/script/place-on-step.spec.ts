@@ -41,6 +41,6 @@ describe('a string set on a step', () => {
     expect(placed('L:2f3', 1, fret(5))).toBeNull();
   });
   it('strums and the chord’s own strings are left alone', () => {
-    for (const step of ['id', 'Pd:3', 'ima:t', 'p:b', 'ima']) expect(placed(step, 2, fret(1))).toBeNull();
+    for (const step of ['id', 'Pd:3', 'Pw:3', 'ima:t', 'p:b', 'ima']) expect(placed(step, 2, fret(1))).toBeNull();
   });
 });

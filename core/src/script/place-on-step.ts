@@ -23,7 +23,7 @@ export function placeOnStep(step: Step, string: StringNumber, change: PlaceChang
         : printStep({ ...step, stop: stopFrom(step.stop, change) });
   if (step.kind !== 'stroke')
     return change.kind === 'fret' ? printStep(openStroke([string], [{ fret: change.fret }])) : null;
-  if (step.dir !== null || step.plectrum) return null;
+  if (step.dir !== null) return null;
   const strings = numberedStrings(step);
   if (!strings) return change.kind === 'fret' && step.strings === null ? alone(step, string, change) : null;
   const n = strings.indexOf(string);

@@ -1,4 +1,4 @@
-import { computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
+import { computed, effect, inject, signal, untracked } from '@angular/core';
 import type { NotatedBar, WrittenBars } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
 import { OpenStudy } from '../../study';
@@ -32,7 +32,7 @@ export class WrittenMusic {
   readonly stops = computed(() => this.written()?.stops ?? []);
 
   constructor() {
-    const asked = linkedSignal(() => {
+    const asked = computed(() => {
       const [from, to] = this.inSight();
       const each = this.barsInSystem();
       return { request: this.open.readingRequest(), from: Math.max(0, from - AHEAD) * each, to: (to + AHEAD) * each };
