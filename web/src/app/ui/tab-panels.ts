@@ -1,6 +1,10 @@
 import { ElementRef, inject, signal } from '@angular/core';
+import { MAT_TABS_CONFIG, type MatTabsConfig } from '@angular/material/tabs';
 import { Turns } from './soon';
 
+const LOOK: MatTabsConfig = { animationDuration: '0', stretchTabs: false, disablePagination: true };
+/** Tabs that turn at once and stand as close as their words. Provided where the place is made. */
+export const TAB_LOOK = { provide: MAT_TABS_CONFIG, useValue: LOOK };
 const WAIT_MS = 20;
 const WAITED = 50;
 

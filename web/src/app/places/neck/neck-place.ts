@@ -29,7 +29,7 @@ import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { LineTable } from '../../ui/line-table';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
-import { TabPanels } from '../../ui/tab-panels';
+import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { Soon } from '../../ui/soon';
 import { words } from '../../words/en';
 import { ChangeTimes } from './change-times';
@@ -70,6 +70,7 @@ const BLOCKS = 'block chords';
   ],
   templateUrl: './neck-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './neck-place.scss'],
+  providers: [TAB_LOOK],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NeckPlace {

@@ -27,7 +27,7 @@ import { OpenStudy } from '../../study';
 import { ChartField } from '../../parts/chart/chart-field';
 import { SectionScript } from '../../parts/script/section-script';
 import { HEIGHT } from '../../ui/stave/system-layout';
-import { TabPanels } from '../../ui/tab-panels';
+import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { Soon, Turns } from '../../ui/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
@@ -52,6 +52,7 @@ const HIGHEST_FRET = 19;
   imports: [ScrollingModule, Soon, StaveSystem, SectionScript, FormPanel, ChartField, MatTabsModule],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
+  providers: [TAB_LOOK],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeavePlace {

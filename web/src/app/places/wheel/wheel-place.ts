@@ -42,7 +42,7 @@ import { StartingPoints } from '../../compute/starting-points';
 import { Keys } from '../../shell/keys';
 import { Collection, OpenStudy } from '../../study';
 import { SectionScript } from '../../parts/script/section-script';
-import { TabPanels } from '../../ui/tab-panels';
+import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
 import { words } from '../../words/en';
@@ -89,7 +89,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
   ],
   templateUrl: './wheel-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './wheel-place.scss'],
-  providers: [TurnInView],
+  providers: [TurnInView, TAB_LOOK],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WheelPlace {
