@@ -58,6 +58,17 @@ const LONGEST_SYMBOL = 24;
  * @example readChord('G7/B').chord.bass // 11
  */
 export function readChord(text: string): ChordReading {
+  const before = readings.get(text);
+  if (before) return before;
+  const reading = readAnew(text);
+  if (readings.size >= MOST_READ) readings.clear();
+  readings.set(text, reading);
+  return reading;
+}
+/** The same few symbols are asked for chord after chord. */
+const readings = new Map<string, ChordReading>();
+const MOST_READ = 500;
+function readAnew(text: string): ChordReading {
   if (text.trim().length > LONGEST_SYMBOL)
     return { ok: false, refusal: fact('symbol too long', LONGEST_SYMBOL), near: [] };
   const symbol = plain(text);

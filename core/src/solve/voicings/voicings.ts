@@ -1,7 +1,7 @@
 import { type Fact, fact } from '../../fault/index.js';
 import { touchPoint } from '../../instrument/index.js';
 import { fingerShape, type Frets } from '../../left-hand/index.js';
-import { type Ask, FINGER_PAIRS, settled } from '../../player/index.js';
+import { type Ask, FINGER_PAIRS, type HandProfile, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
 import { sixOf, STRINGS } from '../../time/index.js';
 import { amongForms, type Asked, heightCost, missingCost, readAsk, soundCost, soundFault } from './ask.js';
@@ -47,9 +47,23 @@ const FINGERINGS = 3;
  * fingerings; cheapest first.
  * @returns reasons when there are none
  */
-export function shapesToWeigh(
-  request: VoicingRequest,
-): { readonly weighed: readonly WeighedShape[] } | { readonly infeasible: readonly Fact<VoicingRefusal>[] } {
+export function shapesToWeigh(request: VoicingRequest): ShapesToWeigh {
+  const { profile, weights, ...plain } = request;
+  if (weights) return weighAnew(request);
+  const own = weighed.get(profile) ?? new Map<string, ShapesToWeigh>();
+  weighed.set(profile, own);
+  const key = JSON.stringify(plain);
+  const found = own.get(key) ?? weighAnew(request);
+  if (own.size >= MOST_KEPT) own.clear();
+  own.set(key, found);
+  return found;
+}
+/** A row is asked for again with every turn of a knob: what one hand finds for a symbol stays the same. */
+const weighed = new WeakMap<HandProfile, Map<string, ShapesToWeigh>>();
+const MOST_KEPT = 200;
+type ShapesToWeigh =
+  { readonly weighed: readonly WeighedShape[] } | { readonly infeasible: readonly Fact<VoicingRefusal>[] };
+function weighAnew(request: VoicingRequest): ShapesToWeigh {
   const found = voicings(request);
   if (found.infeasible) return { infeasible: found.infeasible };
   const reading = readAsk(request);
