@@ -10,7 +10,7 @@ export const FLOORS = [
   ...['chart', 'piece'],
   ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
-  ...['solve/both-hands', 'solve/rank-keys'],
+  ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
   ...['practice', 'drill', 'sound', 'reading'],
   ...['format'],
   ...['words/en'],

@@ -24,6 +24,8 @@ export * from './solve/shape-row/index.js';
 export * from './solve/fret-line/index.js';
 export * from './solve/both-hands/index.js';
 export * from './solve/rank-keys/index.js';
+export * from './solve/bass-line/index.js';
+export * from './solve/comp/index.js';
 export * from './practice/index.js';
 export * from './drill/index.js';
 export * from './sound/index.js';

@@ -1,4 +1,5 @@
 export * from './cells.js';
+export * from './comp-beats.js';
 export * from './cycles-bossa-nova.js';
 export * from './cycles-flamenco.js';
 export * from './cycles-tango.js';

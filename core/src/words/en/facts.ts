@@ -2,6 +2,8 @@ import type { ChordRefusal } from '../../chord/index.js';
 import { type DataFault, type Fact, quoted } from '../../fault/index.js';
 import type { HoldRefusal } from '../../left-hand/index.js';
 import type { NextTempo } from '../../practice/index.js';
+import type { BassRefusal } from '../../solve/bass-line/index.js';
+import type { CompRefusal } from '../../solve/comp/index.js';
 import type { LineRefusal, WeaveRefusal } from '../../solve/finger-line/index.js';
 import type { FitRefusal } from '../../solve/fit-cycle/index.js';
 import type { FretRefusal } from '../../solve/fret-line/index.js';
@@ -139,6 +141,28 @@ const ROW: Sentences<RowRefusal> = {
   'too many chords': ([n, most]) => `${n} chords; ${most} are the most at once.`,
   'chord without shape': ([n, chord]) => `Chord ${n}, ${chord}`,
 };
+const BASS: Sentences<Exclude<BassRefusal, ChordRefusal>> = {
+  'no bass strokes': () => 'The thumb plays nothing here. Write a stroke of p on each beat that wants a bass.',
+  'chord unread': ([n, chord]) => `Chord ${n}, ${chord}`,
+  'bass nowhere': ([n]) => `Bass ${n} lies nowhere on strings 6 to 4 up to fret 12. Another tuning or capo has it.`,
+  'bass not asked for': ([n, string, fret]) =>
+    string ? `Bass ${n}: string ${string} fret ${fret} is not what is asked for.` : `Bass ${n} is missing or too many.`,
+  'bass out of reach': ([n, string, fret]) => `Bass ${n}: string ${string} fret ${fret} can’t be had with this finger.`,
+};
+const COMP: Sentences<Exclude<CompRefusal, BassRefusal | RowRefusal | VoicingRefusal>> = {
+  'no chart': () => 'The chart is empty. Write chord symbols, a bar each: Am7 | D7 | Gmaj7.',
+  'chart has faults': ([n]) => `The chart has ${n} ${n === '1' ? 'fault' : 'faults'}; mend it first.`,
+  'no figure': () => 'Write an order of cells, e.g. AB BA, with a stroke in one of them at least.',
+  'figure too long': ([n, most]) => `The figure has ${n} bars; ${most} are the most.`,
+  'no such cell': ([letter, known]) => `There is no cell ${letter} with beats in it. There is: ${known}.`,
+  'figure bar not full': ([n, is, wanted]) =>
+    `Bar ${n} of the figure is ${is} counts long; the cycle’s bar has ${wanted}. Take more or fewer cells, or another length of a beat.`,
+  'figure line faulty': ([n]) => `The line of the figure has ${n} ${n === '1' ? 'fault' : 'faults'}.`,
+  'no stroke of comping': () => 'The line of a figure takes plucks of thumb and fingers, holds and rests only.',
+  'comes round too late': ([n, most]) =>
+    `Chart and figure come round together after ${n} bars; ${most} are the most. Take a figure whose bars divide the chart’s.`,
+  'too many names': ([n, most]) => `The chart has ${n} different chords; ${most} are the most at once.`,
+};
 const LOST: Sentences<LostChord | 'open basses'> = {
   thirteenth: () => 'the thirteenth',
   ninth: () => 'the ninth',
@@ -169,6 +193,8 @@ const ALL = {
   ...WEAVE,
   ...FRETS,
   ...ROW,
+  ...BASS,
+  ...COMP,
   ...LOST,
   ...NEXT,
 };

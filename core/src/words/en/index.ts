@@ -20,3 +20,5 @@ export * from './facts.js';
 export * from './keys.js';
 export * from './ways-to-begin.js';
 export * from './schools.js';
+export * from './bass.js';
+export * from './comp.js';

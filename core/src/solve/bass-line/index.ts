@@ -1,0 +1,7 @@
+export * from './model.js';
+export * from './weights.js';
+export { type BassTones, bassTones, rolesOf } from './roles.js';
+export { type AskedBass, askedBass, type BassChoice, choicesFor, ownBass, sumOf as bassPoints, wayOn } from './cost.js';
+export * from './bass-line.js';
+export * from './score.js';
+export * from './section-bass.js';

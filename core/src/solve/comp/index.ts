@@ -1,0 +1,10 @@
+export * from './model.js';
+export * from './weights.js';
+export * from './figure.js';
+export * from './laid.js';
+export { fingerSet, heardTones, struckStrings } from './sounding.js';
+export { type Room, roomAt } from './cost.js';
+export * from './score.js';
+export * from './comp.js';
+export * from './script.js';
+export * from './facts.js';

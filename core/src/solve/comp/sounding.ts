@@ -1,0 +1,62 @@
+import { readChord } from '../../chord/index.js';
+import { openPitch } from '../../instrument/index.js';
+import { bassString, trebleSet } from '../../left-hand/index.js';
+import { perString, type StringNumber, STRINGS } from '../../time/index.js';
+import type { FrettedShape } from '../voicings/index.js';
+import type { CompRequest } from './model.js';
+
+/** The strings of the fingers under a shape, thickest first. */
+export const fingerSet = ({ strings }: CompRequest, name: string, shape: FrettedShape): readonly StringNumber[] =>
+  strings?.[name] ?? trebleSet(shape);
+/** The strings that are struck at all: the shape's bass, and the fingers'. */
+export function struckStrings(request: CompRequest, name: string, shape: FrettedShape): StringNumber[] {
+  const bass = bassString(shape);
+  return [...new Set([...(bass === null ? [] : [bass]), ...fingerSet(request, name, shape)])].sort((a, b) => b - a);
+}
+/** By the strings that the fingers were told to take; every pair of shapes asks for them. */
+const held = new WeakMap<FrettedShape, Map<string, FrettedShape>>();
+/** What of a shape has to be held for them: the other fingers may stay in the air. */
+export function heldFor(request: CompRequest, name: string, shape: FrettedShape): FrettedShape {
+  const key = request.strings?.[name]?.join() ?? '';
+  const own = held.get(shape) ?? new Map<string, FrettedShape>();
+  held.set(shape, own);
+  const found = own.get(key) ?? heldAnew(request, name, shape);
+  own.set(key, found);
+  return found;
+}
+function heldAnew(request: CompRequest, name: string, shape: FrettedShape): FrettedShape {
+  const struck = new Set(struckStrings(request, name, shape));
+  if (STRINGS.every((s, i) => struck.has(s) || shape.frets[i] === null)) return shape;
+  return {
+    frets: perString((s, i) => (struck.has(s) ? (shape.frets[i] ?? null) : null)),
+    fingers: perString((s, i) => (struck.has(s) ? (shape.fingers[i] ?? null) : null)),
+  };
+}
+
+/** The symbol that a name stands for: its own, or that of the shape that is given for it. */
+export const symbolOf = ({ given }: CompRequest, name: string): string => given?.[name]?.chord ?? name;
+
+/** Tones of a chord on the strings that are struck. */
+export interface HeardTones {
+  /** Thirds, sevenths and what stands in for them that none of the strings has, as intervals. */
+  readonly unheard: readonly string[];
+  /** Tones that more than one string has. */
+  readonly doubled: readonly string[];
+}
+const TELLING = /^[3467]/;
+export function heardTones(request: CompRequest, name: string, shape: FrettedShape): HeardTones {
+  const read = readChord(symbolOf(request, name));
+  if (!read.ok) return { unheard: [], doubled: [] };
+  const pitches = struckStrings(request, name, shape).flatMap((s) => {
+    const fret = shape.frets[STRINGS.indexOf(s)] ?? null;
+    return fret === null ? [] : [(openPitch(request.tuning, s, request.neck.capo) + fret) % 12];
+  });
+  const times = (pitchClass: number) => pitches.filter((p) => p === pitchClass).length;
+  const { tones } = read.chord;
+  return {
+    unheard: tones
+      .filter((t) => t.needed && TELLING.test(t.interval) && times(t.pitchClass) === 0)
+      .map((t) => t.interval),
+    doubled: tones.filter((t) => times(t.pitchClass) > 1).map((t) => t.interval),
+  };
+}

@@ -1,0 +1,38 @@
+import type { BassFacts } from '../../solve/bass-line/index.js';
+import { listed } from './strokes.js';
+
+const ROLES: Record<BassFacts['role'], string> = {
+  root: 'root',
+  fifth: 'fifth',
+  walk: 'on the way',
+  approach: 'leads on',
+};
+const who = ({ finger }: BassFacts): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`);
+const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
+  there: () => 'there already',
+  open: () => 'open',
+  'free finger': (f) => `${who(f)} comes down`,
+  'goes over': (f) => `${who(f)} goes over from its bass`,
+  'lies over': (f) => `${who(f)} lies over one string more`,
+  borrowed: (f) => (f.fret === 0 ? 'its finger lifts' : `${who(f)} leaves its place`),
+  alone: (f) => `the shape is let go for ${who(f)}`,
+};
+const strings = (list: readonly number[]): string =>
+  `${list.length > 1 ? 'strings' : 'string'} ${listed(list.map(String))}`;
+
+/**
+ * One bass note: what it is, how the left hand has it, and what suffers by it.
+ * @example sayBass({ stroke: 0, role: 'fifth', string: 6, fret: 3, finger: 1, way: 'goes over', suffers: [], muddy: [], underRoot: true, thumb: { thereMs: 500, neededMs: 190 } }) // 'Fifth, finger 1 goes over from its bass. It sounds under the root.'
+ */
+export function sayBass(f: BassFacts): string {
+  const role = ROLES[f.role];
+  const lines = [`${role[0]?.toUpperCase() ?? ''}${role.slice(1)}, ${WAYS[f.way](f)}.`];
+  if (f.suffers.length)
+    lines.push(`Meanwhile ${strings(f.suffers)} ${f.suffers.length > 1 ? 'lose their notes' : 'loses its note'}.`);
+  if (f.muddy.length) lines.push(`Muddy with ${strings(f.muddy)}.`);
+  if (f.underRoot && f.role !== 'root') lines.push('It sounds under the root.');
+  const { thereMs, neededMs } = f.thumb;
+  if (thereMs !== null && thereMs < neededMs)
+    lines.push(`The thumb has ${Math.round(thereMs)} ms and needs about ${Math.round(neededMs)}.`);
+  return lines.join(' ');
+}
