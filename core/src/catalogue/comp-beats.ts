@@ -6,6 +6,9 @@ export const BEAT_KINDS = [
   'bass then chord',
   'short long short',
   'pushed pair',
+  'long short',
+  'chord on the half',
+  'chords off the beat',
   'hold',
   'rest',
 ] as const;
@@ -22,6 +25,9 @@ export const BEAT_QUARTERS: Readonly<Record<BeatKind, string>> = {
   'bass then chord': 'b-c-',
   'short long short': 'tc-c',
   'pushed pair': 'bc-c',
+  'long short': 't--c',
+  'chord on the half': '--c-',
+  'chords off the beat': '-c-c',
   hold: '----',
   rest: '....',
 };

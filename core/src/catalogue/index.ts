@@ -1,5 +1,6 @@
 export * from './cells.js';
 export * from './comp-beats.js';
+export * from './comp-figures.js';
 export * from './cycles-bossa-nova.js';
 export * from './cycles-flamenco.js';
 export * from './cycles-tango.js';

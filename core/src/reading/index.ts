@@ -3,3 +3,5 @@ export * from './read-section.js';
 export * from './reading-request.js';
 export * from './work-out.js';
 export * from './written-bars.js';
+export * from './conflict.js';
+export { conflictsOf } from './remedies.js';

@@ -1,5 +1,5 @@
 import type { ChordRefusal } from '../../chord/index.js';
-import { type DataFault, type Fact, quoted } from '../../fault/index.js';
+import { type Fact, quoted } from '../../fault/index.js';
 import type { HoldRefusal } from '../../left-hand/index.js';
 import type { NextTempo } from '../../practice/index.js';
 import type { BassRefusal } from '../../solve/bass-line/index.js';
@@ -210,15 +210,3 @@ export function sayFact({ code, about, because }: Fact): string {
 }
 /** Each once. */
 export const sayFacts = (facts: readonly Fact[]): string[] => [...new Set(facts.map(sayFact))];
-/** A fault's path with its sentence. */
-export interface SaidDataFault {
-  readonly path: string;
-  readonly message: string;
-}
-export const sayDataFaults = (faults: readonly DataFault[]): SaidDataFault[] =>
-  faults.map((f) => ({ path: f.path, message: sayFact(f) }));
-/**
- * Path and sentence in one line.
- * @example sayDataFault({ path: 'capo', code: 'above the most', about: [30, 12] }) // 'capo: It is 30; 12 is the most.'
- */
-export const sayDataFault = (f: DataFault): string => `${f.path}: ${sayFact(f)}`;

@@ -1,7 +1,18 @@
 import type {
   AccentCycle,
+  BassAnswer,
+  BassFacts,
+  BassRefusal,
+  BassRequest,
   BothHandsResult,
+  CompAnswer,
+  CompFacts,
+  CompRefusal,
+  CompRequest,
+  CompText,
+  Conflict,
   Easier,
+  Fact,
   FitRequest,
   FitResult,
   FretLineRequest,
@@ -64,6 +75,26 @@ export interface MelodyAsk {
   readonly right: LineRequest['school']['id'];
   readonly bars: LineRequest['bars'];
 }
+/** An accompaniment with its text and what is to be known of it. */
+export interface CompWay {
+  readonly answer: CompAnswer;
+  readonly text: CompText;
+  readonly facts: CompFacts;
+}
+export interface CompAnswers {
+  readonly ways: readonly CompWay[];
+  readonly infeasible: readonly Fact<CompRefusal>[];
+}
+/** A bass line with what is to be known of each of its notes. */
+export interface BassAnswers {
+  readonly ways: readonly { readonly answer: BassAnswer; readonly facts: readonly BassFacts[] }[];
+  readonly infeasible: readonly Fact<BassRefusal>[];
+}
+/** A piece and the hands it is judged for. */
+export interface PieceAsk {
+  readonly study: Study;
+  readonly profile: HandProfile;
+}
 /** What the solver worker can be asked. */
 export interface Solver {
   fitCycle(request: FitRequest, progress: Progress): FitResult;
@@ -72,4 +103,7 @@ export interface Solver {
   bothHands(ask: MelodyAsk, progress: Progress): BothHandsResult;
   rankKeys(request: KeyRequest, progress: Progress): RankedKey[];
   shapeRow(request: RowRequest, progress: Progress): RowResult;
+  comp(request: CompRequest, progress: Progress): CompAnswers;
+  bassLine(request: BassRequest, progress: Progress): BassAnswers;
+  conflicts(ask: PieceAsk): Conflict[];
 }

@@ -1,6 +1,9 @@
 import { Injectable } from '@angular/core';
 import type {
+  BassRequest,
   BothHandsResult,
+  CompRequest,
+  Conflict,
   FitRequest,
   FitResult,
   KeyRequest,
@@ -9,7 +12,18 @@ import type {
   RowResult,
 } from '@ruffle-wheel/core';
 import { proxy, type Remote } from 'comlink';
-import type { LineAnswers, LineAsk, MelodyAsk, Progress, ShapeAnswers, ShapeAsk, Solver } from './protocol';
+import type {
+  BassAnswers,
+  CompAnswers,
+  LineAnswers,
+  LineAsk,
+  MelodyAsk,
+  PieceAsk,
+  Progress,
+  ShapeAnswers,
+  ShapeAsk,
+  Solver,
+} from './protocol';
 import { WorkerLink } from './worker-link';
 
 /** Solvers tell how far they are several times a second; one that is silent for so long has died. */
@@ -50,6 +64,18 @@ export class Solve {
   /** Shapes for a row of chords with least movement. @returns null when overtaken or cancelled */
   row(request: RowRequest, progress: Progress): Promise<RowResult | null> {
     return this.run<RowResult>(async (solver) => solver.shapeRow(request, this.told(progress)));
+  }
+  /** An accompaniment over a chart in its best few. @returns null when overtaken or cancelled */
+  comp(request: CompRequest, progress: Progress): Promise<CompAnswers | null> {
+    return this.run<CompAnswers>(async (solver) => solver.comp(request, this.told(progress)));
+  }
+  /** A bass line in its best few. @returns null when overtaken or cancelled */
+  bass(request: BassRequest, progress: Progress): Promise<BassAnswers | null> {
+    return this.run<BassAnswers>(async (solver) => solver.bassLine(request, this.told(progress)));
+  }
+  /** Everything that stands against a piece. @returns null when overtaken or cancelled */
+  conflicts(ask: PieceAsk): Promise<Conflict[] | null> {
+    return this.run<Conflict[]>(async (solver) => solver.conflicts(ask));
   }
 
   private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {

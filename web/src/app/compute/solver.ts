@@ -1,5 +1,11 @@
 import {
+  bassFacts,
+  bassLine,
   bothHands,
+  comp,
+  compFacts,
+  compScript,
+  conflictsOf,
   compareSchools,
   easier,
   fingerLine,
@@ -30,4 +36,21 @@ export const solver: Solver = {
   bothHands: ({ read, request, right, bars }, progress) => bothHands(read, request, right, { progress }, bars),
   rankKeys: (request, progress) => rankKeys(request, { progress }),
   shapeRow: (request, progress) => shapeRow(request, { progress }),
+  comp: (request, progress) => {
+    const found = comp(request, { progress });
+    if (found.infeasible) return { ways: [], infeasible: found.infeasible };
+    const ways = found.answers.map((answer) => ({
+      answer,
+      text: compScript(request, answer),
+      facts: compFacts(request, answer),
+    }));
+    return { ways, infeasible: [] };
+  },
+  bassLine: (request, progress) => {
+    const found = bassLine(request, { progress });
+    if (found.infeasible) return { ways: [], infeasible: found.infeasible };
+    const ways = found.answers.map((answer) => ({ answer, facts: bassFacts(request, answer.steps) }));
+    return { ways, infeasible: [] };
+  },
+  conflicts: ({ study, profile }) => conflictsOf(study, profile),
 };

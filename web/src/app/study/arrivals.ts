@@ -5,7 +5,7 @@ import {
   type LogEntry,
   type SaidDataFault,
   sayDataFaults,
-  sayFact,
+  sayRefusal,
   shiftLog,
   type Study,
 } from '@ruffle-wheel/core';
@@ -25,7 +25,7 @@ export interface Refusal {
 const said = ({ code, why, faults }: Extract<FileReading, { readonly ok: false }>): Refusal => ({
   ok: false,
   code,
-  message: sayFact(why),
+  message: sayRefusal(why),
   faults: sayDataFaults(faults),
 });
 export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;

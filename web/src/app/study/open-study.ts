@@ -5,7 +5,7 @@ import {
   freeName,
   keepTrial,
   neckOf,
-  sayFact,
+  sayRefusal,
   setTempo,
   type Shape,
   type Study,
@@ -131,7 +131,7 @@ export class OpenStudy {
     const before = this.current();
     if (!before) return;
     const refusal = command.refusal?.(before);
-    if (refusal) return this.said.next(sayFact(refusal));
+    if (refusal) return this.said.next(sayRefusal(refusal));
     const after = command(before);
     if (after === before) return;
     this.history.step(before, key);

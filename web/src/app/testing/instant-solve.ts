@@ -1,5 +1,5 @@
-import type { FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
-import type { LineAnswers, LineAsk, MelodyAsk, ShapeAsk } from '../compute/protocol';
+import type { BassRequest, CompRequest, FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
+import type { LineAnswers, LineAsk, MelodyAsk, PieceAsk, ShapeAsk } from '../compute/protocol';
 import { solver } from '../compute/solver';
 
 const silent = () => undefined;
@@ -37,6 +37,15 @@ export class InstantSolve {
   }
   row(request: RowRequest) {
     return Promise.resolve(solver.shapeRow(request, silent));
+  }
+  comp(request: CompRequest) {
+    return Promise.resolve(solver.comp(request, silent));
+  }
+  bass(request: BassRequest) {
+    return Promise.resolve(solver.bassLine(request, silent));
+  }
+  conflicts(ask: PieceAsk) {
+    return Promise.resolve(solver.conflicts(ask));
   }
   cancel() {
     this.cancelled++;

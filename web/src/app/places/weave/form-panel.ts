@@ -6,7 +6,7 @@ import { OpenStudy } from '../../study';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { FaultList, type ShownFault } from '../../ui/fault-list';
 import { FIELD } from '../../ui/field';
-import { words } from '../../words/en';
+import { weave } from '../../words/weave';
 
 const clock = (seconds: number): string => {
   const whole = Math.round(seconds);
@@ -22,7 +22,7 @@ const clock = (seconds: number): string => {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormPanel {
-  protected readonly words = words.weavePlace.form;
+  protected readonly words = weave.form;
   protected readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
   protected readonly longest = LONGEST_FORM;

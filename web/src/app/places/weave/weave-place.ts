@@ -31,7 +31,10 @@ import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { Soon, Turns } from '../../ui/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
-import { words } from '../../words/en';
+import { weave } from '../../words/weave';
+import { BassPanel } from './bass-panel';
+import { CompPanel } from './comp-panel';
+import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FormPanel } from './form-panel';
 import { WeaveCursor } from './weave-cursor';
 import { WrittenMusic } from './written-music';
@@ -39,8 +42,8 @@ import { WrittenMusic } from './written-music';
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
 const GAP = 8;
-/** One letter for each panel: chart, form. */
-const PANEL_KEYS = 'hf';
+/** One letter for each panel: chart, comping, bass, form, conflicts. */
+const PANEL_KEYS = 'hobfx';
 const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
@@ -49,14 +52,25 @@ const HIGHEST_FRET = 19;
 /** How do both hands go together, bar by bar? */
 @Component({
   selector: 'app-weave-place',
-  imports: [ScrollingModule, Soon, StaveSystem, SectionScript, FormPanel, ChartField, MatTabsModule],
+  imports: [
+    ScrollingModule,
+    Soon,
+    StaveSystem,
+    SectionScript,
+    FormPanel,
+    ChartField,
+    CompPanel,
+    BassPanel,
+    MatTabsModule,
+    ConflictsPanel,
+  ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
   providers: [TAB_LOOK],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeavePlace {
-  protected readonly words = words.weavePlace;
+  protected readonly words = weave;
   protected readonly open = inject(OpenStudy);
   private readonly keys = inject(Keys);
   private readonly notice = inject(Notice);
@@ -133,6 +147,10 @@ export class WeavePlace {
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
     else return this.panels.pressed(e);
     return true;
+  }
+  protected goTo({ section, at }: PiecePlace) {
+    this.open.chooseSection(section);
+    this.cursor.toPlace(at);
   }
   private toScript() {
     // Just after the place has come its editor is not drawn yet.

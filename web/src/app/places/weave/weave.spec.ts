@@ -22,6 +22,8 @@ class PlainSystem {
 let world: World;
 beforeEach(async () => {
   TestBed.overrideComponent(WeavePlace, { remove: { imports: [StaveSystem] }, add: { imports: [PlainSystem] } });
+  // Panels that are fetched when they are opened.
+  await TestBed.compileComponents();
   world = await aWorld();
 });
 const script = () => world.open.section()?.script;

@@ -1,0 +1,133 @@
+import { TestBed } from '@angular/core/testing';
+import { addSection, cycleById, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
+import { Solve } from '../../compute/solve';
+import { InstantSolve } from '../../testing/instant-solve';
+import { all, aWorld, button, choose, chosen, field, press, show, texts, type, type World } from '../../testing/world';
+import { soon } from '../../testing/soon';
+import { Notice } from '../../ui/notice';
+import { BassPanel } from './bass-panel';
+import { CompPanel } from './comp-panel';
+import { ConflictsPanel } from './conflicts-panel';
+
+/** A bossa nova with a chart of symbols and nothing played yet. */
+function lamps(): Study {
+  const base = makeStudy('s', 'Lamps', cycleById('bossa-three-two'));
+  return setChart('s-a', 'Am7 | % | Dm7 | E7')(base);
+}
+let world: World;
+beforeEach(async () => {
+  world = await aWorld(lamps(), [{ provide: Solve, useClass: InstantSolve }]);
+});
+const section = () => world.open.section()!;
+
+describe('comping', () => {
+  const panel = async () => {
+    const f = await show(CompPanel);
+    await soon(() => expect(all(f, 'section').length).toBe(3));
+    return f;
+  };
+  it('makes the chart an accompaniment, tells it chord by chord, and takes it over with its shapes', async () => {
+    const f = await panel();
+    expect(chosen(f, 'Figure')).toBe('Straight and pushed: AB BA');
+    expect(texts(f, '.shapes')[0]).toContain('Am7 x-0-2-0-1-0');
+    const told = texts(f, 'section')[0];
+    expect(told).toMatch(/Am7 bar 1 Bars 1 2 of the figure\..*Thumb on 5, fingers on 4 3 2/);
+    expect(told).toMatch(/Dm7 bar 3 Bar 1 of the figure\..*Thumb on 4, fingers on 3 2 1; the fingers move/);
+    await press(f, 'Take over: 1');
+    expect(section().script).toMatch(/^p:b - ima:t - /);
+    expect(section().chart).toBe('Am7 | % | Dm7 | E7');
+    expect(world.open.study()?.shapes.map((s) => s.name)).toEqual(['Am7', 'Dm7', 'E7']);
+    world.open.undo();
+    expect(section().script).toBe('');
+    expect(world.open.study()?.shapes).toEqual([]);
+  });
+  it('follows every wish: the order, the bass, who is pushed, strings of the fingers', async () => {
+    const f = await panel();
+    await choose(f, 'Chord tied', 'pushed: the new chord early');
+    await choose(f, 'Bass', 'root held');
+    await type(f, field(f, 'Order'), 'AA');
+    await type(f, field(f, 'Fingers’ strings'), 'Dm7 432');
+    await soon(() => expect(texts(f, 'section')[0]).toMatch(/Thumb on 4, fingers on 4 3 2/));
+    await press(f, 'Take over: 1');
+    expect(section().script).toMatch(/ima>:432/);
+    expect(section().script).not.toContain(':f');
+  });
+  it('cells are written beat by beat, and a bar that is not full says so', async () => {
+    const f = await panel();
+    await press(f, 'Cell C');
+    await press(f, 'One beat more in cell C');
+    await choose(f, 'Beat 2', 'rest');
+    await type(f, field(f, 'Order'), 'C');
+    await soon(() => expect(texts(f, 'section')[0]).toMatch(/Bar 1 of the figure/));
+    await press(f, 'One beat less in cell C');
+    await soon(() =>
+      expect(texts(f, '.fault')[0]).toMatch(/Bar 1 of the figure is 2 counts long; the cycle’s bar has 4/),
+    );
+    // It is all there again when the panel comes back.
+    const again = await show(CompPanel);
+    expect(field(again, 'Order').value).toBe('C');
+  });
+  it('strings that can’t be read, and a chart that is empty, are told in words', async () => {
+    const f = await panel();
+    await type(f, field(f, 'Fingers’ strings'), 'Dm7 on 432x');
+    expect(texts(f, '.fault')[0]).toMatch(/this can’t be read: Dm7 on 432x$/);
+    await type(f, field(f, 'Fingers’ strings'), '');
+    world.open.apply(setChart('s-a', ''));
+    await soon(() => expect(texts(f, '.fault')[0]).toMatch(/^The chart is empty/));
+  });
+});
+
+describe('the bass', () => {
+  it('without a thumb says what to do', async () => {
+    const f = await show(BassPanel);
+    expect(texts(f, '.fault')[0]).toMatch(/thumb plucks no bass/);
+  });
+  it('is worked out under what is written, note by note, and written into it', async () => {
+    const comp = await show(CompPanel);
+    await soon(() => expect(all(comp, 'section').length).toBe(3));
+    await choose(comp, 'Bass', 'root held');
+    await soon(() => expect(texts(comp, 'section')[0]).toBeTruthy());
+    await press(comp, 'Take over: 1');
+    comp.destroy();
+    const f = await show(BassPanel);
+    await choose(f, 'Bass', 'walking');
+    await choose(f, 'From', 'below');
+    await soon(() => expect(texts(f, 'section li').join(' ')).toMatch(/Leads on/));
+    expect(texts(f, 'section li')[0]).toMatch(/^5 open turn 1, 1, Am7 · Root, open\./);
+    await press(f, 'Take over: 1');
+    // The fingers keep what is theirs.
+    expect(section().script).toMatch(/p:6/);
+    expect(section().script.match(/ima/g)?.length).toBeGreaterThan(4);
+  });
+});
+
+describe('conflicts', () => {
+  it('without any it says so', async () => {
+    const f = await show(ConflictsPanel);
+    await soon(() => expect(texts(f, '[role=status]').join()).toMatch(/Nothing stands against/));
+  });
+  it('are told over the whole piece with remedies that end them, and lead to their place', async () => {
+    world.open.apply(addSection('t', 'Turn', cycleById('bossa-three-two')!));
+    world.open.apply(setChart('t', 'Am | E'));
+    world.open.apply(setScript('t', 'p:5 - ima:432 - p:5 - ima:432 - | - ima:432 p:5 - p:5 - ima:432 -'));
+    for (const [name, frets] of [
+      ['Am', [null, 0, 2, 2, 1, 0]],
+      ['E', [0, 2, 2, 1, 0, 0]],
+    ] as const)
+      world.open.apply((s) => ({
+        ...s,
+        shapes: [...s.shapes, { id: name, name, frets, fingers: frets.map((x) => (x === 0 ? 0 : null)) } as never],
+      }));
+    const f = await show(ConflictsPanel);
+    const went: unknown[] = [];
+    f.componentInstance.goTo.subscribe((p) => went.push(p));
+    await soon(() => expect(texts(f, 'li p').join(' ')).toMatch(/A stroke on Am is held on into E\./));
+    button(f, 'Go to Turn, bar 1').click();
+    expect(went).toMatchObject([{ section: 't' }]);
+    const said = vi.spyOn(TestBed.inject(Notice), 'withStudyUndo');
+    await press(f, 'Push');
+    expect(world.open.study()?.sections[1]?.script).toContain('ima:432>');
+    expect(said.mock.calls[0]?.[0]).toMatch(/^Push.*taken$/);
+    await soon(() => expect(texts(f, 'li p').join(' ')).not.toMatch(/held on into E/));
+  });
+});
