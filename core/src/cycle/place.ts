@@ -22,6 +22,17 @@ export function barStarts(c: AccentCycle): Ticks[] {
 }
 
 /**
+ * The bar in which a place is, counted from 0; places go on from turn to turn.
+ * @example barOf(cycleById('bossa-three-two'), 25200) // 1
+ */
+export function barOf(c: AccentCycle, at: number): number {
+  const turn = cycleLength(c);
+  const inTurn = ((at % turn) + turn) % turn;
+  const starts = barStarts(c);
+  return Math.floor(at / turn) * starts.length + starts.findLastIndex((s) => s <= inTurn);
+}
+
+/**
  * Weight of the accent on a position of the turn, 0 when there is none.
  * @example accentAt(cycleById('vals'), 0) // 1
  */

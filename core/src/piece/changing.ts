@@ -48,6 +48,13 @@ export type CommandFaultCode =
   | 'too many shapes'
   | 'too many sections'
   | 'form too long'
+  | 'texts with faults'
+  | 'begins elsewhere'
+  | 'cut within a pass'
+  | 'no turn begins there'
+  | 'no cut at that bar'
+  | 'unlike sections'
+  | 'apart in the form'
   | 'too many cells'
   | 'six pitches wanted';
 /** Why a command changes nothing. */

@@ -9,3 +9,4 @@ export * from './section-commands.js';
 export { isShapeName, putShape, removeShape, shapeToPut } from './shape-commands.js';
 export * from './study-commands.js';
 export * from './trial.js';
+export * from './section-order.js';

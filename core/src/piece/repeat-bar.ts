@@ -45,7 +45,7 @@ function repeated(s: Section, { cells }: Pick<Study, 'cells'>, bar: number): str
 }
 
 /** The stretch of text that fills a time of the pattern whole, its brackets with it; null where nothing ends there. */
-function textBetween(script: string, flat: FlatPattern, from: number, to: number) {
+export function textBetween(script: string, flat: FlatPattern, from: number, to: number) {
   const first = flat.slots.find((x) => x.at === from);
   const last = flat.slots.find((x) => x.at < to && x.at + x.duration === to);
   if (!first || !last) return null;

@@ -67,7 +67,7 @@ export function countInPlan(cycle: AccentCycle): Plan {
   return { sounds: byPlace(sounds), length: ticks(turns * cycleLength(cycle)), turns };
 }
 
-const byPlace = (sounds: readonly PlanSound[]) => [...sounds].sort((a, b) => a.at - b.at || rank(a) - rank(b));
+export const byPlace = (sounds: readonly PlanSound[]) => [...sounds].sort((a, b) => a.at - b.at || rank(a) - rank(b));
 /** A string is stopped before it is struck anew in the same instant. */
 const rank = (s: PlanSound) => (s.kind === 'stop' ? 0 : 1);
 
@@ -76,22 +76,32 @@ const rank = (s: PlanSound) => (s.kind === 'stop' ? 0 : 1);
  * ends everything not marked to ring, staccato ends half-way, and where the left hand lets go, what it stopped ends.
  */
 export function planPlayback(score: Score, cycle: AccentCycle): Plan {
-  const { events, length } = score;
+  const { length } = score;
   const turns = Math.max(1, Math.ceil(length / cycleLength(cycle)));
-  const sounds: PlanSound[] = Array.from({ length: turns }, (_, turn) => beatsOfTurn(cycle, turn))
+  const sounds = [...beatsUntil(cycle, length), ...soundsOf(score)];
+  return {
+    sounds: byPlace(sounds.map((s) => (s.at >= length && length > 0 ? { ...s, at: ticks(s.at % length) } : s))),
+    length,
+    turns,
+  };
+}
+/** Claps and clicks of so many ticks. */
+export function beatsUntil(cycle: AccentCycle, length: Ticks): BeatSound[] {
+  const turns = Math.max(1, Math.ceil(length / cycleLength(cycle)));
+  return Array.from({ length: turns }, (_, turn) => beatsOfTurn(cycle, turn))
     .flat()
     .filter((s) => s.at < length);
+}
+/** What the strokes of a score make sound, and what is stopped when they are over. */
+export function soundsOf({ events, length }: Pick<Score, 'events' | 'length'>): PlanSound[] {
+  const sounds: PlanSound[] = [];
   const ringing = new Map<StringNumber, boolean>();
   const starts = new Set(events.filter((e) => e.motion.kind !== 'ghost').map((e) => e.at as number));
   for (const e of events) {
     sounds.push(...struck(e, ringing));
     sounds.push(...ended(e, ringing, starts.has((e.at + e.duration) % Math.max(1, length))));
   }
-  return {
-    sounds: byPlace(sounds.map((s) => (s.at >= length && length > 0 ? { ...s, at: ticks(s.at % length) } : s))),
-    length,
-    turns,
-  };
+  return sounds;
 }
 
 /** What begins to sound with a stroke. */

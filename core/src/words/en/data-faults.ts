@@ -139,6 +139,18 @@ const COMMAND: Sentences<CommandFaultCode> = {
   'too many sections': ([most]) =>
     `A study holds ${most} sections at most. Copy the study and go on there, or take a section out.`,
   'form too long': ([most, own]) => `A form holds ${most} letters at most; this would make ${own}.`,
+  'texts with faults': ([name]) => `${name}: its script or chart can’t be read whole. Mend it first.`,
+  'begins elsewhere': ([name]) =>
+    `${name}: its pattern begins after the first count. Let it begin there, or write it so.`,
+  'cut within a pass': ([name]) =>
+    `${name}: its bars end within a pass of its script. Write the script as long as the bars.`,
+  'no turn begins there': ([bar]) =>
+    `Bar ${bar} begins no turn of the cycle within the section; a section begins on the first count. Go to a bar that does.`,
+  'no cut at that bar': ([bar]) => `A stroke or a bracket goes over the beginning of bar ${bar}. End it there first.`,
+  'unlike sections': ([first, second]) =>
+    `${first} and ${second} have other cycles or steps; sections can be joined that have the same.`,
+  'apart in the form': ([first, second]) =>
+    `The form has ${first} without ${second} behind it, or ${second} alone. Change the form first.`,
   'too many cells': ([most]) => `A study holds ${most} cells at most.`,
   'six pitches wanted': () => 'A tuning names a pitch for each of six strings.',
 };

@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import type {
   AccentCycle,
   HandProfile,
+  PiecePlan,
   Plan,
   ReadingRequest,
   StartingPoint,
@@ -58,6 +59,11 @@ export class Compute {
   /** The study's form written out. */
   unrollForm(study: Study): Promise<UnrolledForm> {
     return this.link.ask((computer) => computer.unrollForm(study), SILENT_MS);
+  }
+  /** The whole piece to be played from one of its parts on; null where there is none. */
+  async piecePlan(study: Study, first: number): Promise<PiecePlan | null> {
+    const text = await this.link.ask((computer) => computer.piecePlan(study, first), SILENT_MS);
+    return JSON.parse(text) as PiecePlan | null;
   }
   /** What a section that is not open would sound like. */
   async planOf(request: ReadingRequest): Promise<Plan> {

@@ -42,6 +42,8 @@ export interface Computer {
   readForPage(request: ReadingRequest): SentReading;
   writtenBars(request: ReadingRequest, from: number, to: number): WrittenBars;
   unrollForm(study: Study): UnrolledForm;
+  /** As text, for it is long; `null` where the form has no such part. */
+  piecePlan(study: Study, first: number): string;
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }
 /** Told from time to time how far a solver has come, 0…1. */

@@ -1,8 +1,14 @@
 /// <reference lib="webworker" />
-import { startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
+import { piecePlan, startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import { readForPage } from './page-reading';
 import type { Computer } from './protocol';
 
-const computer: Computer = { readForPage, startingPoints, writtenBars, unrollForm: (study) => unrollForm(study) };
+const computer: Computer = {
+  readForPage,
+  startingPoints,
+  writtenBars,
+  unrollForm: (study) => unrollForm(study),
+  piecePlan: (study, first) => JSON.stringify(piecePlan(study, first)),
+};
 expose(computer);

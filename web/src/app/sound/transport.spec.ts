@@ -67,6 +67,22 @@ describe('transport', () => {
     engine.run(4);
     expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['click', 'clap']));
   });
+  it('plays another plan once to its end, tells places of its own, and gives the section’s back', async () => {
+    const once = { ...plan, sounds: plan.sounds.filter((s) => s.kind === 'click') };
+    await transport.playOnce(once, 120, false, (at) => at + 1_000_000);
+    // Its tempo is its own.
+    transport.setTempo(60);
+    engine.run(1);
+    expect(transport.heard()).toBeGreaterThanOrEqual(1_000_000);
+    engine.run(10);
+    expect(engine.played).toHaveLength(4);
+    expect(clicks()[1]! - clicks()[0]!).toBe(RATE / 2);
+    transport.stop();
+    engine.played.length = 0;
+    await transport.play(120, false);
+    engine.run(4);
+    expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['click', 'clap']));
+  });
   it('counts in for one turn before the music, without a gap', async () => {
     transport.load(() => ({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }), plan);
     await transport.play(60, true);

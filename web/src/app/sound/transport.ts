@@ -39,6 +39,8 @@ export class Transport {
   private make: (() => Plan) | null = null;
   private lead: Plan | null = null;
   private lent: Plan | null = null;
+  /** What a lent plan that is played once says about a place in it. */
+  private placeIn: ((at: number) => number) | null = null;
   private starts = 0;
   private handedTo = 0;
   private startsAt = 0;
@@ -73,6 +75,21 @@ export class Transport {
     this.stop();
     this.lent = plan;
     if (plan) await this.play(tempo, false);
+  }
+  /**
+   * Another plan from its beginning to its end, then the section's again.
+   * @param placeIn what is told as heard, for each place of it
+   */
+  async playOnce(plan: Plan, tempo: number, countIn: boolean, placeIn: (at: number) => number) {
+    this.stop();
+    this.lent = plan;
+    this.placeIn = placeIn;
+    await this.play(tempo, countIn);
+    if (this.stateNow() === 'stopped') this.giveBack();
+  }
+  private giveBack() {
+    if (!this.placeIn) return;
+    this.lent = this.placeIn = null;
   }
   /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
   load(plan: () => Plan, lead: Plan) {
@@ -114,12 +131,14 @@ export class Transport {
     this.place.set(null);
     this.anchors = [];
     this.engine?.silence();
+    this.giveBack();
   }
 
   /** From the stretch not yet handed out on, the music goes at another tempo. */
   setTempo(tempo: number) {
     const last = this.anchors.at(-1);
-    if (!last || last.bpm === tempo) return;
+    // A piece has its own tempos.
+    if (!last || last.bpm === tempo || this.placeIn) return;
     const at = ticks(Math.ceil(this.handedTo));
     this.anchors.push({ at, frame: frameAt(last, at), bpm: bpm(tempo), rate: last.rate });
   }
@@ -149,7 +168,8 @@ export class Transport {
     if (!engine || !plan || !lead || !anchor) return;
     const horizon = Math.floor(placeAt(anchor, engine.frame + AHEAD_SECONDS * engine.rate));
     let to: Ticks = ticks(Math.max(horizon, this.handedTo));
-    if (!this.loop && to > plan.length) to = ticks(Math.max(this.handedTo, plan.length));
+    const once = !this.loop || this.placeIn !== null;
+    if (once && to > plan.length) to = ticks(Math.max(this.handedTo, plan.length));
     if (this.handedTo < 0) {
       const shifted: Anchor = { ...anchor, at: ticks(anchor.at + lead.length) };
       const until = ticks(Math.min(0, to) + lead.length);
@@ -169,9 +189,9 @@ export class Transport {
     const frame = engine.heardFrame;
     while (this.anchors.length > 1 && (this.anchors[1]?.frame ?? Infinity) <= frame) this.anchors.shift();
     const at = Math.max(this.startsAt, placeAt(this.anchors[0] as Anchor, frame));
-    this.place.set(at);
+    this.place.set(at >= 0 && this.placeIn ? this.placeIn(Math.min(at, plan.length - 1)) : at);
     if (at >= 0 && this.stateNow() === 'counting in') this.stateNow.set('playing');
-    if (!this.loop && at >= plan.length) this.stop();
+    if ((!this.loop || this.placeIn) && at >= plan.length) this.stop();
     else requestAnimationFrame(() => this.follow());
   }
 }

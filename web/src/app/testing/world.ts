@@ -5,6 +5,7 @@ import { provideRouter } from '@angular/router';
 import {
   cycleById,
   makeStudy,
+  piecePlan,
   putShape,
   readShape,
   setChart,
@@ -38,6 +39,9 @@ export class InstantCompute {
   unrollForm(study: Study) {
     return Promise.resolve(unrollForm(study));
   }
+  piecePlan(study: Study, first: number) {
+    return Promise.resolve(piecePlan(study, first));
+  }
   planOf(request: Parameters<Compute['ask']>[0]) {
     return Promise.resolve(arrived(readForPage(request)).plan);
   }
@@ -64,6 +68,11 @@ export class SilentTransport {
   readonly lent: unknown[] = [];
   lend(plan: unknown) {
     this.lent.push(plan);
+  }
+  readonly once: { plan: unknown; placeIn: (at: number) => number }[] = [];
+  async playOnce(plan: unknown, tempo: number, _countIn: boolean, placeIn: (at: number) => number) {
+    this.once.push({ plan, placeIn });
+    await this.play(tempo);
   }
   setTempo(tempo: number) {
     this.played.push(tempo);

@@ -4,7 +4,7 @@ import {
   type BassHabit,
   type BassRequest,
   BASS_TERMS,
-  cycleLength,
+  barOf,
   placeLabel,
   sayBass,
   sayFact,
@@ -65,7 +65,6 @@ export class BassPanel {
   protected readonly ways = computed(() => {
     const [seen, section, study, played] = [this.seen(), this.open.written(), this.open.study(), this.played()];
     if (!seen || !section || !study || !played || this.asking.answer() === null) return [];
-    const turn = cycleLength(section.cycle);
     return seen.answer.ways.map(({ answer, facts }, n) => {
       const shown: Shown = {
         script: scriptWithBass(section, study, played, answer.steps),
@@ -82,7 +81,7 @@ export class BassPanel {
           const at = stroke?.at ?? 0;
           return {
             i,
-            turn: Math.floor(at / turn) + 1,
+            bar: barOf(section.cycle, at) + 1,
             at: placeLabel(section.cycle, at),
             chord: seen.ask.chords[stroke?.chord ?? 0]?.symbol ?? '',
             place: f.fret === 0 ? `${f.string} ${this.words.open}` : `${f.string} / ${f.fret}`,

@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { LONGEST_FORM, sayFaults, setForm, type UnrolledForm } from '@ruffle-wheel/core';
+import {
+  copySection,
+  joinSections,
+  LONGEST_FORM,
+  moveSection,
+  sayFaults,
+  setForm,
+  splitSection,
+  type UnrolledForm,
+} from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
 import { OpenStudy } from '../../study';
+import { PiecePlaying } from '../../parts/piece-playing';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { FaultList, type ShownFault } from '../../ui/fault-list';
 import { FIELD } from '../../ui/field';
@@ -22,9 +32,12 @@ const clock = (seconds: number): string => {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormPanel {
+  /** The bar that the cursor is in, counted from 0: where a section is split. */
+  readonly bar = input(0);
   protected readonly words = weave.form;
   protected readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
+  protected readonly piece = inject(PiecePlaying);
   protected readonly longest = LONGEST_FORM;
   protected readonly text = computed(() => this.open.study()?.form ?? '');
   private readonly form = signal<UnrolledForm | null>(null);
@@ -71,5 +84,29 @@ export class FormPanel {
   }
   protected fix({ from, to, fix = '' }: ShownFault) {
     this.open.apply(setForm(this.text().slice(0, from) + fix + this.text().slice(to)));
+  }
+  protected readonly sections = computed(() => {
+    const sections = this.open.study()?.sections ?? [];
+    const here = this.open.section()?.id;
+    return sections.map(({ id, name }, n) => ({
+      id,
+      name,
+      here: id === here,
+      first: n === 0,
+      last: n === sections.length - 1,
+    }));
+  });
+  protected move(section: string, by: number) {
+    this.open.apply(moveSection(section, by));
+  }
+  protected copy(section: string) {
+    this.open.apply(copySection(section, crypto.randomUUID()));
+  }
+  protected split() {
+    const section = this.open.section();
+    if (section) this.open.apply(splitSection(section.id, this.bar(), crypto.randomUUID()));
+  }
+  protected join(section: string) {
+    this.open.apply(joinSections(section));
   }
 }

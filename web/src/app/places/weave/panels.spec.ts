@@ -93,7 +93,7 @@ describe('the bass', () => {
     await choose(f, 'Bass', 'walking');
     await choose(f, 'From', 'below');
     await soon(() => expect(texts(f, 'section li').join(' ')).toMatch(/Leads on/));
-    expect(texts(f, 'section li')[0]).toMatch(/^5 open turn 1, 1, Am7 · Root, open\./);
+    expect(texts(f, 'section li')[0]).toMatch(/^5 open bar 1, 1, Am7 · Root, open\./);
     await press(f, 'Take over: 1');
     // The fingers keep what is theirs.
     expect(section().script).toMatch(/p:6/);

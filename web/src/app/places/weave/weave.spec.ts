@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { addSection, cycleById, setChart, setForm, setScript } from '@ruffle-wheel/core';
+import { addSection, cycleById, type PiecePlan, setChart, setForm, setScript } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
@@ -110,11 +110,49 @@ describe('the form', () => {
     const f = await show(FormPanel);
     await type(f, field(f, 'Form'), '{A}x2 Turn');
     expect(world.open.study()?.form).toBe('{A}x2 Turn');
-    await soon(() => expect(texts(f, 'li b')).toEqual(['A', 'A', 'Turn']));
+    await soon(() => expect(texts(f, '.order li b')).toEqual(['A', 'A', 'Turn']));
     expect(all(f, '.blocks span')).toHaveLength(3);
     expect(texts(f, 'li .soft')[1]).toMatch(/^from bar \d+ · \d+ bars · 0:\d\d · begins on /);
     button(f, 'Open Turn').click();
     expect(world.open.section()?.id).toBe('t');
+  });
+  it('plays from end to end, or from any part on; the page goes along from section to section', async () => {
+    world.open.apply(setForm('A Turn'));
+    world.open.apply(setScript('t', 'p p p p'));
+    const f = await show(FormPanel);
+    await soon(() => expect(texts(f, 'li b').slice(0, 2)).toEqual(['A', 'Turn']));
+    await press(f, 'Play the whole');
+    await soon(() => expect(world.transport.once).toHaveLength(1));
+    const { plan, placeIn } = world.transport.once[0]!;
+    const { parts } = plan as PiecePlan;
+    expect(parts.map((p) => p.section)).toEqual(['s-a', 't']);
+    // A count of the second section is as long as its own tempo makes it.
+    const second = parts[1]!;
+    expect(placeIn(second.at + 5040 / second.stretch)).toBeCloseTo(5040);
+    await f.whenStable();
+    expect(world.open.section()?.id).toBe('t');
+    expect(texts(f, 'li.here b')[0]).toBe('Turn');
+    await press(f, 'Stop');
+    expect(world.transport.running()).toBe(false);
+    await press(f, 'Play from bar 1');
+    await soon(() => expect(world.transport.once).toHaveLength(2));
+  });
+  it('copies, moves, splits and joins its sections', async () => {
+    world.open.chooseSection('t');
+    world.open.apply(setScript('t', '{p i m a}x4'));
+    const f = await show(FormPanel, { bar: 1 });
+    const names = () => world.open.study()?.sections.map((s) => s.name);
+    await press(f, 'Copy Turn');
+    expect(names()).toEqual(['A', 'Turn', 'Turn 2']);
+    await press(f, 'Earlier: Turn');
+    expect(names()).toEqual(['Turn', 'A', 'Turn 2']);
+    await press(f, 'Later: Turn');
+    await press(f, 'Split at bar 2');
+    expect(names()).toEqual(['A', 'Turn', 'Turn 3', 'Turn 2']);
+    await press(f, 'Join with the next one: Turn');
+    expect(names()).toEqual(['A', 'Turn', 'Turn 2']);
+    world.open.undo();
+    expect(names()).toEqual(['A', 'Turn', 'Turn 3', 'Turn 2']);
   });
   it('names its faults with what would mend them', async () => {
     world.open.apply(setForm('{A} Turn'));

@@ -1,0 +1,193 @@
+import { chartOf, printChart, type Span } from '../chart/index.js';
+import { barTicks, cycleLength } from '../cycle/index.js';
+import type { DataFault } from '../fault/index.js';
+import { cleanName } from '../name/index.js';
+import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
+import { lcm, TICKS_PER_COUNT } from '../time/index.js';
+import { refused, sectionOf } from './changing.js';
+import { type Command, refusable } from './command.js';
+import { followInForm, mergeInForm } from './form.js';
+import { LONGEST_FORM, LONGEST_ID, MOST_SECTIONS, type Section, type Study } from './model.js';
+import { textBetween } from './repeat-bar.js';
+
+/** A name that no section of the study has: “Theme 2”. */
+function freeSectionName(name: string, { sections }: Study): string {
+  const taken = new Set(sections.map((s) => s.name));
+  const stem = name.replace(/ \d+$/, '');
+  for (let n = 2; ; n++) if (!taken.has(`${stem} ${n}`)) return cleanName(`${stem} ${n}`);
+}
+const idFault = (study: Study, id: string): DataFault | null => {
+  if (study.sections.length >= MOST_SECTIONS) return refused('sections', 'too many sections', MOST_SECTIONS);
+  return id === '' || id.length > LONGEST_ID || sectionOf(study, id) ? refused('sections', 'section without id') : null;
+};
+const after = (study: Study, id: string, ...own: readonly Section[]): Section[] =>
+  study.sections.flatMap((s) => (s.id === id ? [s, ...own] : [s]));
+
+/** The same section once more, behind itself, under a name of its own. The form stays as it is. */
+export const copySection = (section: string, id: string): Command =>
+  refusable(
+    (study) => {
+      const own = sectionOf(study, section);
+      if (!own) return study;
+      return { ...study, sections: after(study, section, { ...own, id, name: freeSectionName(own.name, study) }) };
+    },
+    (study) => idFault(study, id),
+  );
+
+/** A section so many places on or back among the others. */
+export const moveSection =
+  (section: string, by: number): Command =>
+  (study) => {
+    const from = study.sections.findIndex((s) => s.id === section);
+    const to = Math.max(0, Math.min(study.sections.length - 1, from + Math.trunc(by)));
+    const own = study.sections[from];
+    if (!own || to === from || !Number.isFinite(by)) return study;
+    const others = study.sections.filter((s) => s !== own);
+    return { ...study, sections: [...others.slice(0, to), own, ...others.slice(to)] };
+  };
+
+/** A section's texts written out over the whole of it; a fault where that can't be. */
+interface WholeTexts {
+  readonly script: string;
+  readonly spans: readonly Span[];
+  readonly length: number;
+}
+/** Texts written out are no longer than this, in rounds of a pattern. */
+const MOST_ROUNDS = 256;
+function wholeTexts(s: Section, study: Study): WholeTexts | DataFault {
+  const options = { stepsPerCount: s.stepsPerCount, cycle: s.cycle, start: 0, cells: study.cells };
+  const once = parseScript(s.script, options);
+  const chart = chartOf(s);
+  if (once.faults.length || chart.faults.length) return refused('sections', 'texts with faults', s.name);
+  if (s.start !== 0) return refused('sections', 'begins elsewhere', s.name);
+  const turn = cycleLength(s.cycle);
+  const own = flatten(once.pattern).length;
+  const lengths = barTicks(s.cycle);
+  const given = Array.from({ length: s.bars ?? 0 }, (_, n) => lengths[n % lengths.length] ?? 0);
+  const length =
+    s.bars === null ? lcm(lcm(own || turn, turn), chart.length || turn) : given.reduce<number>((a, b) => a + b, 0);
+  const rounds = own === 0 ? 0 : length / own;
+  if (!Number.isInteger(rounds) || rounds > MOST_ROUNDS) return refused('sections', 'cut within a pass', s.name);
+  const script =
+    rounds === 0
+      ? ''
+      : printScript(writeOut(parseScript(rounds === 1 ? s.script : `{${s.script}}x${rounds}`, options).pattern));
+  const spans: Span[] = [];
+  for (let at = 0; at < length && chart.length > 0; at += chart.length)
+    for (const c of chart.chords)
+      if (at + c.at < length) spans.push({ name: c.name, ticks: Math.min(length, at + c.until) - at - c.at });
+  return { script, spans, length };
+}
+const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
+
+function cutSpans(spans: readonly Span[], at: number): [Span[], Span[]] {
+  const [before, behind]: [Span[], Span[]] = [[], []];
+  let from = 0;
+  for (const { name, ticks } of spans) {
+    const first = Math.max(0, Math.min(ticks, at - from));
+    if (first > 0) before.push({ name, ticks: first });
+    if (ticks > first) behind.push({ name, ticks: ticks - first });
+    from += ticks;
+  }
+  return [before, behind];
+}
+
+/**
+ * A section becomes two at a bar that begins a turn of its cycle; the form plays them one after the other.
+ * @param bar counted from 0
+ * @param id of the second
+ */
+export function splitSection(section: string, bar: number, id: string): Command {
+  const split = (study: Study): Study | DataFault => {
+    const own = sectionOf(study, section);
+    if (!own) return study;
+    const texts = wholeTexts(own, study);
+    if (isFault(texts)) return texts;
+    const lengths = barTicks(own.cycle);
+    const at = Array.from({ length: Math.max(0, bar) }, (_, n) => lengths[n % lengths.length] ?? 0).reduce<number>(
+      (a, b) => a + b,
+      0,
+    );
+    if (at <= 0 || at >= texts.length || at % cycleLength(own.cycle) !== 0)
+      return refused('sections', 'no turn begins there', bar + 1);
+    const options = { stepsPerCount: own.stepsPerCount, cycle: own.cycle, start: 0, cells: study.cells };
+    const flat = flatten(parseScript(texts.script, options).pattern);
+    const [first, second] = [textBetween(texts.script, flat, 0, at), textBetween(texts.script, flat, at, texts.length)];
+    if (texts.script !== '' && (!first || !second)) return refused('sections', 'no cut at that bar', bar + 1);
+    const [before, behind] = cutSpans(texts.spans, at);
+    const part = (range: typeof first, spans: Span[]): Pick<Section, 'script' | 'chart' | 'bars'> => ({
+      script: range ? texts.script.slice(range.from, range.to) : '',
+      chart: spans.length ? printChart(spans, own.cycle) : '',
+      bars: null,
+    });
+    const name = freeSectionName(own.name, study);
+    const sections = study.sections.flatMap((s) =>
+      s === own
+        ? [
+            { ...own, ...part(first, before) },
+            { ...own, id, name, ...part(second, behind) },
+          ]
+        : [s],
+    );
+    const form = followInForm(study.form, own.name, name);
+    return form.length > LONGEST_FORM
+      ? refused('form', 'form too long', LONGEST_FORM, form.length)
+      : { ...study, sections, form };
+  };
+  return asCommand(split, (study) => idFault(study, id));
+}
+
+/** Two sections that follow one another become one, at the first one's tempo. */
+export function joinSections(section: string): Command {
+  return asCommand((study) => {
+    const n = study.sections.findIndex((s) => s.id === section);
+    const [first, second] = [study.sections[n], study.sections[n + 1]];
+    if (!first || !second) return study;
+    const alike =
+      first.stepsPerCount === second.stepsPerCount &&
+      cycleLength(first.cycle) === cycleLength(second.cycle) &&
+      barTicks(first.cycle).join() === barTicks(second.cycle).join();
+    if (!alike) return refused('sections', 'unlike sections', first.name, second.name);
+    const [a, b] = [wholeTexts(first, study), wholeTexts(second, study)];
+    if (isFault(a)) return a;
+    if (isFault(b)) return b;
+    const form = study.form.trim() === '' ? study.form : mergeInForm(study.form, first.name, second.name);
+    if (form === null) return refused('sections', 'apart in the form', first.name, second.name);
+    const rests = (texts: WholeTexts) => silence(texts.length, first);
+    // A level holds until the next one: the second part begins as it did.
+    const level = a.script.includes('@') && !b.script.startsWith('@') ? '@mf ' : '';
+    const script = a.script || b.script ? `${a.script || rests(a)} | ${level}${b.script || rests(b)}` : '';
+    if (script.length > LONGEST_SCRIPT)
+      return refused('script', 'text too long', 'script', LONGEST_SCRIPT, script.length);
+    const open = (texts: WholeTexts): readonly Span[] =>
+      texts.spans.length ? texts.spans : [{ name: '', ticks: texts.length }];
+    const chart = a.spans.length || b.spans.length ? printChart([...open(a), ...open(b)], first.cycle) : '';
+    const joined: Section = { ...first, script, chart, bars: script === '' && chart === '' ? first.bars : null };
+    return {
+      ...study,
+      form,
+      sections: study.sections.flatMap((s) => (s === first ? [joined] : s === second ? [] : [s])),
+    };
+  });
+}
+/** So long a rest, in steps. */
+const silence = (length: number, { stepsPerCount }: Section): string =>
+  Array.from({ length: Math.round((length / TICKS_PER_COUNT) * stepsPerCount) }, () => '.').join(' ');
+
+/** A command that finds out by trying whether it is refused. */
+function asCommand(
+  change: (study: Study) => Study | DataFault,
+  first: (study: Study) => DataFault | null = () => null,
+): Command {
+  const tried = (study: Study): Study | DataFault => first(study) ?? change(study);
+  return refusable(
+    (study) => {
+      const done = tried(study);
+      return 'code' in done ? study : done;
+    },
+    (study) => {
+      const done = tried(study);
+      return 'code' in done ? done : null;
+    },
+  );
+}

@@ -1,0 +1,47 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { partAt, type PiecePlan } from '@ruffle-wheel/core';
+import { Compute } from '../compute/compute';
+import { Transport } from '../sound/transport';
+import { Collection, OpenStudy } from '../study';
+
+/** Plays the open study from end to end as its form has it; the page follows from section to section. */
+@Injectable({ providedIn: 'root' })
+export class PiecePlaying {
+  private readonly compute = inject(Compute);
+  private readonly transport = inject(Transport);
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly part = signal<number | null>(null);
+  private first = 0;
+
+  /** The part of the form that is heard, counted from 0; null while none is. */
+  heard(): number | null {
+    return this.transport.running() ? this.part() : null;
+  }
+
+  /**
+   * @param first the part to begin with, counted from 0
+   * @returns false where there is nothing to play
+   */
+  async play(first = 0): Promise<boolean> {
+    const study = this.open.study();
+    const plan = study && (await this.compute.piecePlan(study, first));
+    if (!plan || this.open.study() !== study) return false;
+    this.first = first;
+    this.part.set(first);
+    this.follow(plan, 0);
+    await this.transport.playOnce(plan, plan.tempo, this.collection.settings().countIn, (at) => this.follow(plan, at));
+    return true;
+  }
+  stop() {
+    this.transport.stop();
+  }
+  /** Where the music is in its section, which is the open one from there on. */
+  private follow(plan: PiecePlan, at: number): number {
+    const here = partAt(plan, at);
+    if (!here) return 0;
+    this.part.set(this.first + here.part);
+    if (here.section !== this.open.section()?.id) this.open.chooseSection(here.section);
+    return here.at;
+  }
+}
