@@ -1,6 +1,9 @@
 // A residency at a ferry-terminal café, made up for this product: five studies in three families.
 import {
   bothHands,
+  COMP_FIGURES,
+  comp,
+  compScript,
   cycleById,
   fretLine,
   fretSchool,
@@ -53,6 +56,28 @@ function stoppedFor(text, stepsPerCount, bpm, school) {
   const read = readNotes(text, stepsPerCount);
   if (read.faults.length) throw new Error(read.faults[0].message);
   return stoppedBy(read, best(fretLine({ ...line(bpm, school), events: read.events })).steps);
+}
+/** A chart as an accompaniment, with the shapes that the study has and those that are found for its other names. */
+function accompaniment(cycle, chart, figure, shapes, more = {}) {
+  const { cells, order, beat } = COMP_FIGURES.find((f) => f.id === figure);
+  const request = {
+    tuning: STANDARD_TUNING,
+    neck: neckOf(profiles[0]),
+    profile: profiles[0],
+    cycle: cycleById(cycle),
+    chart,
+    figure: { cells, order, beat: beat * 5040 },
+    habit: 'root fifth',
+    pushes: 'none',
+    tempo: 120,
+    given: Object.fromEntries(shapes.map(({ name, frets, fingers }) => [name, { frets, fingers }])),
+    ...more,
+  };
+  const answer = best(comp(request));
+  const found = answer.names.flatMap((name, n) =>
+    shapes.some((s) => s.name === name) ? [] : [{ id: name.replace(/\s/g, '-'), name, ...answer.shapes[n] }],
+  );
+  return { text: { ...compScript(request, answer), chart }, shapes: found };
 }
 /** Tremolo: the melody's string at every stroke of the fingers, a fret for each count. */
 const tremolo = (frets, strokes) =>
@@ -143,14 +168,22 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
   ],
 });
 
+const lastBoatShapes = [
+  shape('em7', 'Em 7', '0-2-2-0-3-0', '0-1-2-0-4-0'),
+  shape('b7', 'B 7', 'x-2-1-2-0-2', 'x-2-1-3-0-4'),
+  shape('am6', 'Am 6', '5-x-4-5-5-x', '2-x-1-3-4-x'),
+];
+const sincopa = accompaniment(
+  'sincopa',
+  '"Em 7" | "Am 6" | "B 7" | "Em 7" | "C 7" | "Am 6" | "B 7" | %',
+  'sincopa',
+  lastBoatShapes,
+  { tempo: 112, muted: true },
+);
 const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', {
-  form: '{"Thumb 3-3-2" [1 Marcato] [2 Marcato Marcato]}x2',
+  form: '{"Thumb 3-3-2" [1 Marcato] [2 Marcato Marcato]}x2 {Síncopa}x2 "Thumb 3-3-2" Close',
   note: 'Thumb carries the 3-3-2; the figure never gets louder than it.',
-  shapes: [
-    shape('em7', 'Em 7', '0-2-2-0-3-0', '0-1-2-0-4-0'),
-    shape('b7', 'B 7', 'x-2-1-2-0-2', 'x-2-1-3-0-4'),
-    shape('am6', 'Am 6', 'x-0-2-2-1-2', 'x-0-2-3-1-4'),
-  ],
+  shapes: [...lastBoatShapes, ...sincopa.shapes],
   sections: [
     section('lb-a', 'Thumb 3-3-2', 'three-three-two', {
       script: 'p:b! i:3 m:2 p:b! i:3 m:2 p:b! ima:t',
@@ -164,17 +197,36 @@ const lastBoat = study('last-boat-south', 'Last Boat South', 'three-three-two', 
       bpm: 120,
       ladder: { start: 96, end: 144, step: 6, passes: 4 },
     }),
+    section('lb-c', 'Síncopa', 'sincopa', {
+      ...sincopa.text,
+      bpm: 112,
+      ladder: { start: 84, end: 132, step: 6, passes: 4 },
+    }),
+    section('lb-d', 'Close', 'marcato-four', {
+      script: "p:b' . pima:t' . p:b' . pima:t' . | pima:t!~ - - - - - - -",
+      chart: '"B 7" | "Em 7"',
+      bpm: 104,
+      ladder: { start: 84, end: 120, step: 4, passes: 4 },
+    }),
   ],
 });
 
+const harbourShapes = [
+  shape('gmaj', 'G maj 7', '3-x-4-4-3-x', '1-x-3-4-2-x'),
+  shape('e7', 'E 7 ♭9', 'x-x-2-1-3-1', 'x-x-2-1-4-1'),
+  shape('am7', 'Am 7', '5-x-5-5-5-x', '1-x-2-3-4-x'),
+];
+const bridge = accompaniment(
+  'bossa-three-two',
+  '"C maj 7" | "B m7 ♭5" | "E 7 ♭9" | "Am 7" | "D 7" | "G maj 7" | "C maj 7" | "E 7 ♭9"',
+  'straight-and-pushed',
+  harbourShapes,
+  { habit: 'walking', pushes: 'every' },
+);
 const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', {
-  form: '"Bass in fifths" {Comping}x4 "Bass in fifths"',
+  form: '"Bass in fifths" {Comping}x4 Bridge {Comping [1 Bridge] [2 "Out to sea"]}x2',
   note: 'Three chords under a two-bar pattern: the change falls in another place each time.',
-  shapes: [
-    shape('gmaj', 'G maj 7', '3-x-4-4-3-x', '1-x-3-4-2-x'),
-    shape('e7', 'E 7 ♭9', 'x-x-2-1-3-1', 'x-x-2-1-4-1'),
-    shape('am7', 'Am 7', '5-x-5-5-5-x', '1-x-2-3-4-x'),
-  ],
+  shapes: [...harbourShapes, shape('abmaj', 'A♭ maj 7', '4-x-5-5-4-x', '1-x-3-4-2-x'), ...bridge.shapes],
   sections: [
     section('hl-a', 'Comping', 'bossa-three-two', {
       // The last stroke takes the coming chord; the thumb goes to the fifth on 3.
@@ -188,6 +240,19 @@ const harbourLamps = study('harbour-lamps', 'Harbour Lamps', 'bossa-three-two', 
       stopped: stoppedFor('g2/6 - d3/5 - g2/6 - d3/5 - | a2/6 - e3/5 - a2/6 - e3/5 -', 2, 120, 'position'),
       bpm: 120,
       ladder: { start: 80, end: 150, step: 6, passes: 4 },
+    }),
+    section('hl-c', 'Bridge', 'bossa-three-two', {
+      ...bridge.text,
+      bpm: 126,
+      ladder: { start: 90, end: 150, step: 5, passes: 4 },
+    }),
+    section('hl-d', 'Out to sea', 'bossa-three-two', {
+      // One shape slides up and back and keeps its fingers.
+      script: 'p:b - ima:t - p:b - ima:t - | p:b - ima:t - pima:t!~ - - -',
+      stepsPerCount: 2,
+      chart: '"G maj 7":2 "A♭ maj 7":2 | "G maj 7"',
+      bpm: 112,
+      ladder: { start: 80, end: 126, step: 4, passes: 4 },
     }),
   ],
 });

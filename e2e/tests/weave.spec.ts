@@ -78,3 +78,58 @@ test('of two hundred bars only those in sight are drawn', async ({ player: page 
   await expect(page.locator('.says')).toContainText('Bar 200 of 200');
   await expect(page.getByRole('img', { name: /Bar 200\./ })).toBeVisible();
 });
+
+test('sixteen bars of symbols become an accompaniment with a walking bass, by keys alone', async ({ player: page }) => {
+  await choose(page, 'Study', 'Harbour Lamps');
+  await choose(page, 'Section', 'Bass in fifths');
+  await leaveFields(page);
+  await page.keyboard.press('3');
+  await page.keyboard.press('h');
+  await expect(page.getByRole('textbox', { name: 'Chart: which chord when' })).toBeFocused();
+  await page.keyboard.type('{Am7 | D7 | Gmaj7 | Cmaj7 | F#m7b5 | B7 | Em7 | E7}x2');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('o');
+  const panel = page.locator('app-comp-panel');
+  await expect(panel.getByRole('combobox', { name: 'Figure' })).toBeFocused();
+  const take = panel.getByRole('button', { name: 'Take over: 1' });
+  await expect(take).toBeVisible();
+  // The bass walks: down from "root and fifth in turn".
+  await panel.getByRole('combobox', { name: 'Bass', exact: true }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(panel.getByRole('combobox', { name: 'Leads on by' })).toBeVisible();
+  await expect(panel.locator('section').first()).toContainText('Am7');
+  await take.focus();
+  await page.keyboard.press('Enter');
+  const script = page.getByRole('textbox', { name: 'Hand script' });
+  await expect(script).toContainText('ima:t');
+  await expect(page.locator('.says')).toContainText('of 16');
+  await expect(page.getByRole('img', { name: /^Bar 1\. Am7\. 1 p/ })).toBeVisible();
+  await saved(page);
+  // What stands against it, and other basses under it.
+  await leaveFields(page);
+  await page.keyboard.press('b');
+  await expect(page.locator('app-bass-panel li').first()).toContainText('Root');
+  await leaveFields(page);
+  await page.keyboard.press('x');
+  await expect(page.locator('app-conflicts-panel')).toContainText(/Nothing stands against|bar \d/);
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Control+z');
+});
+
+test('a piece with endings is heard from end to end, and the page goes along', async ({ player: page }) => {
+  await choose(page, 'Study', 'Last Boat South');
+  await leaveFields(page);
+  await page.keyboard.press('c');
+  await page.keyboard.press('3');
+  await page.keyboard.press('f');
+  await page.getByRole('textbox', { name: 'Form' }).fill('{Marcato [1 Close] [2 "Thumb 3-3-2"]}x2');
+  await expect(page.locator('.order li b')).toHaveText(['Marcato', 'Close', 'Marcato', 'Thumb 3-3-2']);
+  await page.getByRole('button', { name: 'Play the whole' }).press('Enter');
+  await sounds(page);
+  await expect(page.locator('.order li.here b')).toHaveText('Marcato');
+  await expect(page.locator('.order li.here b')).toHaveText('Close', { timeout: 15_000 });
+  await expect(page.locator('header')).toContainText('Close');
+  await page.getByRole('button', { name: 'Stop', exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'Play from bar 7' }).press('Enter');
+  await expect(page.locator('.order li.here b')).toHaveText('Thumb 3-3-2', { timeout: 15_000 });
+  await page.keyboard.press('Escape');
+});

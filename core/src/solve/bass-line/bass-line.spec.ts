@@ -144,6 +144,17 @@ describe('a bass line', () => {
       if (before && i % 4 !== 0) expect(`${n.string}/${n.fret}`).not.toBe(`${before.string}/${before.fret}`);
     });
   });
+  it('no finger goes below the thumb: what they strike in the same moment is thinner', () => {
+    const r = request([D7], 2);
+    const together = (strings: readonly (6 | 5 | 4 | 3 | 2 | 1)[]) => ({
+      ...r,
+      figure: r.strokes.map((s) => ({ at: s.at, strings })),
+    });
+    expect(places(best(together([3, 2, 1])))).toBe('4/0 5/0');
+    // With string 5 under the index the thumb has string 6 alone: the root far up, the fifth at fret 5.
+    expect(places(best(together([5, 3, 2])))).toBe('6/10 6/5');
+    expect(sayFacts(bassLine(together([6, 3, 2])).infeasible ?? [])[0]).toMatch(/^Bass 1 lies nowhere/);
+  });
   it('what is asked for in vain is told', () => {
     expect(sayFacts(bassLine({ ...request([C], 1), strokes: [] }).infeasible ?? [])[0]).toMatch(/thumb plays nothing/);
     const unread = { ...request([C], 1), chords: [{ symbol: 'Hx', shape: readShape('x32010', '') }] };

@@ -57,13 +57,18 @@ export function choicesFor(asked: AskedBass, stroke: number): BassChoice[] {
   const shape = request.chords[chord]?.shape;
   if (!own || !next || !shape) return [];
   const wanted = pitchClassesFor(role, own, next);
-  return BASS_STRINGS.flatMap((string) => {
-    const open = openPitch(request.tuning, string, request.neck.capo);
-    const found: BassChoice[] = [];
-    for (let fret = 0; fret <= HIGHEST_BASS; fret++)
-      if (wanted.has((open + fret) % 12)) found.push(...choicesAt(asked, stroke, shape, string, fret));
-    return found;
-  }).sort((a, b) => a.own - b.own || b.string - a.string || a.fret - b.fret);
+  // No finger goes below the thumb: what they strike in the same moment is thinner.
+  const at = request.strokes[stroke]?.at;
+  const thickest = Math.max(0, ...(request.figure ?? []).flatMap((f) => (f.at === at ? f.strings : [])));
+  return BASS_STRINGS.filter((s) => s > thickest)
+    .flatMap((string) => {
+      const open = openPitch(request.tuning, string, request.neck.capo);
+      const found: BassChoice[] = [];
+      for (let fret = 0; fret <= HIGHEST_BASS; fret++)
+        if (wanted.has((open + fret) % 12)) found.push(...choicesAt(asked, stroke, shape, string, fret));
+      return found;
+    })
+    .sort((a, b) => a.own - b.own || b.string - a.string || a.fret - b.fret);
 }
 function pitchClassesFor(role: BassRole, own: BassTones, next: BassTones): ReadonlySet<number> {
   if (role === 'root') return new Set([own.root]);

@@ -92,7 +92,9 @@ export function bassUnder(
   const asked = askedBass(asking(shape));
   let ways: WayThrough[] = [];
   thumb.forEach((_, stroke) => {
-    const choices = stroke === 0 || plain ? [ownBass(asked, stroke)] : onePerPlace(choicesFor(asked, stroke));
+    const found = stroke === 0 || plain ? [] : onePerPlace(choicesFor(asked, stroke));
+    // Where the fingers leave nothing else the shape's own bass stays.
+    const choices = found.length ? found : [ownBass(asked, stroke)];
     ways = choices.map((choice) => cheapestTo(asked, stroke, choice, ways, choice.own));
   });
   return (following) => {

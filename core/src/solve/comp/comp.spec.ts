@@ -200,6 +200,16 @@ describe('an accompaniment', () => {
     expect(compFacts(request, answer).chords[1]?.set).toEqual([4, 3, 2]);
     expect(compScript(request, answer).script).toContain('ima:432');
   });
+  it('the thumb takes no string that the fingers strike with it; of strings that are asked for they leave it its own', () => {
+    // B flat leads on into A, a semitone above it and nowhere nearer than on the fingers' string 4.
+    const chart = 'C | Bm7b5 | E7 | Am7 | D7 | G | C | E7';
+    const { answer, request } = best({ chart, habit: 'walking', pushes: 'every' });
+    expect(parseScript(compScript(request, answer).script, { stepsPerCount: 4 }).faults).toEqual([]);
+    const asked = best({ chart: 'E', strings: { E: [6, 3, 2] }, figure: { ...AB_BA, order: 'BB' } as CompFigure });
+    expect(compScript(asked.request, asked.answer).script).toBe(
+      'pim:6+3+2 ima:632 - ima:632 pim:6+3+2 ima:632 - ima:632',
+    );
+  });
   it('a shape that is given stays, and a name that is no symbol keeps its own bass', () => {
     const given = { Open: { ...readShape('x-0-2-2-0-0', 'x-0-1-2-0-0') } };
     const { answer } = best({ chart: 'Open | E7', given, habit: 'root fifth' });
@@ -229,6 +239,7 @@ describe('whatever is asked', () => {
     ),
     habit: fc.constantFrom<CompRequest['habit']>('root', 'root fifth', 'walking'),
     pushes: fc.constantFrom<CompRequest['pushes']>('none', 'every', 'either', [1]),
+    strings: fc.constantFrom<NonNullable<CompRequest['strings']>>({}, { E7: [4, 3, 2], C: [5, 4, 3] }),
     bassLength: fc.constantFrom<'held' | 'short' | 'ringing'>('held', 'short', 'ringing'),
     muted: fc.boolean(),
   });
@@ -306,8 +317,7 @@ describe('what an accompaniment pays, term by term', () => {
     const c = shape('x-3-2-0-1-0', 'x-3-2-0-1-0');
     // Two beats a bar: root, then the fifth for which finger 3 goes over.
     expect(
-      cost({ chart: 'C', given: { C: c }, habit: 'root fifth', figure: { ...AB_BA, order: 'AA' } }, [c])
-        .bass,
+      cost({ chart: 'C', given: { C: c }, habit: 'root fifth', figure: { ...AB_BA, order: 'AA' } }, [c]).bass,
     ).toBe(1);
   });
 });

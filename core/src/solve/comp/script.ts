@@ -105,16 +105,19 @@ function wordOf(
   mark: string,
 ): string {
   const { request } = over;
-  const strings = fingerSet(request, set.name, set.shape);
+  const own = fingerSet(request, set.name, set.shape);
+  // What the thumb strikes itself the fingers leave to it.
+  const strings = thumb && note ? own.filter((s) => s !== note.string) : own;
   const letters = LETTERS[strings.length] ?? 'ima';
   const numbers = strings.join('');
   const basses = bassMarks(request, note);
   if (!thumb || !note) return `${letters}${mark}:${isSet(request, set.name) ? numbers : 't'}`;
   const place = placeText(note, over);
   if (!fingers) return `p${basses}:${place}`;
+  if (strings.length === 0) return `p${basses}:${place}`;
   if (place === 'b' && basses === '' && !isSet(request, set.name) && letters === 'ima') return `pima${mark}:t`;
-  const own = place === 'b' ? String(note.string) : placeNumber(note, over.shape);
-  return `p${letters}${mark}:${own}${basses}+${strings.join('+')}`;
+  const bass = place === 'b' ? String(note.string) : placeNumber(note, over.shape);
+  return `p${letters}${mark}:${bass}${basses}+${strings.join('+')}`;
 }
 /** Ways that leave the shape's own bass as it is. */
 const STAYS: readonly (PlayedBass['way'] | undefined)[] = ['there', 'open', 'free finger'];

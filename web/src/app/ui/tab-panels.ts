@@ -36,7 +36,7 @@ export class TabPanels {
     this.turnTo(this.keys.indexOf(key));
   }
   private turnTo(n: number) {
-    if (this.open() === n) return void this.focus();
+    if (this.open() === n && this.isDrawn()) return void this.focus();
     this.open.set(n);
     // The panel comes with the next render, its contents with the one after.
     this.held(
@@ -48,9 +48,14 @@ export class TabPanels {
   }
   /** What a panel begins with may come a moment after it. */
   private async focusSoon(): Promise<HTMLElement | null> {
-    for (let tries = 0; tries < WAITED && this.host.querySelector('[data-coming]'); tries++)
+    for (let tries = 0; tries < WAITED && !this.isDrawn(); tries++)
       await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
     return this.focus();
+  }
+  /** The panels themselves come a moment after their place. */
+  private isDrawn(): boolean {
+    const panel = this.host.querySelector('.mat-mdc-tab-body-active .mat-mdc-tab-body-content');
+    return !!panel?.firstElementChild && !this.host.querySelector('[data-coming]');
   }
   private focus(): HTMLElement | null {
     const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');
