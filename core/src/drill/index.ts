@@ -5,3 +5,4 @@ export * from './model.js';
 export * from './raise.js';
 export * from './section-drills.js';
 export * from './vary.js';
+export * from './range-drills.js';

@@ -17,7 +17,10 @@ export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4 | `among ${6
 /** What a drill of a section is about. */
 export type DrillMatter =
   | { readonly kind: 'pattern'; readonly drill: Drill }
-  | { readonly kind: 'change'; readonly way: ChangeWay; readonly change: PlacedChange };
+  | { readonly kind: 'change'; readonly way: ChangeWay; readonly change: PlacedChange }
+  /** Some bars alone, counted from 0. */
+  | { readonly kind: 'range'; readonly from: number; readonly to: number }
+  | { readonly kind: 'join'; readonly into: string };
 /** A drill of a section, both hands considered. Its key names it for good, in any language. */
 export interface SectionDrill {
   readonly key: string;

@@ -46,15 +46,16 @@ export const moveSection =
     return { ...study, sections: [...others.slice(0, to), own, ...others.slice(to)] };
   };
 
-/** A section's texts written out over the whole of it; a fault where that can't be. */
-interface WholeTexts {
+/** A section's texts written out over the whole of it. */
+export interface WholeTexts {
   readonly script: string;
   readonly spans: readonly Span[];
   readonly length: number;
 }
 /** Texts written out are no longer than this, in rounds of a pattern. */
 const MOST_ROUNDS = 256;
-function wholeTexts(s: Section, study: Study): WholeTexts | DataFault {
+/** @returns a fault where they can't be written out, or begin elsewhere than on the first count */
+export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts | DataFault {
   const options = { stepsPerCount: s.stepsPerCount, cycle: s.cycle, start: 0, cells: study.cells };
   const once = parseScript(s.script, options);
   const chart = chartOf(s);
@@ -78,9 +79,10 @@ function wholeTexts(s: Section, study: Study): WholeTexts | DataFault {
       if (at + c.at < length) spans.push({ name: c.name, ticks: Math.min(length, at + c.until) - at - c.at });
   return { script, spans, length };
 }
-const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
+export const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
 
-function cutSpans(spans: readonly Span[], at: number): [Span[], Span[]] {
+/** Spans before a place and from it on. */
+export function cutSpans(spans: readonly Span[], at: number): [Span[], Span[]] {
   const [before, behind]: [Span[], Span[]] = [[], []];
   let from = 0;
   for (const { name, ticks } of spans) {

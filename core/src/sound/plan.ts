@@ -155,3 +155,19 @@ function touchOf(m: Motion, { right }: ScoreNote, marks: readonly Mark[]): Touch
   if (right === 'p' || (m.kind === 'stroke' && m.fingers[0] === 'p')) return 'flesh';
   return directionOf(m) === 'd' ? 'flick' : 'nail';
 }
+
+/**
+ * A stretch of a plan that goes round, with so long a lead-in before each pass: the clicks of what is counted before it.
+ * @param from in the plan, `to` exclusive
+ */
+export function rangePlan({ sounds, length }: Plan, from: Ticks, to: Ticks, lead: Ticks): Plan {
+  const own = sounds.flatMap((s) => (s.at >= from && s.at < to ? [{ ...s, at: ticks(s.at - from + lead) }] : []));
+  const counted = sounds.flatMap((s) => {
+    const before = (((from - s.at) % length) + length) % length || length;
+    return s.kind === 'click' && before <= lead ? [{ ...s, at: ticks(lead - before) }] : [];
+  });
+  // What still rings at the end is stopped before it begins anew.
+  const strings = [...new Set(own.flatMap((s) => (s.kind === 'pluck' ? [s.string] : [])))];
+  const stop: PlanSound[] = strings.length ? [{ kind: 'stop', at: ticks(0), strings }] : [];
+  return { sounds: byPlace([...stop, ...counted, ...own]), length: ticks(lead + to - from), turns: 1 };
+}

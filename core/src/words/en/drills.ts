@@ -87,11 +87,16 @@ const CHANGES: Record<ChangeWay, SaidDrill> = {
   5: said('Change after 5 strings', 'Fewer strings to go through, less time for the left hand.'),
   4: said('Change after 4 strings', 'Fewer strings to go through, less time for the left hand.'),
 };
+const sayRange = (from: number, to: number): SaidDrill =>
+  said(from === to ? `Bar ${from + 1} alone` : `Bars ${from + 1} to ${to + 1}`, 'These bars round and round.');
 /** Drills of a section, each with its name and what it is for. */
 export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & SaidDrill)[] {
   const ofPattern = drills.flatMap((d) => (d.matter.kind === 'pattern' ? [d.matter.drill] : []));
   return drills.map((d) => {
     if (d.matter.kind === 'pattern') return { ...d, ...sayPatternDrill(d.matter.drill, ofPattern) };
+    if (d.matter.kind === 'range') return { ...d, ...sayRange(d.matter.from, d.matter.to) };
+    if (d.matter.kind === 'join')
+      return { ...d, ...said(`The way into ${d.matter.into}`, 'The last count before it, then its first bar.') };
     const { way, change } = d.matter;
     const { name, why } = CHANGES[way];
     return { ...d, name: `${name}: ${change.from.name} → ${change.to.name}`, why: why || sayChange(change).join(' ') };

@@ -30,7 +30,11 @@ export class PiecePlaying {
     this.first = first;
     this.part.set(first);
     this.follow(plan, 0);
-    await this.transport.playOnce(plan, plan.tempo, this.collection.settings().countIn, (at) => this.follow(plan, at));
+    await this.transport.playInstead(plan, plan.tempo, {
+      round: false,
+      countIn: this.collection.settings().countIn,
+      placeIn: (at) => this.follow(plan, at),
+    });
     return true;
   }
   stop() {

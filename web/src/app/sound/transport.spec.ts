@@ -69,7 +69,7 @@ describe('transport', () => {
   });
   it('plays another plan once to its end, tells places of its own, and gives the section’s back', async () => {
     const once = { ...plan, sounds: plan.sounds.filter((s) => s.kind === 'click') };
-    await transport.playOnce(once, 120, false, (at) => at + 1_000_000);
+    await transport.playInstead(once, 120, { round: false, countIn: false, placeIn: (at) => at + 1_000_000 });
     // Its tempo is its own.
     transport.setTempo(60);
     engine.run(1);
@@ -82,6 +82,18 @@ describe('transport', () => {
     await transport.play(120, false);
     engine.run(4);
     expect(new Set(engine.played.map((t) => t.sound.kind))).toEqual(new Set(['click', 'clap']));
+  });
+  it('plays another plan round and round whatever the loop says, until it is stopped', async () => {
+    transport.loop = false;
+    const placeIn = (at: number) => at;
+    await transport.playInstead(plan, 120, { round: true, countIn: false, placeIn });
+    engine.run(6);
+    expect(clicks().length).toBeGreaterThan(8);
+    expect(transport.heard()).toBeLessThan(plan.length);
+    // Its tempo may be changed while it plays.
+    transport.setTempo(240);
+    engine.run(2);
+    expect(clicks().at(-1)! - clicks().at(-2)!).toBe(RATE / 4);
   });
   it('counts in for one turn before the music, without a gap', async () => {
     transport.load(() => ({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }), plan);

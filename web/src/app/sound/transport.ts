@@ -15,6 +15,13 @@ import {
 } from '@ruffle-wheel/core';
 import { Engine } from './engine';
 
+/** A plan that stands in for the section's. */
+export interface Instead {
+  /** Whatever the loop is set to. */
+  readonly round: boolean;
+  readonly countIn: boolean;
+  readonly placeIn: (at: number) => number;
+}
 /** How far ahead of the loudspeaker sounds are handed to the mixer. */
 const AHEAD_SECONDS = 0.15;
 /** From the key to the first sound. */
@@ -39,8 +46,8 @@ export class Transport {
   private make: (() => Plan) | null = null;
   private lead: Plan | null = null;
   private lent: Plan | null = null;
-  /** What a lent plan that is played once says about a place in it. */
-  private placeIn: ((at: number) => number) | null = null;
+  /** How a plan is played that stands in for the section's. */
+  private instead: Instead | null = null;
   private starts = 0;
   private handedTo = 0;
   private startsAt = 0;
@@ -77,19 +84,19 @@ export class Transport {
     if (plan) await this.play(tempo, false);
   }
   /**
-   * Another plan from its beginning to its end, then the section's again.
-   * @param placeIn what is told as heard, for each place of it
+   * Another plan in place of the section's until it is stopped; one that does not go round ends with its end.
+   * @param instead.placeIn what is told as heard, for each place of it
    */
-  async playOnce(plan: Plan, tempo: number, countIn: boolean, placeIn: (at: number) => number) {
+  async playInstead(plan: Plan, tempo: number, instead: Instead) {
     this.stop();
     this.lent = plan;
-    this.placeIn = placeIn;
-    await this.play(tempo, countIn);
+    this.instead = instead;
+    await this.play(tempo, instead.countIn);
     if (this.stateNow() === 'stopped') this.giveBack();
   }
   private giveBack() {
-    if (!this.placeIn) return;
-    this.lent = this.placeIn = null;
+    if (!this.instead) return;
+    this.lent = this.instead = null;
   }
   /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
   load(plan: () => Plan, lead: Plan) {
@@ -138,7 +145,7 @@ export class Transport {
   setTempo(tempo: number) {
     const last = this.anchors.at(-1);
     // A piece has its own tempos.
-    if (!last || last.bpm === tempo || this.placeIn) return;
+    if (!last || last.bpm === tempo || this.instead?.round === false) return;
     const at = ticks(Math.ceil(this.handedTo));
     this.anchors.push({ at, frame: frameAt(last, at), bpm: bpm(tempo), rate: last.rate });
   }
@@ -168,8 +175,7 @@ export class Transport {
     if (!engine || !plan || !lead || !anchor) return;
     const horizon = Math.floor(placeAt(anchor, engine.frame + AHEAD_SECONDS * engine.rate));
     let to: Ticks = ticks(Math.max(horizon, this.handedTo));
-    const once = !this.loop || this.placeIn !== null;
-    if (once && to > plan.length) to = ticks(Math.max(this.handedTo, plan.length));
+    if (!this.goesRound && to > plan.length) to = ticks(Math.max(this.handedTo, plan.length));
     if (this.handedTo < 0) {
       const shifted: Anchor = { ...anchor, at: ticks(anchor.at + lead.length) };
       const until = ticks(Math.min(0, to) + lead.length);
@@ -182,6 +188,9 @@ export class Transport {
     }
   }
 
+  private get goesRound(): boolean {
+    return this.instead?.round ?? this.loop;
+  }
   /** Once a frame of the picture: where is the music heard? */
   private follow() {
     const { engine, plan } = this;
@@ -189,9 +198,9 @@ export class Transport {
     const frame = engine.heardFrame;
     while (this.anchors.length > 1 && (this.anchors[1]?.frame ?? Infinity) <= frame) this.anchors.shift();
     const at = Math.max(this.startsAt, placeAt(this.anchors[0] as Anchor, frame));
-    this.place.set(at >= 0 && this.placeIn ? this.placeIn(Math.min(at, plan.length - 1)) : at);
+    this.place.set(at >= 0 && this.instead ? this.instead.placeIn(this.goesRound ? at % plan.length : at) : at);
     if (at >= 0 && this.stateNow() === 'counting in') this.stateNow.set('playing');
-    if ((!this.loop || this.placeIn) && at >= plan.length) this.stop();
+    if (!this.goesRound && at >= plan.length) this.stop();
     else requestAnimationFrame(() => this.follow());
   }
 }

@@ -69,9 +69,9 @@ export class SilentTransport {
   lend(plan: unknown) {
     this.lent.push(plan);
   }
-  readonly once: { plan: unknown; placeIn: (at: number) => number }[] = [];
-  async playOnce(plan: unknown, tempo: number, _countIn: boolean, placeIn: (at: number) => number) {
-    this.once.push({ plan, placeIn });
+  readonly instead: { plan: unknown; round: boolean; placeIn: (at: number) => number }[] = [];
+  async playInstead(plan: unknown, tempo: number, how: { round: boolean; placeIn: (at: number) => number }) {
+    this.instead.push({ plan, ...how });
     await this.play(tempo);
   }
   setTempo(tempo: number) {

@@ -9,6 +9,7 @@ import {
   untracked,
 } from '@angular/core';
 import {
+  askedDrill,
   fretsText,
   heldInTurn,
   placeLabel,
@@ -105,12 +106,16 @@ export class PractisePlace {
       ? `${this.words.overCeiling[0]} ${ceiling}${this.words.overCeiling[1]}`
       : '';
   });
+  private readonly askedKeys = signal<readonly string[]>([]);
   /** Drills made from the section as written, for as long as its script stays the same. */
   protected readonly drills = computed((): readonly (SectionDrill & SaidDrill)[] => {
     const written = this.open.written();
     if (!written) return [];
     const changes = this.open.writtenReading()?.changes ?? [];
-    return sayDrills(sectionDrills(written, this.collection.profile(), changes, this.open.study()?.cells));
+    const study = this.open.study();
+    // Bars and joints that another place has asked for stand before those that every section has.
+    const asked = study ? this.askedKeys().flatMap((key) => askedDrill(written, study, key) ?? []) : [];
+    return sayDrills([...asked, ...sectionDrills(written, this.collection.profile(), changes, study?.cells)]);
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */
   private readonly queue = signal<readonly string[]>([]);
@@ -140,10 +145,10 @@ export class PractisePlace {
       this.session.drillKey.set(null);
       this.open.tryOut(null);
     });
+    const keys = inject(AskedDrills).take();
+    this.askedKeys.set(keys);
     const drills = this.drills();
-    const asked = inject(AskedDrills)
-      .take()
-      .flatMap((key) => drills.find((d) => d.key === key)?.name ?? []);
+    const asked = keys.flatMap((key) => drills.find((d) => d.key === key)?.name ?? []);
     this.queue.set(asked);
     if (asked[0]) this.chooseDrill(asked[0]);
     // Another section, or another drill, is another line in the logbook.

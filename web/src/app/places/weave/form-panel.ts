@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { Router } from '@angular/router';
 import {
+  askedDrill,
   copySection,
+  joinKey,
   joinSections,
   LONGEST_FORM,
   moveSection,
@@ -11,7 +14,8 @@ import {
   type UnrolledForm,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
-import { OpenStudy } from '../../study';
+import { AskedDrills, OpenStudy } from '../../study';
+import { Notice } from '../../ui/notice';
 import { PiecePlaying } from '../../parts/piece-playing';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { FaultList, type ShownFault } from '../../ui/fault-list';
@@ -37,6 +41,9 @@ export class FormPanel {
   protected readonly words = weave.form;
   protected readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
+  private readonly asked = inject(AskedDrills);
+  private readonly router = inject(Router);
+  private readonly notice = inject(Notice);
   protected readonly piece = inject(PiecePlaying);
   protected readonly longest = LONGEST_FORM;
   protected readonly text = computed(() => this.open.study()?.form ?? '');
@@ -50,12 +57,13 @@ export class FormPanel {
     const form = this.form();
     const names = new Map(this.open.study()?.sections.map((s) => [s.id, s]));
     let seconds = 0;
-    return (form?.parts ?? []).map((p, n) => {
+    return (form?.parts ?? []).map((p, n, all) => {
       const from = seconds;
       seconds += p.seconds;
       return {
         n,
         section: p.section,
+        before: all[n - 1]?.section ?? '',
         name: names.get(p.section)?.name ?? '',
         bar: p.bar + 1,
         bars: p.bars === 1 ? this.words.oneBar : `${p.bars} ${this.words.bars}`,
@@ -96,6 +104,16 @@ export class FormPanel {
       last: n === sections.length - 1,
     }));
   });
+  /** The last count of one section and the first bar of the next go to Practise. */
+  protected practiseJoin(from: string, into: string) {
+    const study = this.open.study();
+    const section = study?.sections.find((s) => s.id === from);
+    const key = joinKey(into);
+    if (!study || !section || !askedDrill(section, study, key)) return this.notice.say(this.words.noJoin);
+    this.open.chooseSection(from);
+    this.asked.ask([key]);
+    void this.router.navigateByUrl('/practise');
+  }
   protected move(section: string, by: number) {
     this.open.apply(moveSection(section, by));
   }

@@ -21,6 +21,7 @@ import {
   setPlace,
   type SlotKey,
 } from '@ruffle-wheel/core';
+import { MatButton } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Keys } from '../../shell/keys';
 import { OpenStudy } from '../../study';
@@ -37,6 +38,7 @@ import { CompPanel } from './comp-panel';
 import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FormPanel } from './form-panel';
 import { WeaveCursor } from './weave-cursor';
+import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
 
 /** Pixels to a unit of the drawings. */
@@ -63,6 +65,7 @@ const HIGHEST_FRET = 19;
     BassPanel,
     MatTabsModule,
     ConflictsPanel,
+    MatButton,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
@@ -79,6 +82,9 @@ export class WeavePlace {
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   protected readonly music = new WrittenMusic();
   protected readonly cursor = new WeaveCursor(this.music);
+  protected readonly range = new WeaveRange();
+  private readonly bar = computed(() => this.cursor.stop()?.bar ?? 0);
+  protected readonly chosenBars = computed(() => this.range.bars(this.bar()));
   protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
   protected readonly systemHeight = signal(HEIGHT * SCALE + GAP);
   private readonly viewport = viewChild<CdkVirtualScrollViewport>('viewport');
@@ -102,7 +108,10 @@ export class WeavePlace {
   private readonly barHere = computed(() => this.cursor.stop()?.bar);
 
   constructor() {
-    this.keys.forPlace((e) => this.pressed(e));
+    this.keys.forPlace(
+      (e) => this.pressed(e),
+      () => this.range.play(this.bar()),
+    );
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     const destroyed = inject(DestroyRef);
     const watch = typeof ResizeObserver === 'undefined' ? null : new ResizeObserver(() => this.measure(host));
@@ -142,11 +151,15 @@ export class WeavePlace {
     else if (e.key === 'End') this.cursor.toPlace(Infinity);
     else if (e.key === 's' || e.key === 'S') this.toScript();
     else if (e.key === 'r' || e.key === 'R') this.barAgain();
+    else if (e.key === 'v' || e.key === 'V') this.range.mark(this.bar());
     else if (e.key === 'Escape') this.cursor.string.set(null);
     else if (this.cursor.string() !== null && this.onString(e)) return true;
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
     else return this.panels.pressed(e);
     return true;
+  }
+  protected practiseBars() {
+    if (!this.range.practise(this.bar())) this.notice.say(this.words.noCut);
   }
   protected goTo({ section, at }: PiecePlace) {
     this.open.chooseSection(section);

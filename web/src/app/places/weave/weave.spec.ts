@@ -1,7 +1,18 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { addSection, cycleById, type PiecePlan, setChart, setForm, setScript } from '@ruffle-wheel/core';
+import {
+  addSection,
+  cycleById,
+  type PiecePlan,
+  type Plan,
+  setChart,
+  setCycle,
+  setForm,
+  setScript,
+} from '@ruffle-wheel/core';
+import { Router } from '@angular/router';
 import { Keys } from '../../shell/keys';
+import { AskedDrills } from '../../study';
 import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
@@ -17,6 +28,7 @@ class PlainSystem {
   readonly width = input<unknown>();
   readonly here = input<unknown>();
   readonly string = input<unknown>();
+  readonly range = input<unknown>();
 }
 
 let world: World;
@@ -93,6 +105,32 @@ describe('the weave', () => {
     expect(script()).toBe('ima:t id');
     expect(said.mock.calls[0]?.[0]).toMatch(/strings are the chord’s own/);
   });
+  it('bars are chosen, go round with a bar of clicks before them, and to Practise', async () => {
+    world.open.apply(setScript('s-a', Array.from({ length: 48 }, (_, n) => (n < 24 ? 'p' : 'i')).join(' ')));
+    world.open.apply(setChart('s-a', ''));
+    const { f, hit } = await place();
+    await hit('Shift+ArrowRight', 'v');
+    expect(texts(f, '.range')[0]).toMatch(/^Bar 2\D/);
+    await hit('Home');
+    expect(texts(f, '.range')[0]).toMatch(/^Bars 1 to 2/);
+    await hit('ArrowRight', 'v', 'Shift+ArrowRight');
+    expect(texts(f, '.range')[0]).toMatch(/^Bars 1 to 2/);
+    await TestBed.inject(Keys).playOrStop();
+    const { plan, placeIn } = world.transport.instead[0]!;
+    // A bar of clicks, then two bars.
+    expect((plan as Plan).length).toBe(36 * 5040);
+    expect([placeIn(0), placeIn(13 * 5040)]).toEqual([0, 5040]);
+    await TestBed.inject(Keys).playOrStop();
+    expect(world.transport.running()).toBe(false);
+    const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await press(f, 'Practise them');
+    expect(went).toHaveBeenCalledWith('/practise');
+    expect(TestBed.inject(AskedDrills).take()).toEqual(['bars 1 2']);
+    await hit('v');
+    expect(texts(f, '.range')).toEqual([]);
+    await TestBed.inject(Keys).playOrStop();
+    expect(world.transport.instead).toHaveLength(1);
+  });
   it('an empty section says so and takes its first stroke by keys', async () => {
     world.open.apply(setScript('s-a', ''));
     const f = await show(WeavePlace);
@@ -122,8 +160,8 @@ describe('the form', () => {
     const f = await show(FormPanel);
     await soon(() => expect(texts(f, 'li b').slice(0, 2)).toEqual(['A', 'Turn']));
     await press(f, 'Play the whole');
-    await soon(() => expect(world.transport.once).toHaveLength(1));
-    const { plan, placeIn } = world.transport.once[0]!;
+    await soon(() => expect(world.transport.instead).toHaveLength(1));
+    const { plan, placeIn } = world.transport.instead[0]!;
     const { parts } = plan as PiecePlan;
     expect(parts.map((p) => p.section)).toEqual(['s-a', 't']);
     // A count of the second section is as long as its own tempo makes it.
@@ -134,8 +172,15 @@ describe('the form', () => {
     expect(texts(f, 'li.here b')[0]).toBe('Turn');
     await press(f, 'Stop');
     expect(world.transport.running()).toBe(false);
+    const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    world.open.apply(setCycle('s-a', cycleById('tangos')!));
+    await soon(() => expect(texts(f, '.order li b').slice(0, 2)).toEqual(['A', 'Turn']));
+    await press(f, 'Practise the way into Turn');
+    expect(world.open.section()?.id).toBe('s-a');
+    expect(TestBed.inject(AskedDrills).take()).toEqual(['join t']);
+    expect(went).toHaveBeenCalledWith('/practise');
     await press(f, 'Play from bar 1');
-    await soon(() => expect(world.transport.once).toHaveLength(2));
+    await soon(() => expect(world.transport.instead).toHaveLength(2));
   });
   it('copies, moves, splits and joins its sections', async () => {
     world.open.chooseSection('t');

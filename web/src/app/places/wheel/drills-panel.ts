@@ -35,7 +35,7 @@ const KIND: Record<Variant['kind'], Kind> = {
 };
 
 const kindOf = ({ matter }: SectionDrill): Kind => {
-  if (matter.kind === 'change') return 'changes';
+  if (matter.kind !== 'pattern') return 'changes';
   return matter.drill.tight ? 'weakest' : KIND[matter.drill.variant.kind];
 };
 

@@ -1,0 +1,99 @@
+import { printChart, type Span } from '../chart/index.js';
+import { barTicks, cycleLength } from '../cycle/index.js';
+import {
+  cutSpans,
+  isFault,
+  type Section,
+  type Study,
+  textBetween,
+  type WholeTexts,
+  wholeTexts,
+} from '../piece/index.js';
+import { flatten, parseScript } from '../script/index.js';
+import { TICKS_PER_COUNT, wrap } from '../time/index.js';
+import type { DrilledSection, SectionDrill } from './section-drills.js';
+
+/** The key of a range of bars, counted from 0. @example rangeKey(1, 2) // 'bars 2 3' */
+export const rangeKey = (from: number, to: number): string => `bars ${from + 1} ${to + 1}`;
+/** The key of the way from a section to the next. @example joinKey('theme') // 'join theme' */
+export const joinKey = (next: string): string => `join ${next}`;
+
+/**
+ * A drill that is asked for by its key rather than offered: some bars alone, or the way into another section.
+ * @returns null where its bars can't be cut out, or the sections don't go together
+ */
+export function askedDrill(section: Section, study: Study, key: string): SectionDrill | null {
+  const bars = /^bars (\d+) (\d+)$/.exec(key);
+  const next = study.sections.find((s) => key === joinKey(s.id));
+  const made = bars
+    ? rangeOf(section, study, Number(bars[1]) - 1, Number(bars[2]) - 1)
+    : next
+      ? joinOf(section, next, study)
+      : null;
+  if (!made) return null;
+  const matter: SectionDrill['matter'] = bars
+    ? { kind: 'range', from: Number(bars[1]) - 1, to: Number(bars[2]) - 1 }
+    : { kind: 'join', into: next?.name ?? '' };
+  return { key, matter, make: () => made };
+}
+
+const beginOf = ({ cycle }: Section, bar: number): number => {
+  const lengths = barTicks(cycle);
+  return (
+    Math.floor(bar / lengths.length) * cycleLength(cycle) +
+    lengths.slice(0, bar % lengths.length).reduce<number>((a, b) => a + b, 0)
+  );
+};
+/** A stretch of a section's texts; null where a stroke or a bracket goes over one of its ends. */
+function cut(section: Section, study: Pick<Study, 'cells'>, { script, spans }: WholeTexts, from: number, to: number) {
+  const { stepsPerCount, cycle } = section;
+  const flat = flatten(parseScript(script, { stepsPerCount, cycle, start: 0, cells: study.cells }).pattern);
+  const range = textBetween(script, flat, from, to);
+  const [, behind] = cutSpans(spans, from);
+  const [own] = cutSpans(behind, to - from);
+  return range ? { script: script.slice(range.from, range.to), spans: own } : null;
+}
+
+function rangeOf(section: Section, study: Study, from: number, to: number): DrilledSection | null {
+  const texts = wholeTexts(section, study);
+  if (isFault(texts) || from < 0 || to < from) return null;
+  const [begin, end] = [beginOf(section, from), beginOf(section, to + 1)];
+  if (end > texts.length) return null;
+  const own = cut(section, study, texts, begin, end);
+  if (!own) return null;
+  const { cycle, stepsPerCount } = section;
+  const start = begin % cycleLength(cycle);
+  // The chart is counted from the turn's beginning, wherever in it the bars begin.
+  const [before, behind] = cutSpans(own.spans, wrap(0 - start, end - begin));
+  const spans = [...behind, ...before];
+  return { script: own.script, stepsPerCount, start, chart: spans.length ? printChart(spans, cycle) : '' };
+}
+
+/** The last count of a section and the first bar of the next; the rest of the bar before is silent. */
+function joinOf(section: Section, next: Section, study: Study): DrilledSection | null {
+  const { cycle, stepsPerCount } = section;
+  const alike = stepsPerCount === next.stepsPerCount && barTicks(cycle).join() === barTicks(next.cycle).join();
+  const [a, b] = [wholeTexts(section, study), wholeTexts(next, study)];
+  const bar = barTicks(cycle).at(-1) ?? 0;
+  if (!alike || isFault(a) || isFault(b) || a.length < TICKS_PER_COUNT) return null;
+  const last = cut(section, study, a, a.length - TICKS_PER_COUNT, a.length);
+  const first = cut(next, study, b, 0, barTicks(next.cycle)[0] ?? 0);
+  if (!last || !first) return null;
+  const rests = Array.from({ length: (bar / TICKS_PER_COUNT - 1) * stepsPerCount }, () => '.').join(' ');
+  const [, chords] = cutSpans(a.spans, a.length - bar);
+  const open = (spans: readonly Span[], ticks: number): readonly Span[] =>
+    spans.length ? spans : [{ name: '', ticks }];
+  const spans = [...open(chords, bar), ...open(first.spans, barTicks(next.cycle)[0] ?? 0)];
+  return {
+    script: [rests, last.script, '|', first.script].filter((t) => t !== '').join(' '),
+    stepsPerCount,
+    // It ends with a turn's last bar, the next begins a turn.
+    start: (cycleLength(cycle) - bar) % cycleLength(cycle),
+    chart: a.spans.length || b.spans.length ? printChart(rotated(spans, cycleLength(cycle) - bar), cycle) : '',
+  };
+}
+function rotated(spans: readonly Span[], start: number): Span[] {
+  const length = spans.reduce((sum, s) => sum + s.ticks, 0);
+  const [before, behind] = cutSpans(spans, wrap(0 - start, length));
+  return [...behind, ...before];
+}

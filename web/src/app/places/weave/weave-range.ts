@@ -1,0 +1,82 @@
+import { computed, inject, linkedSignal } from '@angular/core';
+import {
+  type AccentCycle,
+  askedDrill,
+  barTicks,
+  cycleLength,
+  rangeKey,
+  rangePlan,
+  type Ticks,
+  ticks,
+} from '@ruffle-wheel/core';
+import { Router } from '@angular/router';
+import { Transport } from '../../sound/transport';
+import { AskedDrills, Collection, OpenStudy } from '../../study';
+
+const beginOf = (cycle: AccentCycle, bar: number): Ticks => {
+  const lengths = barTicks(cycle);
+  const inTurn = lengths.slice(0, bar % lengths.length).reduce<number>((a, b) => a + b, 0);
+  return ticks(Math.floor(bar / lengths.length) * cycleLength(cycle) + inTurn);
+};
+
+/** Bars chosen on the page: they go round with a bar of clicks before them, and to Practise. */
+export class WeaveRange {
+  private readonly open = inject(OpenStudy);
+  private readonly transport = inject(Transport);
+  private readonly asked = inject(AskedDrills);
+  private readonly router = inject(Router);
+  private readonly collection = inject(Collection);
+  private readonly sectionId = computed(() => this.open.section()?.id);
+  /** First and last bar, counted from 0; another section has none. */
+  private readonly chosen = linkedSignal<string | undefined, readonly [number, number | null] | null>({
+    source: this.sectionId,
+    computation: () => null,
+  });
+  /** It has begun, and its last bar is not chosen yet. */
+  readonly growing = computed(() => this.chosen()?.[1] === null);
+
+  /** The bars as they are; while it grows, up to the bar that the cursor is in. */
+  bars(here: number): readonly [number, number] | null {
+    const chosen = this.chosen();
+    if (!chosen) return null;
+    const [a, b] = [chosen[0], chosen[1] ?? here];
+    return [Math.min(a, b), Math.max(a, b)];
+  }
+  /** Begins at a bar, ends at a bar, and goes. */
+  mark(bar: number) {
+    const chosen = this.chosen();
+    if (!chosen) this.chosen.set([bar, null]);
+    else if (chosen[1] === null) this.chosen.set([chosen[0], bar]);
+    else this.clear();
+  }
+  clear() {
+    this.chosen.set(null);
+  }
+
+  /** Plays the bars round and round, or stops; without any, the section as everywhere. */
+  async play(here: number) {
+    const [section, bars] = [this.open.section(), this.bars(here)];
+    const { countIn } = this.collection.settings();
+    if (this.transport.running()) return this.transport.stop();
+    if (!section) return;
+    const plan = this.open.reading()?.plan;
+    if (!bars || !plan) return this.transport.play(section.bpm, countIn);
+    const [from, to] = [beginOf(section.cycle, bars[0]), Math.min(plan.length, beginOf(section.cycle, bars[1] + 1))];
+    const lead = ticks(beginOf(section.cycle, bars[0] + 1) - from);
+    await this.transport.playInstead(rangePlan(plan, from, ticks(to), lead), section.bpm, {
+      round: true,
+      countIn: false,
+      // While it is counted in the cursor waits at the first bar.
+      placeIn: (at) => from + Math.max(0, at - lead),
+    });
+  }
+  /** @returns false where the bars can't be cut out */
+  practise(here: number): boolean {
+    const [section, study, bars] = [this.open.section(), this.open.study(), this.bars(here)];
+    const key = bars ? rangeKey(bars[0], bars[1]) : null;
+    if (!section || !study || !key || !askedDrill(section, study, key)) return false;
+    this.asked.ask([key]);
+    void this.router.navigateByUrl('/practise');
+    return true;
+  }
+}
