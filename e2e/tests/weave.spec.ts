@@ -133,3 +133,24 @@ test('a piece with endings is heard from end to end, and the page goes along', a
   await expect(page.locator('.order li.here b')).toHaveText('Thumb 3-3-2', { timeout: 15_000 });
   await page.keyboard.press('Escape');
 });
+
+test('a slur has its bow, and chosen bars go round and to Practise', async ({ player: page }) => {
+  await choose(page, 'Study', 'Harbour Lamps');
+  await writeScript(page, "p':5 - i:2f1=1 L:2f3=3 p:5 - - - | p:b - ima:t - p:b - ima:t -");
+  await leaveFields(page);
+  await page.keyboard.press('c');
+  await page.keyboard.press('3');
+  await expect(page.locator('.slur')).toHaveCount(2);
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('v');
+  await page.keyboard.press('v');
+  await expect(page.locator('p.range')).toContainText('Bar 2');
+  await expect(page.locator('rect.range')).toHaveCount(1);
+  await page.keyboard.press('Space');
+  await sounds(page);
+  await expect(page.locator('.says')).toContainText('Bar 2 of 4');
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Practise them' }).press('Enter');
+  await expect(page).toHaveTitle('Practise · Ruffle Wheel');
+  await expect(page.getByRole('combobox', { name: /Drill|What/ })).toHaveText(/Bar 2 alone/);
+});

@@ -48,9 +48,8 @@ describe('bars alone', () => {
   it('there are none beyond the end, or where a stroke goes over their edge', () => {
     expect(made(four, rangeKey(3, 4))).toBeUndefined();
     expect(made(four, rangeKey(2, 1))).toBeUndefined();
-    expect(made(piece({ script: 'p - - - - - - - - - p - - - - -' }), rangeKey(1, 1))).toMatchObject({
-      script: expect.stringContaining('p'),
-    });
+    // A hold that goes on over the bar's line begins the bar, silent.
+    expect(made(piece({ script: 'p - - - - - - - - - p - - - - -' }), rangeKey(1, 1))?.script).toBe('- - p - - - - -');
     expect(made(piece({ script: 'p - - - - - [p p p]:4 - - - - - -' }), rangeKey(0, 0))).toBeUndefined();
     expect(made(four, 'bars x y')).toBeUndefined();
   });

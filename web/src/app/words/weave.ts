@@ -17,6 +17,7 @@ export const weave = {
   whole: 'The whole again',
   noCut:
     'A stroke or a bracket goes over an edge of these bars, or the script begins after the first count: they can’t be cut out.',
+  oneFault: 'One fault: the script is drawn as far as it can be read',
   faults: 'faults: the script is drawn as far as it can be read',
   comp: {
     help: 'The section’s chart as an accompaniment: cells in an order, a word for each bar.',

@@ -1,4 +1,5 @@
 import {
+  hasMarkAnywhere,
   notesOf,
   type NotatedBar,
   restSeen,
@@ -9,11 +10,13 @@ import {
 } from '@ruffle-wheel/core';
 import {
   Accidental,
+  Articulation,
   BarlineType,
   Beam,
   Dot,
   Formatter,
   GhostNote,
+  Modifier,
   Renderer,
   Stave,
   StaveNote,
@@ -58,7 +61,7 @@ export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], wi
 
   const all = bars.map((b) => Math.max(4, b.voices.fingers.length + b.voices.thumb.length) + 3);
   const sum = all.reduce((a, b) => a + b, 0);
-  const drawn: Drawn = { width, stops: [], bars: [], tuplets: [] };
+  const drawn: Drawn = { width, stops: [], bars: [], tuplets: [], slurs: [] };
   let x = FIRST_BAR_LEFT;
   bars.forEach((bar, n) => {
     const share = ((width - FIRST_BAR_LEFT * 2 - CLEFS) * (all[n] ?? 1)) / sum;
@@ -78,7 +81,7 @@ export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], wi
     drawn.tuplets.push(...numbersOf(bar.n, voices));
     x += own;
   });
-  return drawn;
+  return { ...drawn, slurs: slursOf(drawn.stops) };
 }
 
 interface DrawnSign {
@@ -148,6 +151,16 @@ function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
   return [...stops.values()].sort((a, b) => a.at - b.at);
 }
 
+/** From a note on a string to what the left hand alone sounds after it, in the tablature. */
+function slursOf(stops: readonly DrawnStop[]): Drawn['slurs'] {
+  const last = new Map<number, number>();
+  return stops.flatMap(({ at, x, event, notes }) => {
+    const from = event.motion.kind === 'ligado' ? last.get(event.motion.string) : undefined;
+    for (const n of notes) last.set(n.string, x);
+    const [own] = notes;
+    return from === undefined || !own ? [] : [{ key: at, from, to: x, y: own.tab - 8 }];
+  });
+}
 /** The notes of a sign from low to high, as a staff wants them. */
 function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
   const event = bar.events[n];
@@ -173,6 +186,12 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
   const keys = keysOf(bar, voice, sign.event);
   const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
   if (sign.dotted) Dot.buildAndAttach([note], { all: true });
+  // A dot on the side of the head: the stroke is stopped at once.
+  const event = bar.events[sign.event];
+  if (event && !sign.tied && hasMarkAnywhere(event.motion, "'"))
+    note.addModifier(
+      new Articulation('a.').setPosition(voice === 'thumb' ? Modifier.Position.ABOVE : Modifier.Position.BELOW),
+    );
   note.setStemStyle({ strokeStyle: 'currentColor' });
   note.setLedgerLineStyle({ strokeStyle: 'currentColor' });
   return { sign, note };
@@ -237,11 +256,24 @@ function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[] {
     ties.push(new StaveTie({ firstNote: first, lastNote: last, firstIndexes: indexes, lastIndexes: indexes }));
   };
   let before: StaveNote | null = null;
+  /** What was played last on every string: a ligado is bound to it. */
+  const last = new Map<number, { note: StaveNote; event: number }>();
+  const lastOn = (string: number) => last.get(string);
   for (const { sign, note } of drawn) {
     const event = bar.events[sign.event ?? -1];
     if (!event || !(note instanceof StaveNote)) continue;
+    const { motion } = event;
+    if (motion.kind === 'ligado' && !sign.tied) {
+      const from = lastOn(motion.string);
+      const index = (n: number) => keysOf(bar, 'fingers', n).findIndex((k) => k.note.string === motion.string);
+      if (from) {
+        const firstIndexes = [Math.max(0, index(from.event))];
+        ties.push(new StaveTie({ firstNote: from.note, lastNote: note, firstIndexes, lastIndexes: [0] }));
+      }
+    }
     if (sign.tied) tie(before?.keys.length === note.keys.length ? before : null, note);
     before = note;
+    for (const n of event.notes) last.set(n.string, { note, event: sign.event ?? 0 });
     const atEnd = sign.at + sign.ticks === bar.length;
     if (atEnd && event.at + event.duration > bar.at + bar.length) tie(note, null);
   }

@@ -38,6 +38,8 @@ export interface DrawnStop {
 export interface Drawn {
   readonly width: number;
   readonly stops: DrawnStop[];
+  /** Bows over the tablature, from a note to the one that the left hand alone sounds after it. */
+  readonly slurs: readonly { readonly key: number; readonly from: number; readonly to: number; readonly y: number }[];
   readonly tuplets: { readonly key: string; readonly x: number; readonly y: number; readonly text: string }[];
   readonly bars: {
     readonly n: number;
