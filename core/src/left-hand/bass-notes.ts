@@ -43,9 +43,8 @@ const TAKEN = 3;
 export function fifthInBass(shape: Named, instrument: Instrument): NeckPlace {
   const bass = bassOf(shape, instrument);
   const tones = namedTones(shape.chord ?? shape.name);
-  // The capo lifts what is written and what sounds alike: names are of the shape as it is held.
-  const root = tones ? tones.root : (bass.pitch - instrument.capo) % 12;
-  const wanted = ((tones ? tones.fifth : root + PERFECT_FIFTH) + instrument.capo) % 12;
+  // Symbols say what sounds, under a capo too.
+  const wanted = (tones ? tones.fifth : bass.pitch + PERFECT_FIFTH) % 12;
   const places = BASS_STRINGS.flatMap((string) => {
     const open = openPitch(instrument.tuning, string, instrument.capo);
     const first = (((wanted - open) % 12) + 12) % 12;

@@ -1,1 +1,2 @@
 export * from './rank-keys.js';
+export * from './section-keys.js';

@@ -7,6 +7,7 @@ import type { CompRefusal } from '../../solve/comp/index.js';
 import type { LineRefusal, WeaveRefusal } from '../../solve/finger-line/index.js';
 import type { FitRefusal } from '../../solve/fit-cycle/index.js';
 import type { FretRefusal } from '../../solve/fret-line/index.js';
+import type { SectionKeyRefusal } from '../../solve/rank-keys/index.js';
 import type { RowRefusal } from '../../solve/shape-row/index.js';
 import type { LostChord, VoicingLimit, VoicingRefusal } from '../../solve/voicings/index.js';
 import { DATA_FAULTS } from './data-faults.js';
@@ -163,6 +164,14 @@ const COMP: Sentences<Exclude<CompRefusal, BassRefusal | RowRefusal | VoicingRef
     `Chart and figure come round together after ${n} bars; ${most} are the most. Take a figure whose bars divide the chart’s.`,
   'too many names': ([n, most]) => `The chart has ${n} different chords; ${most} are the most at once.`,
 };
+const KEYS: Sentences<SectionKeyRefusal> = {
+  'nothing to move': () => 'There is nothing to move yet: write a chart, or strokes with frets.',
+  'name is no symbol': ([name]) =>
+    `${name} is no chord symbol: give its shape one on the Neck, or write the chart in symbols.`,
+  'fret below the nut': ([fret]) => `Fret ${fret} would lie below the nut. Take a higher key, or a lower capo.`,
+  'fret beyond the neck': ([fret]) => `Fret ${fret} would lie beyond the neck. Take a lower key, or a higher capo.`,
+  'no shapes in that key': (names) => `No shapes are found in that key for ${present(names).join(', ')}.`,
+};
 const LOST: Sentences<LostChord | 'open basses'> = {
   thirteenth: () => 'the thirteenth',
   ninth: () => 'the ninth',
@@ -195,6 +204,7 @@ const ALL = {
   ...ROW,
   ...BASS,
   ...COMP,
+  ...KEYS,
   ...LOST,
   ...NEXT,
 };

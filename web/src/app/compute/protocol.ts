@@ -27,8 +27,10 @@ import type {
   RowRequest,
   RowResult,
   SchoolLine,
+  SectionKeyRefusal,
   StartingPoint,
   Study,
+  Trial,
   UnrolledForm,
   VoicingRequest,
   VoicingResult,
@@ -97,6 +99,11 @@ export interface PieceAsk {
   readonly study: Study;
   readonly profile: HandProfile;
 }
+/** A section in its easiest keys, each with what it would be there, or why it can't be. */
+export interface KeyAnswers {
+  readonly keys: readonly { readonly key: RankedKey; readonly made: Trial | Fact<SectionKeyRefusal> }[];
+  readonly refusal: Fact<SectionKeyRefusal> | null;
+}
 /** What the solver worker can be asked. */
 export interface Solver {
   fitCycle(request: FitRequest, progress: Progress): FitResult;
@@ -108,4 +115,5 @@ export interface Solver {
   comp(request: CompRequest, progress: Progress): CompAnswers;
   bassLine(request: BassRequest, progress: Progress): BassAnswers;
   conflicts(ask: PieceAsk): Conflict[];
+  sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): KeyAnswers;
 }

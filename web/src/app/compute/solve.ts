@@ -15,6 +15,7 @@ import { proxy, type Remote } from 'comlink';
 import type {
   BassAnswers,
   CompAnswers,
+  KeyAnswers,
   LineAnswers,
   LineAsk,
   MelodyAsk,
@@ -76,6 +77,10 @@ export class Solve {
   /** Everything that stands against a piece. @returns null when overtaken or cancelled */
   conflicts(ask: PieceAsk): Promise<Conflict[] | null> {
     return this.run<Conflict[]>(async (solver) => solver.conflicts(ask));
+  }
+  /** A section in its easiest keys and capo places. @returns null when overtaken or cancelled */
+  sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): Promise<KeyAnswers | null> {
+    return this.run<KeyAnswers>(async (solver) => solver.sectionKeys(ask, this.told(progress)));
   }
 
   private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {

@@ -12,10 +12,15 @@ import {
   fitCycle,
   rankKeys,
   schoolsFor,
+  sectionInKey,
+  sectionKeys,
   shapeRow,
   voicings,
 } from '@ruffle-wheel/core';
 import type { Solver } from './protocol';
+
+/** Keys that are listed; the rest are no easier. */
+const SHOWN_KEYS = 8;
 
 /** What each question is answered with: the worker exposes it, tests call it in the page. */
 export const solver: Solver = {
@@ -53,4 +58,14 @@ export const solver: Solver = {
     return { ways, infeasible: [] };
   },
   conflicts: ({ study, profile }) => conflictsOf(study, profile),
+  sectionKeys: ({ study, section: id, profile }, progress) => {
+    const section = study.sections.find((s) => s.id === id);
+    const asked = section && sectionKeys(section, study, profile);
+    if (!section || !asked || 'code' in asked) return { keys: [], refusal: asked && 'code' in asked ? asked : null };
+    const ranked = rankKeys(asked, { progress });
+    const here = ranked.find((k) => k.transposed === 0 && k.capo === study.instrument.capo);
+    const best = ranked.filter((k) => k.total !== null).slice(0, SHOWN_KEYS);
+    const shown = here && !best.includes(here) ? [...best, here] : best;
+    return { keys: shown.map((key) => ({ key, made: sectionInKey(section, study, key, profile) })), refusal: null };
+  },
 };

@@ -47,6 +47,9 @@ export class InstantSolve {
   conflicts(ask: PieceAsk) {
     return Promise.resolve(solver.conflicts(ask));
   }
+  sectionKeys(ask: PieceAsk & { section: string }) {
+    return Promise.resolve(solver.sectionKeys(ask, silent));
+  }
   cancel() {
     this.cancelled++;
   }

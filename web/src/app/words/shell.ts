@@ -104,7 +104,10 @@ export const shell = {
       ['F H R M', 'Neck: find a shape, changes, row from symbols, melody for both hands'],
       ['B', 'Neck: the shapes as block chords, left hand alone'],
       ['← → · ↑ ↓', 'Weave: step, with Shift bar · string; then 0–9 its fret, = and a digit the left finger, Delete'],
-      ['H O B F X · R · V', 'Weave: chart, comping, bass, form, conflicts · the bar again · begin, end a range'],
+      [
+        'H O B F X K · R · V',
+        'Weave: chart, comping, bass, form, conflicts, keys · the bar again · begin, end a range',
+      ],
       ['0', 'new study: cycle, hand and a way to begin'],
       ['M', 'Shelf: measure the left hand'],
       ['Ctrl+Z · Ctrl+Shift+Z', 'undo, deletions and imports too · redo'],

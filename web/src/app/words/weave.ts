@@ -1,10 +1,10 @@
 /** The Weave: fetched with it, so not among `words`. */
 export const weave = {
   beside: 'Beside the page',
-  tabs: { chart: 'Chart', comp: 'Comping', bass: 'Bass', form: 'Form', conflicts: 'Conflicts' },
+  tabs: { chart: 'Chart', comp: 'Comping', bass: 'Bass', form: 'Form', conflicts: 'Conflicts', keys: 'Keys' },
   empty:
     'Nothing is written in this section yet. Key 1 leads to the Wheel; what is written there stands here bar by bar.',
-  keys: '← → step, Shift bar · ↑ ↓ string, then 0–9 fret, = 1 left finger, Delete · R bar again · V range · S script · H O B F X panels',
+  keys: '← → step, Shift bar · ↑ ↓ string, then 0–9 fret, = 1 left finger, Delete · R bar again · V range · S script · H O B F X K panels',
   noPlace: 'This step’s strings are the chord’s own: write them by number first, or press . and then a fret.',
   noBar: 'The bar after it can’t become the same: a bracket goes over the bar line, or it is the same already.',
   bar: 'Bar',
@@ -99,6 +99,12 @@ export const weave = {
     bar: 'bar',
     goTo: 'Go to',
     taken: 'taken',
+  },
+  keyChoice: {
+    help: 'This section in every key and capo place, least work first. The capo is the whole study’s; symbols say what sounds.',
+    points: 'points',
+    lost: 'Lost:',
+    none: 'not playable',
   },
   form: {
     title: 'Form',

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { addSection, cycleById, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
-import { Solve } from '../../compute/solve';
+import { LongSolve, Solve } from '../../compute/solve';
 import { InstantSolve } from '../../testing/instant-solve';
 import { all, aWorld, button, choose, chosen, field, press, show, texts, type, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
@@ -8,6 +8,7 @@ import { Notice } from '../../ui/notice';
 import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel } from './conflicts-panel';
+import { KeysPanel } from './keys-panel';
 
 /** A bossa nova with a chart of symbols and nothing played yet. */
 function lamps(): Study {
@@ -16,7 +17,10 @@ function lamps(): Study {
 }
 let world: World;
 beforeEach(async () => {
-  world = await aWorld(lamps(), [{ provide: Solve, useClass: InstantSolve }]);
+  world = await aWorld(lamps(), [
+    { provide: Solve, useClass: InstantSolve },
+    { provide: LongSolve, useClass: InstantSolve },
+  ]);
 });
 const section = () => world.open.section()!;
 
@@ -129,5 +133,29 @@ describe('conflicts', () => {
     expect(world.open.study()?.sections[1]?.script).toContain('ima:432>');
     expect(said.mock.calls[0]?.[0]).toMatch(/^Push.*taken$/);
     await soon(() => expect(texts(f, 'li p').join(' ')).not.toMatch(/held on into E/));
+  });
+});
+
+describe('keys', () => {
+  it('ranks every key and capo place of the section, and takes one with its chart, shapes and capo', async () => {
+    world.open.apply(setChart('s-a', 'F | Bb'));
+    world.open.apply(setScript('s-a', 'p:b - ima:t - p:b - ima:t -'));
+    const f = await show(KeysPanel);
+    await soon(() => expect(all(f, 'li').length).toBeGreaterThan(7));
+    const rows = texts(f, 'li');
+    const points = rows.map((r) => parseInt(r, 10));
+    expect(points).toEqual([...points].sort((a, b) => a - b));
+    expect(rows.some((r) => /As it stands, no capo/.test(r))).toBe(true);
+    const row = rows.findIndex((r) => !/capo 0|no capo|As it stands/.test(r));
+    const [, chart = ''] = /([A-G][#b]? \| [A-G][#b]?)/.exec(rows[Math.max(0, row)] ?? '') ?? [];
+    all(f, 'li')[Math.max(0, row)]!.querySelectorAll('button')[1]!.click();
+    await f.whenStable();
+    expect(section().chart).toBe(chart);
+    for (const name of chart.split(' | ')) expect(world.open.study()?.shapes.map((s) => s.name)).toContain(name);
+  });
+  it('a chart of names that are no symbols says so', async () => {
+    world.open.apply(setChart('s-a', 'Mine'));
+    const f = await show(KeysPanel);
+    await soon(() => expect(texts(f, '.fault')[0]).toMatch(/^Mine is no chord symbol/));
   });
 });

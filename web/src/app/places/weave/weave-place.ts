@@ -37,6 +37,7 @@ import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FormPanel } from './form-panel';
+import { KeysPanel } from './keys-panel';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
@@ -44,8 +45,8 @@ import { WrittenMusic } from './written-music';
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
 const GAP = 8;
-/** One letter for each panel: chart, comping, bass, form, conflicts. */
-const PANEL_KEYS = 'hobfx';
+/** One letter for each panel: chart, comping, bass, form, conflicts, keys. */
+const PANEL_KEYS = 'hobfxk';
 const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
@@ -66,6 +67,7 @@ const HIGHEST_FRET = 19;
     MatTabsModule,
     ConflictsPanel,
     MatButton,
+    KeysPanel,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
