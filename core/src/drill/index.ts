@@ -6,3 +6,4 @@ export * from './raise.js';
 export * from './section-drills.js';
 export * from './vary.js';
 export * from './range-drills.js';
+export * from './figure-drills.js';

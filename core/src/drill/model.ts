@@ -51,3 +51,20 @@ export interface Drill {
 export const variantKey = ({ kind, ...figures }: Variant): string =>
   [kind, ...(Object.values(figures) as (string | number)[])].join(' ');
 export const drillOf = (variant: Variant): Drill => ({ key: variantKey(variant), variant });
+
+/**
+ * The order in which a figure of two bars is learned: a beat of it, each bar, the two seams, then both bars over ever
+ * quicker harmony, at last begun with the second.
+ */
+export const FIGURE_WAYS = [
+  'cell',
+  'bar 1',
+  'bar 2',
+  'seam 1 2',
+  'seam 2 1',
+  'one chord',
+  'two bars a chord',
+  'one bar a chord',
+  'from bar 2',
+] as const;
+export type FigureWay = (typeof FIGURE_WAYS)[number];

@@ -11,6 +11,7 @@ import {
 } from '../piece/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { TICKS_PER_COUNT, wrap } from '../time/index.js';
+import { figureDrill } from './figure-drills.js';
 import type { DrilledSection, SectionDrill } from './section-drills.js';
 
 /** The key of a range of bars, counted from 0. @example rangeKey(1, 2) // 'bars 2 3' */
@@ -23,6 +24,8 @@ export const joinKey = (next: string): string => `join ${next}`;
  * @returns null where its bars can't be cut out, or the sections don't go together
  */
 export function askedDrill(section: Section, study: Study, key: string): SectionDrill | null {
+  const figure = figureDrill(section, study, key);
+  if (figure) return figure;
   const bars = /^bars (\d+) (\d+)$/.exec(key);
   const next = study.sections.find((s) => key === joinKey(s.id));
   const made = bars

@@ -8,7 +8,7 @@ import { bpm, TICKS_PER_COUNT } from '../time/index.js';
 import { idiomOf } from '../right-hand/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
-import type { Drill, Variant } from './model.js';
+import type { Drill, FigureWay, Variant } from './model.js';
 import { vary } from './vary.js';
 
 /** How the change between two shapes is drilled: alone, with every group, after half the pattern, after so many
@@ -20,7 +20,8 @@ export type DrillMatter =
   | { readonly kind: 'change'; readonly way: ChangeWay; readonly change: PlacedChange }
   /** Some bars alone, counted from 0. */
   | { readonly kind: 'range'; readonly from: number; readonly to: number }
-  | { readonly kind: 'join'; readonly into: string };
+  | { readonly kind: 'join'; readonly into: string }
+  | { readonly kind: 'figure'; readonly way: FigureWay };
 /** A drill of a section, both hands considered. Its key names it for good, in any language. */
 export interface SectionDrill {
   readonly key: string;

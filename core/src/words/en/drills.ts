@@ -1,4 +1,4 @@
-import type { ChangeWay, Drill, SectionDrill, Variant } from '../../drill/index.js';
+import type { ChangeWay, Drill, FigureWay, SectionDrill, Variant } from '../../drill/index.js';
 import { sayChange } from './say-change.js';
 import { FINGER_NAME, ordinal } from './strokes.js';
 
@@ -87,6 +87,17 @@ const CHANGES: Record<ChangeWay, SaidDrill> = {
   5: said('Change after 5 strings', 'Fewer strings to go through, less time for the left hand.'),
   4: said('Change after 4 strings', 'Fewer strings to go through, less time for the left hand.'),
 };
+const FIGURES: Record<FigureWay, SaidDrill> = {
+  cell: said('Its first cell', 'One beat of the figure until it runs by itself.'),
+  'bar 1': said('Its first bar', 'On one chord.'),
+  'bar 2': said('Its second bar', 'On one chord.'),
+  'seam 1 2': said('The seam from bar 1 to bar 2', 'Half a bar before the line, half a bar behind it.'),
+  'seam 2 1': said('The seam from bar 2 to bar 1', 'What is tied over is the hardest of it.'),
+  'one chord': said('Both bars on one chord', 'The whole figure, the left hand still.'),
+  'two bars a chord': said('Two bars a chord', 'The harmony changes with the figure.'),
+  'one bar a chord': said('One bar a chord', 'The harmony changes within the figure.'),
+  'from bar 2': said('Begun with bar 2', 'The same turned round under the chords.'),
+};
 const sayRange = (from: number, to: number): SaidDrill =>
   said(from === to ? `Bar ${from + 1} alone` : `Bars ${from + 1} to ${to + 1}`, 'These bars round and round.');
 /** Drills of a section, each with its name and what it is for. */
@@ -97,6 +108,7 @@ export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & Sa
     if (d.matter.kind === 'range') return { ...d, ...sayRange(d.matter.from, d.matter.to) };
     if (d.matter.kind === 'join')
       return { ...d, ...said(`The way into ${d.matter.into}`, 'The last count before it, then its first bar.') };
+    if (d.matter.kind === 'figure') return { ...d, ...FIGURES[d.matter.way] };
     const { way, change } = d.matter;
     const { name, why } = CHANGES[way];
     return { ...d, name: `${name}: ${change.from.name} → ${change.to.name}`, why: why || sayChange(change).join(' ') };

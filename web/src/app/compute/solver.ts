@@ -10,6 +10,7 @@ import {
   easier,
   fingerLine,
   fitCycle,
+  type RankedKey,
   rankKeys,
   schoolsFor,
   sectionInKey,
@@ -64,7 +65,11 @@ export const solver: Solver = {
     if (!section || !asked || 'code' in asked) return { keys: [], refusal: asked && 'code' in asked ? asked : null };
     const ranked = rankKeys(asked, { progress });
     const here = ranked.find((k) => k.transposed === 0 && k.capo === study.instrument.capo);
-    const best = ranked.filter((k) => k.total !== null).slice(0, SHOWN_KEYS);
+    // What is held the same way under another capo is one answer: the one nearest to where it stands comes first.
+    const held = (k: RankedKey) => (((k.transposed - k.capo) % 12) + 12) % 12;
+    const best = ranked
+      .filter((k, n) => k.total !== null && ranked.findIndex((o) => held(o) === held(k)) === n)
+      .slice(0, SHOWN_KEYS);
     const shown = here && !best.includes(here) ? [...best, here] : best;
     return { keys: shown.map((key) => ({ key, made: sectionInKey(section, study, key, profile) })), refusal: null };
   },

@@ -33,6 +33,7 @@ export const weave = {
     moreBeats: 'One beat more in cell',
     fewerBeats: 'One beat less in cell',
     addCell: 'Cell',
+    practise: 'Practise what is written, step by step',
     kinds: {
       together: 'together',
       chord: 'chord alone',

@@ -1,11 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { Router } from '@angular/router';
 import {
+  askedDrill,
   BEAT_KINDS,
   type BeatKind,
   bpm,
   COMP_TERMS,
   type CompRequest,
+  FIGURE_WAYS,
+  figureKey,
   fretsText,
   sayComp,
   sayCompChord,
@@ -20,7 +24,7 @@ import { Working } from '../../parts/asking/working';
 import { shapeFrom } from '../../parts/shape-from';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
-import { Collection, OpenStudy } from '../../study';
+import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { FIELD } from '../../ui/field';
 import { SELECT } from '../../ui/select';
 import { Toggle } from '../../ui/toggle';
@@ -43,6 +47,8 @@ export class CompPanel {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
+  private readonly asked = inject(AskedDrills);
+  private readonly router = inject(Router);
   protected readonly form = new CompForm();
   protected readonly wishes = this.form.wishes;
   protected readonly kinds = BEAT_KINDS;
@@ -127,6 +133,16 @@ export class CompPanel {
       })),
       shown,
     };
+  }
+  /** The drills of the figure that is written, in the order in which it is learned. */
+  protected readonly drills = computed((): readonly string[] => {
+    const [section, study] = [this.open.written(), this.open.study()];
+    if (!section || !study) return [];
+    return FIGURE_WAYS.map(figureKey).filter((key) => askedDrill(section, study, key));
+  });
+  protected practise() {
+    this.asked.ask(this.drills());
+    void this.router.navigateByUrl('/practise');
   }
   protected setBeat(letter: string, n: number, kind: unknown) {
     this.form.setBeat(letter, n, kind as BeatKind);

@@ -1,5 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { addSection, cycleById, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
+import { Router } from '@angular/router';
+import { AskedDrills } from '../../study';
 import { LongSolve, Solve } from '../../compute/solve';
 import { InstantSolve } from '../../testing/instant-solve';
 import { all, aWorld, button, choose, chosen, field, press, show, texts, type, type World } from '../../testing/world';
@@ -41,6 +43,15 @@ describe('comping', () => {
     expect(section().script).toMatch(/^p:b - ima:t - /);
     expect(section().chart).toBe('Am7 | % | Dm7 | E7');
     expect(world.open.study()?.shapes.map((s) => s.name)).toEqual(['Am7', 'Dm7', 'E7']);
+    const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await press(f, 'Practise what is written');
+    expect(went).toHaveBeenCalledWith('/practise');
+    expect(TestBed.inject(AskedDrills).take().slice(0, 4)).toEqual([
+      'figure cell',
+      'figure bar 1',
+      'figure bar 2',
+      'figure seam 1 2',
+    ]);
     world.open.undo();
     expect(section().script).toBe('');
     expect(world.open.study()?.shapes).toEqual([]);
