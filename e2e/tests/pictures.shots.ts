@@ -56,6 +56,8 @@ test('pictures of every place', async ({ player: page }) => {
   await page.keyboard.press('3');
   await page.locator('.fret').first().waitFor();
   await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('o');
+  await page.getByRole('button', { name: 'Take over: 1' }).waitFor();
   await page.waitForTimeout(600);
   await shot('weave');
   await leaveFields(page);

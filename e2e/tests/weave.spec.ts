@@ -58,7 +58,7 @@ test('the form is written, faults and all, and leads to its sections', async ({ 
   await expect(page.locator('app-form-panel app-fault-list')).toContainText('}x2');
   await page.getByRole('button', { name: 'Write }x2' }).click();
   await expect(form).toHaveValue('{Rasgueado}x2 Falseta');
-  await expect(page.locator('app-form-panel li b')).toHaveText(['Rasgueado', 'Rasgueado', 'Falseta']);
+  await expect(page.locator('app-form-panel .order li b')).toHaveText(['Rasgueado', 'Rasgueado', 'Falseta']);
   await page.getByRole('button', { name: 'Open Falseta' }).click();
   await expect(page.getByRole('combobox', { name: 'Section' })).toHaveText('Falseta');
   await expect(page.getByRole('img', { name: /^Bar 1\. 12 / })).toBeVisible();

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { gzipSync } from 'node:zlib';
-import { expect, leaveFields, test } from './player.js';
+import { choose, expect, leaveFields, test } from './player.js';
 
 const PLACES = [
   ['Wheel', '1'],
@@ -16,6 +16,15 @@ const SIZES = [
   [1024, 768],
   [390, 844],
 ] as const;
+/** Panels of the Weave, with something that stands in each of them. */
+const WEAVE_TABS = {
+  Chart: '.cm-content',
+  Comping: 'app-comp-panel section',
+  Bass: 'app-bass-panel li',
+  Form: '.order li',
+  Conflicts: 'app-conflicts-panel .answers',
+  Keys: 'app-keys-panel li',
+};
 const TABS = ['Findings', 'Accents', 'Fit', 'Line', 'Drills', 'Shape', 'Cycle'];
 
 for (const theme of ['light', 'dark'] as const) {
@@ -56,6 +65,17 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByLabel('Melody by note names').fill('e4 f4 g4 [e3 g4] a4');
     await expect(page.getByRole('button', { name: 'Take over: 1' })).toBeVisible();
     await clean(page, '.side');
+  });
+  test(`axe finds no fault of any weight: everything beside the weave, ${theme}`, async ({ player: page }) => {
+    test.setTimeout(240_000);
+    await page.emulateMedia({ colorScheme: theme });
+    await choose(page, 'Study', 'Harbour Lamps');
+    await page.keyboard.press('3');
+    for (const [tab, shown] of Object.entries(WEAVE_TABS)) {
+      await page.getByRole('tab', { name: tab }).click();
+      await expect(page.locator('.side').locator(shown).first()).toBeVisible();
+      await clean(page, '.side');
+    }
   });
 }
 

@@ -9,3 +9,4 @@ export { HIGHEST_STOP } from './read-strings.js';
 export * from './shares.js';
 export * from './write-out-text.js';
 export * from './place-on-step.js';
+export * from './read-tablature.js';

@@ -4,6 +4,7 @@ import type { HoldRefusal } from '../../left-hand/index.js';
 import type { NextTempo } from '../../practice/index.js';
 import type { BassRefusal } from '../../solve/bass-line/index.js';
 import type { CompRefusal } from '../../solve/comp/index.js';
+import type { TablatureRefusal } from '../../script/index.js';
 import type { LineRefusal, WeaveRefusal } from '../../solve/finger-line/index.js';
 import type { FitRefusal } from '../../solve/fit-cycle/index.js';
 import type { FretRefusal } from '../../solve/fret-line/index.js';
@@ -172,6 +173,15 @@ const KEYS: Sentences<SectionKeyRefusal> = {
   'fret beyond the neck': ([fret]) => `Fret ${fret} would lie beyond the neck. Take a lower key, or a higher capo.`,
   'no shapes in that key': (names) => `No shapes are found in that key for ${present(names).join(', ')}.`,
 };
+const TABLATURE: Sentences<TablatureRefusal> = {
+  'no six lines': () => 'There are no six lines of strings one under another. Each begins with | or -.',
+  'tablature too long': ([is, most]) => `${is} letters are too many at once; ${most} are the most. Take it in parts.`,
+  'no note in the tablature': () => 'No fret stands on its lines.',
+  'note beyond the neck': ([string, fret, most]) =>
+    `String ${string} fret ${fret} lies beyond the neck; ${most} is its last fret.`,
+  'bars unlike the cycle': ([steps]) =>
+    `A bar of the cycle has no whole number of steps with ${steps} to a count. Take other steps.`,
+};
 const LOST: Sentences<LostChord | 'open basses'> = {
   thirteenth: () => 'the thirteenth',
   ninth: () => 'the ninth',
@@ -205,6 +215,7 @@ const ALL = {
   ...BASS,
   ...COMP,
   ...KEYS,
+  ...TABLATURE,
   ...LOST,
   ...NEXT,
 };

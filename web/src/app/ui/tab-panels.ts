@@ -6,7 +6,7 @@ const LOOK: MatTabsConfig = { animationDuration: '0', stretchTabs: false, disabl
 /** Tabs that turn at once and stand as close as their words. Provided where the place is made. */
 export const TAB_LOOK = { provide: MAT_TABS_CONFIG, useValue: LOOK };
 const WAIT_MS = 20;
-const WAITED = 250;
+const WAITED = 150;
 
 /** Panels beside a drawing, each behind a tab and a key. Made where the component that shows them is made. */
 export class TabPanels {
@@ -57,7 +57,7 @@ export class TabPanels {
     const panel = this.host.querySelector('.mat-mdc-tab-body-active .mat-mdc-tab-body-content');
     const tab = this.host.querySelectorAll('[role="tab"]')[this.open()];
     const turned = tab?.getAttribute('aria-selected') === 'true';
-    return turned && !!panel?.firstElementChild && !this.host.querySelector('[data-coming]');
+    return turned && !!panel?.firstElementChild && !panel.querySelector('[data-coming]');
   }
   private focus(): HTMLElement | null {
     const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');

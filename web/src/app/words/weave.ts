@@ -107,6 +107,17 @@ export const weave = {
     lost: 'Lost:',
     none: 'not playable',
   },
+  tablature: {
+    title: 'From tablature in plain text',
+    label: 'Tablature',
+    help: 'Six lines, string 1 on top, bars by |, letters of the right hand below. It takes the place of the script.',
+    bar: 'bar',
+    bars: 'bars',
+    notes: 'notes',
+    moved: 'between two steps, put on the nearer one',
+    lost: 'found no step of their own',
+    unread: 'passed over:',
+  },
   form: {
     title: 'Form',
     help: 'Sections by name; {Theme}x2 again; {Theme [1 First] [2 Second]}x2 with endings. Empty: every section once.',

@@ -11,6 +11,7 @@ import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel } from './conflicts-panel';
 import { KeysPanel } from './keys-panel';
+import { TablatureField } from './tablature-field';
 
 /** A bossa nova with a chart of symbols and nothing played yet. */
 function lamps(): Study {
@@ -168,5 +169,29 @@ describe('keys', () => {
     world.open.apply(setChart('s-a', 'Mine'));
     const f = await show(KeysPanel);
     await soon(() => expect(texts(f, '.fault')[0]).toMatch(/^Mine is no chord symbol/));
+  });
+});
+
+describe('tablature', () => {
+  const SIX = [
+    'e|-0-----3-------|',
+    'B|---1-----------|',
+    'G|---------------|',
+    'D|---------------|',
+    'A|-3-------------|',
+  ];
+  it('is looked at first, with what was moved, and becomes the script', async () => {
+    const f = await show(TablatureField);
+    await type(f, field(f, 'Tablature'), [...SIX, 'E|---------------|', '   i m'].join('\n'));
+    expect(texts(f, 'p')[0]).toMatch(/^1 bar, 4 notes/);
+    await press(f, 'Take over');
+    expect(section().script).toBe('??:5f3+1f0 m:2f1 - ?:1f3 - - - -');
+    world.open.undo();
+    expect(section().script).toBe('');
+  });
+  it('what is none says so', async () => {
+    const f = await show(TablatureField);
+    await type(f, field(f, 'Tablature'), SIX.join('\n'));
+    expect(texts(f, '.fault')[0]).toMatch(/no six lines/);
   });
 });

@@ -38,6 +38,7 @@ import { CompPanel } from './comp-panel';
 import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FormPanel } from './form-panel';
 import { KeysPanel } from './keys-panel';
+import { TablatureField } from './tablature-field';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
@@ -68,6 +69,7 @@ const HIGHEST_FRET = 19;
     ConflictsPanel,
     MatButton,
     KeysPanel,
+    TablatureField,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { barTicks, LONGEST_TABLATURE, readTablature, sayFact } from '@ruffle-wheel/core';
+import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import type { Shown } from '../../parts/try-out/try-out';
+import { OpenStudy, TypedTexts } from '../../study';
+import { FIELD } from '../../ui/field';
+import { weave } from '../../words/weave';
+
+/** Tablature in plain text becomes the section's script: looked at first, then taken. */
+@Component({
+  selector: 'app-tablature-field',
+  imports: [FIELD, AnswerButtons],
+  template: `
+    <details>
+      <summary>{{ words.title }}</summary>
+      <mat-form-field
+        ><mat-label>{{ words.label }}</mat-label
+        ><textarea
+          matInput
+          #t
+          rows="8"
+          wrap="off"
+          spellcheck="false"
+          [maxLength]="longest"
+          [value]="text()"
+          (input)="text.set(t.value)"
+        ></textarea
+        ><mat-hint>{{ words.help }}</mat-hint></mat-form-field
+      >
+      @if (fault(); as f) {
+        <p class="fault" role="alert">{{ f }}</p>
+      }
+      @if (read(); as r) {
+        <p>{{ r.says }}</p>
+        <code>{{ r.shown.script }}</code>
+        <p class="buttons"><app-answer-buttons key="tablature" [shown]="r.shown" [name]="words.title" /></p>
+      }
+    </details>
+  `,
+  styles: `
+    details {
+      padding: 8px 0;
+    }
+    mat-form-field {
+      width: 100%;
+    }
+    textarea {
+      overflow-x: auto;
+      font-family: monospace;
+      white-space: pre;
+    }
+    p {
+      margin: 6px 0;
+    }
+    code {
+      overflow-wrap: anywhere;
+    }
+    .buttons {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+    }
+    .fault {
+      color: var(--pomegranate);
+      font-weight: 700;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TablatureField {
+  protected readonly words = weave.tablature;
+  private readonly open = inject(OpenStudy);
+  protected readonly text = inject(TypedTexts).of('tablature');
+  protected readonly longest = LONGEST_TABLATURE;
+  private readonly found = computed(() => {
+    const section = this.open.written();
+    if (!section || this.text().trim() === '') return null;
+    return readTablature(this.text(), barTicks(section.cycle)[0] ?? 0, section.stepsPerCount);
+  });
+  protected readonly fault = computed(() => {
+    const found = this.found();
+    return found && 'refusal' in found ? sayFact(found.refusal) : '';
+  });
+  protected readonly read = computed(() => {
+    const [found, section] = [this.found(), this.open.written()];
+    if (!found || 'refusal' in found || !section) return null;
+    const { script, bars, notes, moved, lost, unread } = found;
+    const shown: Shown = { script, stepsPerCount: section.stepsPerCount, start: 0 };
+    const says = [
+      `${bars} ${bars === 1 ? this.words.bar : this.words.bars}, ${notes} ${this.words.notes}`,
+      ...(moved ? [`${moved} ${this.words.moved}`] : []),
+      ...(lost ? [`${lost} ${this.words.lost}`] : []),
+      ...(unread.length ? [`${this.words.unread} ${unread.join(' ')}`] : []),
+    ];
+    return { says: `${says.join('; ')}.`, shown };
+  });
+}
