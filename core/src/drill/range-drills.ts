@@ -14,9 +14,15 @@ import { TICKS_PER_COUNT, wrap } from '../time/index.js';
 import { figureDrill } from './figure-drills.js';
 import type { DrilledSection, SectionDrill } from './section-drills.js';
 
-/** The key of a range of bars, counted from 0. @example rangeKey(1, 2) // 'bars 2 3' */
+/**
+ * The key of a range of bars, counted from 0.
+ * @example rangeKey(1, 2) // 'bars 2 3'
+ */
 export const rangeKey = (from: number, to: number): string => `bars ${from + 1} ${to + 1}`;
-/** The key of the way from a section to the next. @example joinKey('theme') // 'join theme' */
+/**
+ * The key of the way from a section to the next.
+ * @example joinKey('theme') // 'join theme'
+ */
 export const joinKey = (next: string): string => `join ${next}`;
 
 /**

@@ -243,7 +243,7 @@ describe('the basses of a section', () => {
   const study = makeStudy('s', 'Lamps');
   const section = {
     ...study.sections[0]!,
-    cycle: cycleById('bossa-three-two'),
+    cycle: cycleById('bossa-three-two')!,
     script: 'p:b - ima:t - p:b - ima:t -',
     stepsPerCount: 2,
     chart: 'C | G',

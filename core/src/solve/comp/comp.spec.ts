@@ -22,7 +22,7 @@ import {
   scoreComp,
 } from './index.js';
 
-const samba = cycleById('samba');
+const samba = cycleById('samba')!;
 const COUNT = ticks(TICKS_PER_COUNT);
 /** Thumb on the beat with the chord on the &; and with the chord on the first, second and fourth sixteenth. */
 const CELLS = [
