@@ -1,20 +1,23 @@
-import { chartOf, printChart, type Span } from '../chart/index.js';
+import { chartOf, LONGEST_CHART, printChart, type Span } from '../chart/index.js';
 import { barTicks, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
-import { cleanName } from '../name/index.js';
+import { cleanName, LONGEST_NAME } from '../name/index.js';
 import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
 import { lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { refused, sectionOf } from './changing.js';
 import { type Command, refusable } from './command.js';
 import { followInForm, mergeInForm } from './form.js';
-import { LONGEST_FORM, LONGEST_ID, MOST_SECTIONS, type Section, type Study } from './model.js';
+import { LONGEST_FORM, LONGEST_ID, MOST_BARS, MOST_SECTIONS, type Section, type Study } from './model.js';
 import { textBetween } from './repeat-bar.js';
 
 /** A name that no section of the study has: “Theme 2”. */
 function freeSectionName(name: string, { sections }: Study): string {
   const taken = new Set(sections.map((s) => s.name));
   const stem = name.replace(/ \d+$/, '');
-  for (let n = 2; ; n++) if (!taken.has(`${stem} ${n}`)) return cleanName(`${stem} ${n}`);
+  for (let n = 2; ; n++) {
+    const next = `${stem.slice(0, LONGEST_NAME - String(n).length - 1).trimEnd()} ${n}`;
+    if (!taken.has(next)) return cleanName(next);
+  }
 }
 const idFault = (study: Study, id: string): DataFault | null => {
   if (study.sections.length >= MOST_SECTIONS) return refused('sections', 'too many sections', MOST_SECTIONS);
@@ -103,10 +106,12 @@ export function splitSection(section: string, bar: number, id: string): Command 
   const split = (study: Study): Study | DataFault => {
     const own = sectionOf(study, section);
     if (!own) return study;
+    if (!Number.isInteger(bar) || bar < 1 || bar > MOST_BARS)
+      return refused('sections', 'no turn begins there', bar + 1);
     const texts = wholeTexts(own, study);
     if (isFault(texts)) return texts;
     const lengths = barTicks(own.cycle);
-    const at = Array.from({ length: Math.max(0, bar) }, (_, n) => lengths[n % lengths.length] ?? 0).reduce<number>(
+    const at = Array.from({ length: bar }, (_, n) => lengths[n % lengths.length] ?? 0).reduce<number>(
       (a, b) => a + b,
       0,
     );
@@ -122,6 +127,8 @@ export function splitSection(section: string, bar: number, id: string): Command 
       chart: spans.length ? printChart(spans, own.cycle) : '',
       bars: null,
     });
+    const long = tooLong(part(first, before), part(second, behind));
+    if (long) return long;
     const name = freeSectionName(own.name, study);
     const sections = study.sections.flatMap((s) =>
       s === own
@@ -159,11 +166,11 @@ export function joinSections(section: string): Command {
     // A level holds until the next one: the second part begins as it did.
     const level = a.script.includes('@') && !b.script.startsWith('@') ? '@mf ' : '';
     const script = a.script || b.script ? `${a.script || rests(a)} | ${level}${b.script || rests(b)}` : '';
-    if (script.length > LONGEST_SCRIPT)
-      return refused('script', 'text too long', 'script', LONGEST_SCRIPT, script.length);
     const open = (texts: WholeTexts): readonly Span[] =>
       texts.spans.length ? texts.spans : [{ name: '', ticks: texts.length }];
     const chart = a.spans.length || b.spans.length ? printChart([...open(a), ...open(b)], first.cycle) : '';
+    const long = tooLong({ script, chart });
+    if (long) return long;
     const joined: Section = { ...first, script, chart, bars: script === '' && chart === '' ? first.bars : null };
     return {
       ...study,
@@ -171,6 +178,13 @@ export function joinSections(section: string): Command {
       sections: study.sections.flatMap((s) => (s === first ? [joined] : s === second ? [] : [s])),
     };
   });
+}
+/** Texts that have grown beyond what a section may hold by being written out. */
+function tooLong(...parts: readonly Pick<Section, 'script' | 'chart'>[]): DataFault | null {
+  const script = Math.max(...parts.map((p) => p.script.length));
+  const chart = Math.max(...parts.map((p) => p.chart.length));
+  if (script > LONGEST_SCRIPT) return refused('script', 'text too long', 'script', LONGEST_SCRIPT, script);
+  return chart > LONGEST_CHART ? refused('chart', 'text too long', 'chart', LONGEST_CHART, chart) : null;
 }
 /** So long a rest, in steps. */
 const silence = (length: number, { stepsPerCount }: Section): string =>

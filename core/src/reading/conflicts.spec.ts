@@ -47,6 +47,11 @@ describe('conflicts of a piece', () => {
     for (const r of tie.remedies) expect(found(taken(study, tie, r))).toEqual([]);
     expect(taken(study, tie, tie.remedies[0]!).sections[0]!.script).toContain('ima:t> - - -');
   });
+  it('a remedy leaves fingers that are worked out to be worked out', () => {
+    const study = piece({ script: '?:2f1 - - - . . ??:3f2+2f1 - - - - - . . . .', chart: 'Am | C' });
+    const tie = one('held over', study);
+    expect(taken(study, tie, tie.remedies[0]!).sections[0]!.script).toContain('??>:3f2+2f1');
+  });
   it('a change without room names the finger and both times; slower there is room', () => {
     const study = piece({ script: 'ima:t ima:t ima:t ima:t ima:t ima:t ima:t ima:t', chart: 'Am C', bpm: bpm(300) });
     const late = found(study).filter((c) => c.code === 'change late');

@@ -58,7 +58,7 @@ function offered(conflict: BareConflict, read: ReadForConflicts, study: Study, p
   return [...inText(conflict, read).filter(works), ...(shape ? [shape] : []), ...slower(conflict).filter(works)];
 }
 
-function inText({ fault, code, slot }: BareConflict, { section, written, flat }: ReadForConflicts): Remedy[] {
+function inText({ fault, code, slot }: BareConflict, { section, written }: ReadForConflicts): Remedy[] {
   if (fault?.fix !== undefined) {
     const text = code === 'script unread' ? section.script : section.chart;
     const mended = replaceRange(text, fault, fault.fix);
@@ -69,11 +69,13 @@ function inText({ fault, code, slot }: BareConflict, { section, written, flat }:
       },
     ];
   }
+  // As it is written: fingers that were worked out stay so.
+  const flat = flatten(written);
   const step = slot === undefined ? undefined : flat.slots[slot]?.step;
   if (slot === undefined || code !== 'held over' || step?.kind !== 'stroke') return [];
   const marked = (mark: '>' | '^') => {
     const marks = [...step.marks.filter((m) => m !== '>' && m !== '^'), mark];
-    return writeSteps(section.script, written, flatten(written), new Map([[slot, { ...step, marks }]]));
+    return writeSteps(section.script, written, flat, new Map([[slot, { ...step, marks }]]));
   };
   return [
     { ...fact('push'), change: { script: marked('>') } },
