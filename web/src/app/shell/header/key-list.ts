@@ -17,7 +17,7 @@ import { MatButton } from '@angular/material/button';
     >
       <h2>{{ words.title }}</h2>
       <dl>
-        @for (row of words.list; track row[0]) {
+        @for (row of words.list; track $index) {
           <dt>{{ row[0] }}</dt>
           <dd>{{ row[1] }}</dd>
         }
