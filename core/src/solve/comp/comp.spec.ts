@@ -165,6 +165,13 @@ describe('an accompaniment', () => {
       expect(thumb.every((e) => e.at % COUNT === 0)).toBe(true);
     }
   });
+  it('what the thumb strikes is tied into nothing: the bass is never early', () => {
+    const figure: CompFigure = { cells: [{ letter: 'P', beats: ['bass', 'together'] }], order: 'P', beat: COUNT };
+    const laid = layFigure({ ...base, chart: 'Am | E', figure });
+    expect('chords' in laid && laid.chords.map((c) => c.tied)).toEqual([null, null]);
+    const { answer, request } = best({ chart: 'Am | E', figure, pushes: 'every' });
+    expect(compScript(request, answer).script).not.toContain('>');
+  });
   it('a push gives the left hand other room than a cut', () => {
     const { answer, request } = best({ pushes: 'every' });
     const dm = compFacts(request, answer).chords[1]!;
