@@ -1,3 +1,4 @@
+export * from './cut-spans.js';
 export * from './edit-chart.js';
 export * from './held.js';
 export * from './model.js';

@@ -22,6 +22,15 @@ export function barStarts(c: AccentCycle): Ticks[] {
 }
 
 /**
+ * Where a bar begins, counted from the first turn's beginning.
+ * @param bar counted from 0; bars go on from turn to turn
+ * @example barBegin(cycleById('bossa-three-two'), 3) // 60480
+ */
+export function barBegin(c: AccentCycle, bar: number): Ticks {
+  const starts = barStarts(c);
+  return ticks(Math.floor(bar / starts.length) * cycleLength(c) + (starts[bar % starts.length] ?? 0));
+}
+/**
  * The bar in which a place is, counted from 0; places go on from turn to turn.
  * @example barOf(cycleById('bossa-three-two'), 25200) // 1
  */

@@ -1,4 +1,4 @@
-import { chartOf, heldChords, printChart, type Span } from '../chart/index.js';
+import { chartOf, heldChords, printChart, type Span, turnSpans } from '../chart/index.js';
 import { cycleLength } from '../cycle/index.js';
 import type { Section } from '../piece/index.js';
 import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
@@ -36,7 +36,7 @@ export function drilledChart(section: Section, pattern: Pattern, made: Pattern, 
   const own = several ? Math.max(1, Math.ceil((Math.max(0, ...sources) + 1) / flat.slots.length)) : 1;
   const spans = onePass(flat, drilled, sources, Math.min(passes, MOST_PASSES), (at) => nameAt(at + section.start), own);
   // Where the drill does not begin with the cycle, the chart is turned along.
-  const turned = rotate(spans, once, wrap(0 - section.start, once));
+  const turned = turnSpans(spans, 0 - section.start);
   const times = rounds / once > MOST_PASSES ? 1 : rounds / once;
   return printChart(Array.from({ length: times }, () => turned).flat(), section.cycle);
 }
@@ -64,17 +64,4 @@ function onePass(
       else spans.push({ name, ticks: slot.duration });
     });
   return spans;
-}
-
-/** The spans beginning so far on. */
-function rotate(spans: readonly Span[], length: number, by: number): Span[] {
-  const [before, after]: [Span[], Span[]] = [[], []];
-  let at = 0;
-  for (const s of spans) {
-    const cut = Math.min(Math.max(0, by - at), s.ticks);
-    if (cut > 0) before.push({ name: s.name, ticks: cut });
-    if (s.ticks > cut) after.push({ name: s.name, ticks: s.ticks - cut });
-    at += s.ticks;
-  }
-  return length === 0 ? [...spans] : [...after, ...before];
 }

@@ -1,16 +1,8 @@
-import { printChart, type Span } from '../chart/index.js';
-import { barTicks, cycleLength } from '../cycle/index.js';
-import {
-  cutSpans,
-  isFault,
-  type Section,
-  type Study,
-  textBetween,
-  type WholeTexts,
-  wholeTexts,
-} from '../piece/index.js';
+import { cutSpans, printChart, type Span, turnSpans } from '../chart/index.js';
+import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
+import { isFault, type Section, type Study, textBetween, type WholeTexts, wholeTexts } from '../piece/index.js';
 import { flatten, parseScript } from '../script/index.js';
-import { TICKS_PER_COUNT, wrap } from '../time/index.js';
+import { TICKS_PER_COUNT } from '../time/index.js';
 import { figureDrill } from './figure-drills.js';
 import type { DrilledSection, SectionDrill } from './section-drills.js';
 
@@ -26,7 +18,8 @@ export const rangeKey = (from: number, to: number): string => `bars ${from + 1} 
 export const joinKey = (next: string): string => `join ${next}`;
 
 /**
- * A drill that is asked for by its key rather than offered: some bars alone, or the way into another section.
+ * A drill that is asked for by its key rather than offered: a step of the figure that is
+ * written, some bars alone, or the way into another section.
  * @returns null where its bars can't be cut out, or the sections don't go together
  */
 export function askedDrill(section: Section, study: Study, key: string): SectionDrill | null {
@@ -46,13 +39,6 @@ export function askedDrill(section: Section, study: Study, key: string): Section
   return { key, matter, make: () => made };
 }
 
-const beginOf = ({ cycle }: Section, bar: number): number => {
-  const lengths = barTicks(cycle);
-  return (
-    Math.floor(bar / lengths.length) * cycleLength(cycle) +
-    lengths.slice(0, bar % lengths.length).reduce<number>((a, b) => a + b, 0)
-  );
-};
 /** A stretch of a section's texts; null where a stroke or a bracket goes over one of its ends. */
 function cut(section: Section, study: Pick<Study, 'cells'>, { script, spans }: WholeTexts, from: number, to: number) {
   const { stepsPerCount, cycle } = section;
@@ -66,15 +52,14 @@ function cut(section: Section, study: Pick<Study, 'cells'>, { script, spans }: W
 function rangeOf(section: Section, study: Study, from: number, to: number): DrilledSection | null {
   const texts = wholeTexts(section, study);
   if (isFault(texts) || from < 0 || to < from) return null;
-  const [begin, end] = [beginOf(section, from), beginOf(section, to + 1)];
+  const [begin, end] = [barBegin(section.cycle, from), barBegin(section.cycle, to + 1)];
   if (end > texts.length) return null;
   const own = cut(section, study, texts, begin, end);
   if (!own) return null;
   const { cycle, stepsPerCount } = section;
   const start = begin % cycleLength(cycle);
   // The chart is counted from the turn's beginning, wherever in it the bars begin.
-  const [before, behind] = cutSpans(own.spans, wrap(0 - start, end - begin));
-  const spans = [...behind, ...before];
+  const spans = turnSpans(own.spans, 0 - start);
   return { script: own.script, stepsPerCount, start, chart: spans.length ? printChart(spans, cycle) : '' };
 }
 
@@ -93,16 +78,12 @@ function joinOf(section: Section, next: Section, study: Study): DrilledSection |
   const open = (spans: readonly Span[], ticks: number): readonly Span[] =>
     spans.length ? spans : [{ name: '', ticks }];
   const spans = [...open(chords, bar), ...open(first.spans, barTicks(next.cycle)[0] ?? 0)];
+  // It ends with a turn's last bar, the next begins a turn.
+  const start = cycleLength(cycle) - bar;
   return {
     script: [rests, last.script, '|', first.script].filter((t) => t !== '').join(' '),
     stepsPerCount,
-    // It ends with a turn's last bar, the next begins a turn.
-    start: (cycleLength(cycle) - bar) % cycleLength(cycle),
-    chart: a.spans.length || b.spans.length ? printChart(rotated(spans, cycleLength(cycle) - bar), cycle) : '',
+    start,
+    chart: a.spans.length || b.spans.length ? printChart(turnSpans(spans, 0 - start), cycle) : '',
   };
-}
-function rotated(spans: readonly Span[], start: number): Span[] {
-  const length = spans.reduce((sum, s) => sum + s.ticks, 0);
-  const [before, behind] = cutSpans(spans, wrap(0 - start, length));
-  return [...behind, ...before];
 }

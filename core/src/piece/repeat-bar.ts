@@ -1,4 +1,4 @@
-import { barTicks, cycleLength } from '../cycle/index.js';
+import { barBegin, cycleLength } from '../cycle/index.js';
 import { type FlatPattern, flatten, parseScript, printScript, writeOut } from '../script/index.js';
 import { wrap } from '../time/index.js';
 import { inSection, put, scriptFault } from './changing.js';
@@ -27,11 +27,7 @@ function repeated(s: Section, { cells }: Pick<Study, 'cells'>, bar: number): str
   // Every bar has its own text once repeats are written out.
   const script = printScript(writeOut(read.pattern));
   const flat = flatten(parseScript(script, options).pattern);
-  const lengths = barTicks(s.cycle);
-  const begins = (n: number): number => {
-    const turns = Math.floor(n / lengths.length);
-    return turns * cycleLength(s.cycle) + lengths.slice(0, n % lengths.length).reduce((a, b) => a + b, 0);
-  };
+  const begins = (n: number): number => barBegin(s.cycle, n);
   const offset = wrap(s.start, cycleLength(s.cycle));
   const [from, to, end] = [begins(bar) - offset, begins(bar + 1) - offset, begins(bar + 2) - offset];
   const own = textBetween(script, flat, from, to);

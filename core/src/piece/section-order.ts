@@ -1,24 +1,24 @@
-import { chartOf, LONGEST_CHART, printChart, type Span } from '../chart/index.js';
-import { barTicks, cycleLength } from '../cycle/index.js';
+import { chartOf, cutSpans, LONGEST_CHART, printChart, type Span } from '../chart/index.js';
+import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
-import { cleanName, LONGEST_NAME } from '../name/index.js';
+import { cleanName } from '../name/index.js';
 import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
 import { lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { refused, sectionOf } from './changing.js';
 import { type Command, refusable } from './command.js';
 import { followInForm, mergeInForm } from './form.js';
+import { freeName } from './make.js';
 import { LONGEST_FORM, LONGEST_ID, MOST_BARS, MOST_SECTIONS, type Section, type Study } from './model.js';
 import { textBetween } from './repeat-bar.js';
 
 /** A name that no section of the study has: “Theme 2”. */
-function freeSectionName(name: string, { sections }: Study): string {
-  const taken = new Set(sections.map((s) => s.name));
-  const stem = name.replace(/ \d+$/, '');
-  for (let n = 2; ; n++) {
-    const next = `${stem.slice(0, LONGEST_NAME - String(n).length - 1).trimEnd()} ${n}`;
-    if (!taken.has(next)) return cleanName(next);
-  }
-}
+const freeSectionName = (name: string, { sections }: Study): string =>
+  cleanName(
+    freeName(
+      name,
+      sections.map((s) => s.name),
+    ),
+  );
 const idFault = (study: Study, id: string): DataFault | null => {
   if (study.sections.length >= MOST_SECTIONS) return refused('sections', 'too many sections', MOST_SECTIONS);
   return id === '' || id.length > LONGEST_ID || sectionOf(study, id) ? refused('sections', 'section without id') : null;
@@ -66,10 +66,7 @@ export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts 
   if (s.start !== 0) return refused('sections', 'begins elsewhere', s.name);
   const turn = cycleLength(s.cycle);
   const own = flatten(once.pattern).length;
-  const lengths = barTicks(s.cycle);
-  const given = Array.from({ length: s.bars ?? 0 }, (_, n) => lengths[n % lengths.length] ?? 0);
-  const length =
-    s.bars === null ? lcm(lcm(own || turn, turn), chart.length || turn) : given.reduce<number>((a, b) => a + b, 0);
+  const length = s.bars === null ? lcm(lcm(own || turn, turn), chart.length || turn) : barBegin(s.cycle, s.bars);
   const rounds = own === 0 ? 0 : length / own;
   if (!Number.isInteger(rounds) || rounds > MOST_ROUNDS) return refused('sections', 'cut within a pass', s.name);
   const script =
@@ -84,19 +81,6 @@ export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts 
 }
 export const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
 
-/** Spans before a place and from it on. */
-export function cutSpans(spans: readonly Span[], at: number): [Span[], Span[]] {
-  const [before, behind]: [Span[], Span[]] = [[], []];
-  let from = 0;
-  for (const { name, ticks } of spans) {
-    const first = Math.max(0, Math.min(ticks, at - from));
-    if (first > 0) before.push({ name, ticks: first });
-    if (ticks > first) behind.push({ name, ticks: ticks - first });
-    from += ticks;
-  }
-  return [before, behind];
-}
-
 /**
  * A section becomes two at a bar that begins a turn of its cycle; the form plays them one after the other.
  * @param bar counted from 0
@@ -110,12 +94,8 @@ export function splitSection(section: string, bar: number, id: string): Command 
       return refused('sections', 'no turn begins there', bar + 1);
     const texts = wholeTexts(own, study);
     if (isFault(texts)) return texts;
-    const lengths = barTicks(own.cycle);
-    const at = Array.from({ length: bar }, (_, n) => lengths[n % lengths.length] ?? 0).reduce<number>(
-      (a, b) => a + b,
-      0,
-    );
-    if (at <= 0 || at >= texts.length || at % cycleLength(own.cycle) !== 0)
+    const at = barBegin(own.cycle, bar);
+    if (at >= texts.length || at % cycleLength(own.cycle) !== 0)
       return refused('sections', 'no turn begins there', bar + 1);
     const options = { stepsPerCount: own.stepsPerCount, cycle: own.cycle, start: 0, cells: study.cells };
     const flat = flatten(parseScript(texts.script, options).pattern);

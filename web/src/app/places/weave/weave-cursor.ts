@@ -1,5 +1,5 @@
 import { computed, inject, linkedSignal, signal } from '@angular/core';
-import { barStarts, type CursorStop, cycleLength, type StringNumber } from '@ruffle-wheel/core';
+import { barBegin, type CursorStop, type StringNumber } from '@ruffle-wheel/core';
 import { Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
 import type { WrittenMusic } from './written-music';
@@ -45,9 +45,7 @@ export class WeaveCursor {
   /** To the beginning of a bar, also of one that is only being written. */
   toBeginOf(bar: number) {
     const cycle = this.open.section()?.cycle;
-    if (!cycle) return;
-    const starts = barStarts(cycle);
-    this.chosen.set(Math.floor(bar / starts.length) * cycleLength(cycle) + (starts[bar % starts.length] ?? 0));
+    if (cycle) this.chosen.set(barBegin(cycle, bar));
   }
   /** To the step at a place of the score. */
   toPlace(at: number) {

@@ -1,23 +1,8 @@
 import { computed, inject, linkedSignal } from '@angular/core';
-import {
-  type AccentCycle,
-  askedDrill,
-  barTicks,
-  cycleLength,
-  rangeKey,
-  rangePlan,
-  type Ticks,
-  ticks,
-} from '@ruffle-wheel/core';
+import { askedDrill, barBegin, rangeKey, rangePlan, ticks } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
 import { Transport } from '../../sound/transport';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
-
-const beginOf = (cycle: AccentCycle, bar: number): Ticks => {
-  const lengths = barTicks(cycle);
-  const inTurn = lengths.slice(0, bar % lengths.length).reduce<number>((a, b) => a + b, 0);
-  return ticks(Math.floor(bar / lengths.length) * cycleLength(cycle) + inTurn);
-};
 
 /** Bars chosen on the page: they go round with a bar of clicks before them, and to Practise. */
 export class WeaveRange {
@@ -61,8 +46,8 @@ export class WeaveRange {
     if (!section) return;
     const plan = this.open.reading()?.plan;
     if (!bars || !plan) return this.transport.play(section.bpm, countIn);
-    const [from, to] = [beginOf(section.cycle, bars[0]), Math.min(plan.length, beginOf(section.cycle, bars[1] + 1))];
-    const lead = ticks(beginOf(section.cycle, bars[0] + 1) - from);
+    const [from, to] = [barBegin(section.cycle, bars[0]), Math.min(plan.length, barBegin(section.cycle, bars[1] + 1))];
+    const lead = ticks(barBegin(section.cycle, bars[0] + 1) - from);
     await this.transport.playInstead(rangePlan(plan, from, ticks(to), lead), section.bpm, {
       round: true,
       countIn: false,
