@@ -92,6 +92,17 @@ function readAnew(text: string): ChordReading {
   return { ok: true, chord: { symbol: text.trim(), tones, root, bass } };
 }
 
+const PERFECT_FIFTH = 7;
+/**
+ * The chord's own fifth: diminished or raised where it is so, perfect where the symbol says nothing of it.
+ * @example fifthOf(readChord('Bm7b5').chord) // 5
+ */
+export const fifthOf = ({ tones, root }: ChordNotes): number =>
+  tones.find((t) => t.interval.startsWith('5'))?.pitchClass ?? (root + PERFECT_FIFTH) % 12;
+/** Tones that make a chord what it is: thirds and sevenths, and what stands in for them, a fourth, a sixth. */
+export const isTelling = ({ interval, needed }: ChordNotes['tones'][number]): boolean =>
+  needed && /^[3467]/.test(interval);
+
 const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
 /**
  * The same chord so many semitones higher, its bass too; what is no chord symbol stays as it is.

@@ -1,4 +1,4 @@
-import { readChord } from '../chord/index.js';
+import { fifthOf, readChord } from '../chord/index.js';
 import { type Instrument, openPitch } from '../instrument/index.js';
 import { type FretFromCapo, type StringNumber, STRINGS } from '../time/index.js';
 import { bassString, HIGHEST_FRET, type Shape } from './shape.js';
@@ -12,19 +12,6 @@ type Named = Pick<Shape, 'frets' | 'name' | 'chord'>;
 const BASS_STRINGS = [6, 5, 4] as const;
 const PERFECT_FIFTH = 7;
 
-/** Chord symbols are read once: charts ask for them stroke after stroke. */
-const known = new Map<string, { readonly root: number; readonly fifth: number } | null>();
-const MOST_KNOWN = 500;
-function namedTones(symbol: string): { readonly root: number; readonly fifth: number } | null {
-  const before = known.get(symbol);
-  if (before !== undefined) return before;
-  const read = readChord(symbol);
-  const fifth = read.ok ? read.chord.tones.find((t) => t.interval.startsWith('5'))?.pitchClass : undefined;
-  const tones = read.ok ? { root: read.chord.root, fifth: fifth ?? (read.chord.root + PERFECT_FIFTH) % 12 } : null;
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(symbol, tones);
-  return tones;
-}
 const fretOn = (shape: Named, string: StringNumber): number | null => shape.frets[STRINGS.indexOf(string)] ?? null;
 function bassOf(shape: Named, { tuning, capo }: Instrument) {
   const string = bassString(shape) ?? 6;
@@ -42,9 +29,9 @@ const TAKEN = 3;
  */
 export function fifthInBass(shape: Named, instrument: Instrument): NeckPlace {
   const bass = bassOf(shape, instrument);
-  const tones = namedTones(shape.chord ?? shape.name);
+  const named = readChord(shape.chord ?? shape.name);
   // Symbols say what sounds, under a capo too.
-  const wanted = (tones ? tones.fifth : bass.pitch + PERFECT_FIFTH) % 12;
+  const wanted = named.ok ? fifthOf(named.chord) : (bass.pitch + PERFECT_FIFTH) % 12;
   const places = BASS_STRINGS.flatMap((string) => {
     const open = openPitch(instrument.tuning, string, instrument.capo);
     const first = (((wanted - open) % 12) + 12) % 12;

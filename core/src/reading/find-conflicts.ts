@@ -4,7 +4,7 @@ import { apart, fretWidth, touchPoint } from '../instrument/index.js';
 import { handOn, reachFault, type Shape } from '../left-hand/index.js';
 import type { Section, Study } from '../piece/index.js';
 import { type HandProfile, leftHandOf, moveMs, neckOf } from '../player/index.js';
-import { handLoad, type Idiom, idiomOf, tightestPlace } from '../right-hand/index.js';
+import { CHORDAL, handLoad, idiomOf, tightestPlace } from '../right-hand/index.js';
 import { type Borrowed, chordSounds, heldOver, playedUnder, type Score, sectionChanges } from '../score/index.js';
 import type { FlatPattern, Pattern } from '../script/index.js';
 import { bpm, millisOf, STRINGS, ticks } from '../time/index.js';
@@ -33,8 +33,6 @@ export interface ReadForConflicts {
   readonly played: ReadonlyMap<string, readonly number[]>;
   readonly found: readonly BareConflict[];
 }
-/** Kinds of playing that show the chord; a line, a tremolo and the thumb alone need not. */
-export const CHORDAL: ReadonlySet<Idiom> = new Set(['arpeggio', 'comping', 'rasgueado', 'swing', 'muted']);
 
 /** Everything that stands against a section, as it comes. */
 export function findConflicts(study: Study, section: Section, profile: HandProfile): ReadForConflicts {

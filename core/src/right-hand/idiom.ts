@@ -98,3 +98,6 @@ function isArpeggio(strokes: readonly Stroke[]): boolean {
   const others = line.filter((string, i) => string !== line[(i + line.length - 1) % line.length]).length;
   return new Set(line).size > 1 && others >= NEARLY_EVERY * line.length;
 }
+
+/** Kinds of playing that show the chord; a line, a tremolo and the thumb alone need not. */
+export const CHORDAL: ReadonlySet<Idiom> = new Set(['arpeggio', 'comping', 'rasgueado', 'swing', 'muted']);

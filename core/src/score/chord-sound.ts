@@ -1,4 +1,4 @@
-import { type ChordNotes, readChord } from '../chord/index.js';
+import { isTelling, readChord } from '../chord/index.js';
 import { openPitch } from '../instrument/index.js';
 import { numberedStrings, stopOn } from '../stroke/index.js';
 import { type StringNumber, STRINGS, type Ticks } from '../time/index.js';
@@ -50,7 +50,7 @@ export function chordSounds({ chords, events, instrument }: Score): ChordSound[]
     });
     const foreign = read.ok ? held.flatMap((h) => (tones.some((t) => t.pitchClass === h.pitch) ? [] : [h.string])) : [];
     // Where the shape is another chord, that is what there is to say.
-    const tell = foreign.length ? [] : tones.filter(telling);
+    const tell = foreign.length ? [] : tones.filter(isTelling);
     const isHeld = (t: (typeof tones)[number]) => held.some((h) => h.pitch === t.pitchClass);
     const lacking = tell.filter((t) => !isHeld(t)).map((t) => t.interval);
     const unheard =
@@ -61,5 +61,3 @@ export function chordSounds({ chords, events, instrument }: Score): ChordSound[]
       : [];
   });
 }
-/** Thirds and sevenths, and what stands in for them: a fourth, a sixth. */
-const telling = ({ interval, needed }: ChordNotes['tones'][number]): boolean => needed && /^[3467]/.test(interval);

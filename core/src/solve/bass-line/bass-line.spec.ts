@@ -156,7 +156,7 @@ describe('a bass line', () => {
     expect(sayFacts(bassLine(together([6, 3, 2])).infeasible ?? [])[0]).toMatch(/^Bass 1 lies nowhere/);
   });
   it('what is asked for in vain is told', () => {
-    expect(sayFacts(bassLine({ ...request([C], 1), strokes: [] }).infeasible ?? [])[0]).toMatch(/thumb plays nothing/);
+    expect(sayFacts(bassLine({ ...request([C], 1), strokes: [] }).infeasible ?? [])[0]).toMatch(/thumb plucks no bass/);
     const unread = { ...request([C], 1), chords: [{ symbol: 'Hx', shape: readShape('x32010', '') }] };
     expect(sayFacts(bassLine(unread).infeasible ?? [])[0]).toMatch(/^Chord 1, Hx: /);
     const r = request([C], 1);

@@ -1,5 +1,6 @@
 import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { readChord } from '../../chord/index.js';
+import { openPitch } from '../../instrument/index.js';
 import { bassString } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchWatch, withExactBound } from '../../search/index.js';
@@ -124,6 +125,6 @@ function rootPitch({ request, tones }: AskedBass, chord: number): number {
   const bass = shape ? bassString(shape) : null;
   if (!shape || bass === null) return Infinity;
   const i = STRINGS.indexOf(bass);
-  const pitch = (request.tuning[i] ?? 0) + request.neck.capo + (shape.frets[i] ?? 0);
+  const pitch = openPitch(request.tuning, bass, request.neck.capo) + (shape.frets[i] ?? 0);
   return pitch % 12 === tones[chord]?.root ? pitch : Infinity;
 }

@@ -1,7 +1,5 @@
-import { type ChordNotes, readChord } from '../../chord/index.js';
+import { type ChordNotes, fifthOf, readChord } from '../../chord/index.js';
 import type { BassRequest, BassRole } from './model.js';
-
-const PERFECT_FIFTH = 7;
 
 /** What a chord's symbol says about its basses. */
 export interface BassTones {
@@ -44,11 +42,10 @@ export function bassTones(symbol: string): BassTones | null {
   let found: BassTones | null = null;
   if (read.ok) {
     const { chord } = read;
-    const fifth = chord.tones.find((t) => t.interval.startsWith('5'))?.pitchClass;
     const tones = new Set(chord.tones.map((t) => t.pitchClass));
     found = {
       root: chord.bass ?? chord.root,
-      fifth: fifth ?? (chord.root + PERFECT_FIFTH) % 12,
+      fifth: fifthOf(chord),
       tones,
       scale: new Set([...tones, ...scaleOf(chord).map((s) => (chord.root + s) % 12)]),
     };

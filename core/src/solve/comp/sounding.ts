@@ -1,4 +1,4 @@
-import { readChord } from '../../chord/index.js';
+import { isTelling, readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString, trebleSet } from '../../left-hand/index.js';
 import { perString, type StringNumber, STRINGS } from '../../time/index.js';
@@ -43,7 +43,6 @@ export interface HeardTones {
   /** Tones that more than one string has. */
   readonly doubled: readonly string[];
 }
-const TELLING = /^[3467]/;
 export function heardTones(request: CompRequest, name: string, shape: FrettedShape): HeardTones {
   const read = readChord(symbolOf(request, name));
   if (!read.ok) return { unheard: [], doubled: [] };
@@ -54,9 +53,7 @@ export function heardTones(request: CompRequest, name: string, shape: FrettedSha
   const times = (pitchClass: number) => pitches.filter((p) => p === pitchClass).length;
   const { tones } = read.chord;
   return {
-    unheard: tones
-      .filter((t) => t.needed && TELLING.test(t.interval) && times(t.pitchClass) === 0)
-      .map((t) => t.interval),
+    unheard: tones.filter((t) => isTelling(t) && times(t.pitchClass) === 0).map((t) => t.interval),
     doubled: tones.filter((t) => times(t.pitchClass) > 1).map((t) => t.interval),
   };
 }

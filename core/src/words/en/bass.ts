@@ -1,5 +1,5 @@
 import type { BassFacts } from '../../solve/bass-line/index.js';
-import { listed } from './strokes.js';
+import { sayStrings } from './tones.js';
 
 const ROLES: Record<BassFacts['role'], string> = {
   root: 'root',
@@ -17,9 +17,6 @@ const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
   borrowed: (f) => (f.fret === 0 ? 'its finger lifts' : `${who(f)} leaves its place`),
   alone: (f) => `the shape is let go for ${who(f)}`,
 };
-const strings = (list: readonly number[]): string =>
-  `${list.length > 1 ? 'strings' : 'string'} ${listed(list.map(String))}`;
-
 /**
  * One bass note: what it is, how the left hand has it, and what suffers by it.
  * @example sayBass({ stroke: 0, role: 'fifth', string: 6, fret: 3, finger: 1, way: 'goes over', suffers: [], muddy: [], underRoot: true, thumb: { thereMs: 500, neededMs: 190 } }) // 'Fifth, finger 1 goes over from its bass. It sounds under the root.'
@@ -28,8 +25,8 @@ export function sayBass(f: BassFacts): string {
   const role = ROLES[f.role];
   const lines = [`${role[0]?.toUpperCase() ?? ''}${role.slice(1)}, ${WAYS[f.way](f)}.`];
   if (f.suffers.length)
-    lines.push(`Meanwhile ${strings(f.suffers)} ${f.suffers.length > 1 ? 'lose their notes' : 'loses its note'}.`);
-  if (f.muddy.length) lines.push(`Muddy with ${strings(f.muddy)}.`);
+    lines.push(`Meanwhile ${sayStrings(f.suffers)} ${f.suffers.length > 1 ? 'lose their notes' : 'loses its note'}.`);
+  if (f.muddy.length) lines.push(`Muddy with ${sayStrings(f.muddy)}.`);
   if (f.underRoot && f.role !== 'root') lines.push('It sounds under the root.');
   const { thereMs, neededMs } = f.thumb;
   if (thereMs !== null && thereMs < neededMs)

@@ -1,6 +1,6 @@
 import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js';
 import type { Borrowed } from '../../score/index.js';
-import { listed } from './strokes.js';
+import { sayStrings } from './tones.js';
 
 /** A place of a score as it is counted: “3 &” in its turn. */
 const placeIn = (cycle: AccentCycle, at: number): string => {
@@ -14,7 +14,7 @@ const placeIn = (cycle: AccentCycle, at: number): string => {
  * @example sayBorrowed({ finger: 1, to: { string: 1, fret: 1 }, from: [2], free: 2520, due: 5040 }, cycleById('tangos')) // 'Finger 1 leaves string 2 for string 1 fret 1; string 2 is open until it is back, by 2.'
  */
 export function sayBorrowed({ finger, to, from, due }: Borrowed, cycle: AccentCycle): string {
-  const strings = `string${from.length > 1 ? 's' : ''} ${listed(from.map(String))}`;
+  const strings = sayStrings(from);
   const are = from.length > 1 ? 'are' : 'is';
   const back =
     due === null

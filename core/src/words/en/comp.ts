@@ -1,19 +1,8 @@
 import { type AccentCycle, placeLabel } from '../../cycle/index.js';
 import type { CompChordFacts, CompFacts, Room } from '../../solve/comp/index.js';
 import { listed, plural } from './strokes.js';
+import { sayTones } from './tones.js';
 
-/** Intervals that make a chord, as players name them. */
-const INTERVALS: Readonly<Record<string, string>> = {
-  1: 'root',
-  3: 'third',
-  4: 'fourth',
-  5: 'fifth',
-  6: 'sixth',
-  7: 'seventh',
-  9: 'ninth',
-};
-const tone = (interval: string): string => INTERVALS[/\d+/.exec(interval)?.[0] ?? ''] ?? interval;
-const tones = (list: readonly string[]): string => listed([...new Set(list.map(tone))]);
 const late = (room: Room | null): boolean => !!room && room.thereMs < room.neededMs;
 
 /** Which bar of the figure a chord gets: `bar 1`, `bars 1 2`. */
@@ -41,8 +30,8 @@ export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
   lines.push(
     `Thumb on ${f.thumb ?? '-'}, fingers on ${f.set.join(' ')}${f.moves ? '; the fingers move to other strings' : ''}.`,
   );
-  if (f.unheard.length) lines.push(`Not heard: ${tones(f.unheard)}.`);
-  if (f.doubled.length) lines.push(`Doubled: ${tones(f.doubled)}.`);
+  if (f.unheard.length) lines.push(`Not heard: ${sayTones(f.unheard)}.`);
+  if (f.doubled.length) lines.push(`Doubled: ${sayTones(f.doubled)}.`);
   if (f.ringsOn.length)
     lines.push(
       `String ${listed(f.ringsOn.map(String))} rings on into it and is no tone of it: stop it with the thumb.`,

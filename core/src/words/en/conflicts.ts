@@ -2,12 +2,9 @@ import type { Conflict, ConflictCode, Remedy, RemedyCode } from '../../reading/i
 import { sayFact } from './facts.js';
 import { sayFault } from './faults.js';
 import { type Figures, present } from './sentences.js';
-import { listed } from './strokes.js';
+import { sayStrings, sayTones } from './tones.js';
 
-const TONES: Readonly<Record<string, string>> = { 3: 'third', 4: 'fourth', 6: 'sixth', 7: 'seventh' };
-const tones = (list: readonly string[]): string => listed(present(list).map((t) => TONES[t[0] ?? ''] ?? t));
 const who = (finger: string): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`);
-const strings = (list: readonly string[]): string => `string${list.length > 1 ? 's' : ''} ${listed(list)}`;
 
 const SAID: Record<Exclude<ConflictCode, 'script unread' | 'chart unread'>, (about: Figures, c: Conflict) => string> = {
   'out of reach': ([name], { because }) => `${name} is not for this hand: ${because ? sayFact(because) : ''}`,
@@ -18,12 +15,12 @@ const SAID: Record<Exclude<ConflictCode, 'script unread' | 'chart unread'>, (abo
     `${name}: ${who(finger)} is on string ${string} fret ${fret} and has ${there} ms to be back; it needs about ${needed}.`,
   'held over': ([from, into]) => `A stroke on ${from || 'open strings'} is held on into ${into || 'open strings'}.`,
   'string muted': ([name, ...muted]) =>
-    `${name}: ${strings(present(muted))} ${present(muted).length > 1 ? 'are' : 'is'} struck, and the shape mutes ${present(muted).length > 1 ? 'them' : 'it'}.`,
-  'tone unheard': ([name, ...unheard]) => `${name}: its ${tones(unheard)} is on no string that is struck.`,
+    `${name}: ${sayStrings(present(muted))} ${present(muted).length > 1 ? 'are' : 'is'} struck, and the shape mutes ${present(muted).length > 1 ? 'them' : 'it'}.`,
+  'tone unheard': ([name, ...unheard]) => `${name}: its ${sayTones(present(unheard))} is on no string that is struck.`,
   'name not borne out': ([name, foreign, ...lacking]) =>
     foreign
-      ? `${name}: what is on ${strings(foreign.split(' '))} is no tone of it.`
-      : `${name}: its ${tones(lacking)} is on none of its strings.`,
+      ? `${name}: what is on ${sayStrings(foreign.split(' '))} is no tone of it.`
+      : `${name}: its ${sayTones(present(lacking))} is on none of its strings.`,
 };
 /**
  * What stands against the piece at one place.

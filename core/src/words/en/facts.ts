@@ -144,7 +144,8 @@ const ROW: Sentences<RowRefusal> = {
   'chord without shape': ([n, chord]) => `Chord ${n}, ${chord}`,
 };
 const BASS: Sentences<Exclude<BassRefusal, ChordRefusal>> = {
-  'no bass strokes': () => 'The thumb plays nothing here. Write a stroke of p on each beat that wants a bass.',
+  'no bass strokes': () =>
+    'The thumb plucks no bass under a chord that is known. Write the chart, and a stroke of p on each beat that wants a bass; or take a figure from Comping.',
   'chord unread': ([n, chord]) => `Chord ${n}, ${chord}`,
   'bass nowhere': ([n]) => `Bass ${n} lies nowhere on strings 6 to 4 up to fret 12. Another tuning or capo has it.`,
   'bass not asked for': ([n, string, fret]) =>

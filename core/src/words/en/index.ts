@@ -24,3 +24,4 @@ export * from './schools.js';
 export * from './bass.js';
 export * from './comp.js';
 export * from './conflicts.js';
+export * from './tones.js';

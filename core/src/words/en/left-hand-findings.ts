@@ -9,7 +9,8 @@ import { easier } from '../../solve/voicings/index.js';
 import type { Finding, FindingMatter } from './finding.js';
 import { sayFact } from './facts.js';
 import { listed, plural, sayMotion } from './strokes.js';
-import { type Idiom } from '../../right-hand/index.js';
+import { sayStrings, sayTones } from './tones.js';
+import { CHORDAL } from '../../right-hand/index.js';
 
 /** What the left hand's shapes ask: of the right hand, of the barre, of the reach. */
 export const leftHandFindings = (m: FindingMatter): Finding[] => [
@@ -59,14 +60,9 @@ const SHOWN_MOVES = 4;
 const MOVES = /^The right hand moves: /;
 const slips = ({ rightHand: r }: PlacedChange) => r.leftOut.length > 0 || r.offBass !== null;
 
-/** Kinds of playing that show the chord; a line, a tremolo and the thumb alone need not. */
-const CHORDAL: ReadonlySet<Idiom> = new Set(['arpeggio', 'comping', 'rasgueado', 'swing', 'muted']);
-const TONES: Record<string, string> = { 3: 'third', 4: 'fourth', 6: 'sixth', 7: 'seventh' };
 /** Chords that do not sound as they are called. */
 function sounds({ chordSounds, section, idiom }: FindingMatter): Finding[] {
   const { cycle } = section;
-  const said = (intervals: readonly string[]) => listed(intervals.map((t) => TONES[t[0] ?? ''] ?? t));
-  const strings = (list: readonly number[]) => `string${list.length > 1 ? 's' : ''} ${listed(list.map(String))}`;
   const told = (
     id: Finding['id'],
     title: string,
@@ -96,7 +92,7 @@ function sounds({ chordSounds, section, idiom }: FindingMatter): Finding[] {
       'A string is struck that the shape mutes',
       ({ name, muted }) =>
         muted.length
-          ? `${name}: ${strings(muted.map((m) => m.string))}, first on ${placeLabel(cycle, muted[0]?.at ?? 0)}.`
+          ? `${name}: ${sayStrings(muted.map((m) => m.string))}, first on ${placeLabel(cycle, muted[0]?.at ?? 0)}.`
           : '',
       'Write p:b and ima:t, and the fingers take the strings that sound; or choose a shape that has them.',
     ),
@@ -104,7 +100,7 @@ function sounds({ chordSounds, section, idiom }: FindingMatter): Finding[] {
       'tones',
       'A chord does not show what it is',
       ({ name, unheard }) =>
-        unheard.length && CHORDAL.has(idiom) ? `${name}: its ${said(unheard)} is on no string that is struck.` : '',
+        unheard.length && CHORDAL.has(idiom) ? `${name}: its ${sayTones(unheard)} is on no string that is struck.` : '',
       'Strike one string more, or choose a shape that has it there.',
     ),
     ...told(
@@ -112,9 +108,9 @@ function sounds({ chordSounds, section, idiom }: FindingMatter): Finding[] {
       'A name that its notes do not bear out',
       ({ name, foreign, lacking }) =>
         foreign.length
-          ? `${name}: what is on ${strings(foreign)} is no tone of it.`
+          ? `${name}: what is on ${sayStrings(foreign)} is no tone of it.`
           : lacking.length
-            ? `${name}: its ${said(lacking)} is on none of its strings.`
+            ? `${name}: its ${sayTones(lacking)} is on none of its strings.`
             : '',
       'Call it otherwise, or mend the shape.',
     ),
