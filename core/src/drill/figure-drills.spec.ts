@@ -42,14 +42,30 @@ describe('a figure in the order in which it is learned', () => {
     for (const d of all)
       expect(parseScript(d!.script, { stepsPerCount: 2, cycle: bossa, start: 0 }).faults).toEqual([]);
   });
+  it('a cell is half a bar where bars have halves, else a count; seams fill two bars of any length', () => {
+    const of = (cycle: string, bar: string): Section => ({
+      ...section,
+      cycle: cycleById(cycle)!,
+      script: `${bar} | ${bar}`,
+      chart: 'Am7',
+    });
+    expect(made('cell', of('samba', 'p:b - ima:t -'))?.script).toBe('p:b -');
+    const vals = of('vals', 'p:b - ima:t - ima:t -');
+    expect(made('cell', vals)?.script).toBe('p:b -');
+    expect(made('seam 1 2', vals)?.script.split(' ')).toHaveLength(12);
+    const odd = { ...of('vals', 'p:b ima:t ima:t'), stepsPerCount: 1 };
+    expect(made('seam 2 1', odd)?.script).toBe('. ima:t ima:t p:b . .');
+  });
   it('has names for a player, and keys for the log', () => {
     const drills = FIGURE_WAYS.map((way) => askedDrill(section, study, figureKey(way))!);
     expect(new Set(sayDrills(drills).map((d) => d.name)).size).toBe(FIGURE_WAYS.length);
     expect(drills[3]?.key).toBe('figure seam 1 2');
   });
-  it('strums, groups, and a pattern that begins elsewhere are none', () => {
+  it('strums, a bass line alone, groups, and a pattern that begins elsewhere are none', () => {
     expect(made('cell', { ...section, script: 'id - iu - id - iu - | id - iu - id - iu -' })).toBeUndefined();
     expect(made('cell', { ...section, script: '[p i m]:8 | p:b - - - - - - -' })).toBeUndefined();
+    expect(made('cell', { ...section, script: 'p:b - p:f - p:b - p:f -' })).toBeUndefined();
+    expect(made('cell', { ...section, script: '{p:b - p:f -}x4' })).toBeUndefined();
     expect(made('cell', { ...section, start: TICKS_PER_COUNT })).toBeUndefined();
     expect(askedDrill(section, study, 'figure elsewhere')).toBeNull();
   });

@@ -33,6 +33,8 @@ function figureOf({ script, stepsPerCount, cycle, start }: Section, cells: Study
     .map((s: Slot) => ({ sign: signOf(s.step), own: s.duration === step }));
   if (signs.length !== (2 * bar) / step || signs.some((s) => s.sign === null || !s.own)) return null;
   const all = signs.map((s) => s.sign as Sign);
+  // A bass line alone is no figure.
+  if (!all.some((s) => s === 'c' || s === 't')) return null;
   return [all.slice(0, all.length / 2), all.slice(all.length / 2)];
 }
 const isWay = (text: string): text is FigureWay => (FIGURE_WAYS as readonly string[]).includes(text);
@@ -64,21 +66,23 @@ function made(section: Section, [first = [], second = []]: Sign[][], way: Figure
     start,
     chart,
   });
-  const half = first.length / 2;
-  const beat = first.slice(0, Math.max(1, first.length / Math.max(1, bar / TICKS_PER_COUNT / 2)));
+  const counts = bar / TICKS_PER_COUNT;
+  const half = Math.floor(first.length / 2);
+  // Half a bar where bars have halves, else a count.
+  const cell = first.slice(0, counts % 2 === 0 ? half : stepsPerCount);
   const rest = (n: number): Sign[] => Array.from({ length: n }, () => '.');
   switch (way) {
     case 'cell':
-      return put(beat);
+      return put(cell);
     case 'bar 1':
       return put(first);
     case 'bar 2':
       return put(second);
     // Half a bar, the seam, half a bar: the rest is silent.
     case 'seam 1 2':
-      return put([...rest(half), ...first.slice(half), ...second.slice(0, half), ...rest(half)]);
+      return put([...rest(half), ...first.slice(half), ...second.slice(0, half), ...rest(second.length - half)]);
     case 'seam 2 1':
-      return put([...rest(half), ...second.slice(half), ...first.slice(0, half), ...rest(half)]);
+      return put([...rest(half), ...second.slice(half), ...first.slice(0, half), ...rest(first.length - half)]);
     case 'one chord':
       return put([...first, ...second]);
     case 'two bars a chord':
