@@ -202,6 +202,10 @@ describe('an accompaniment', () => {
     expect(text({ muted: true })).toBe('p%:b ima:t p%:f ima:t');
     expect(text({ bassLength: 'short' })).toBe("p':b ima:t p':f ima:t");
   });
+  it('a seventh is heard, though the open chord that has it elsewhere would be easier', () => {
+    const { answer, request } = best({ chart: 'Am7 | D7 | Gmaj7 | Cmaj7' });
+    expect(compFacts(request, answer).chords.flatMap((c) => c.unheard)).toEqual([]);
+  });
   it('strings that are asked for are struck, and shapes are taken that let them sound', () => {
     const { answer, request } = best({ strings: { Dm: [4, 3, 2] } });
     expect(compFacts(request, answer).chords[1]?.set).toEqual([4, 3, 2]);
@@ -305,12 +309,12 @@ describe('what an accompaniment pays, term by term', () => {
     expect(cost({ chart: 'Dm', given: { Dm: d }, strings: { Dm: [5, 3, 2] } }, [d]).unsounded).toBe(40);
     expect(cost({ chart: 'Dm', given: { Dm: d }, strings: { Dm: [3, 2, 1] } }, [d]).unsounded).toBe(0);
   });
-  it('unheard: 15 for each third or seventh on none of the strings that are struck', () => {
+  it('unheard: 120 for each third or seventh on none of the strings that are struck', () => {
     // G sharp is on string 3.
-    expect(cost({ chart: 'E', given, strings: { E: [4, 2, 1] } }, [E]).unheard).toBe(15);
+    expect(cost({ chart: 'E', given, strings: { E: [4, 2, 1] } }, [E]).unheard).toBe(120);
     expect(cost({ chart: 'E', given, strings: { E: [4, 3, 2] } }, [E]).unheard).toBe(0);
     // Of E7 the seventh is wanting too.
-    expect(cost({ chart: 'E7', given: { E7: E }, strings: { E7: [4, 2, 1] } }, [E]).unheard).toBe(30);
+    expect(cost({ chart: 'E7', given: { E7: E }, strings: { E7: [4, 2, 1] } }, [E]).unheard).toBe(240);
   });
   it('ties: 4 for one that is cut, 2 for one that is pushed, nothing where the fingers are on the change', () => {
     // A bar of A and B is tied into B A, one of B and A into A B.

@@ -4,8 +4,9 @@ export const COMP_WEIGHTS = {
   late: 40,
   /** For each string that the fingers were told to play and that the shape leaves silent. */
   unsounded: 40,
-  /** For each third or seventh (or what stands in for it) that none of the struck strings has, each time the chord comes. */
-  unheard: 15,
+  /** For each third or seventh (or what stands in for it) that none of the struck strings has, each time the
+   * chord comes: worse than any change, for the chord is another then. */
+  unheard: 120,
   /** For a chord that is cut off at a change, where it might have rung over into the next. */
   cut: 4,
   /** For a chord that takes the coming one early: both hands change off the beat. */
