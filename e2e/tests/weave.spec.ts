@@ -98,8 +98,7 @@ test('sixteen bars of symbols become an accompaniment with a walking bass, by ke
   await page.keyboard.press('ArrowDown');
   await expect(panel.getByRole('combobox', { name: 'Leads on by' })).toBeVisible();
   await expect(panel.locator('section').first()).toContainText('Am7');
-  await take.focus();
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+Enter');
   const script = page.getByRole('textbox', { name: 'Hand script' });
   await expect(script).toContainText('ima:t');
   await expect(page.locator('.says')).toContainText('of 16');

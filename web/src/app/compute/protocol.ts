@@ -89,9 +89,22 @@ export interface CompAnswers {
   readonly ways: readonly CompWay[];
   readonly infeasible: readonly Fact<CompRefusal>[];
 }
-/** A bass line with what is to be known of each of its notes. */
+/** Other basses for what the thumb plays in a section. */
+export interface BassAsk {
+  readonly study: Study;
+  readonly section: string;
+  readonly profile: HandProfile;
+  readonly wishes: Pick<BassRequest, 'habit' | 'approach' | 'k'>;
+}
+/** A bass line as it would be written, with what is to be known of each of its notes. */
 export interface BassAnswers {
-  readonly ways: readonly { readonly answer: BassAnswer; readonly facts: readonly BassFacts[] }[];
+  readonly ways: readonly {
+    readonly answer: BassAnswer;
+    readonly facts: readonly BassFacts[];
+    readonly script: string;
+    /** When each note comes, and the chord it is played on. */
+    readonly places: readonly { readonly at: number; readonly chord: string }[];
+  }[];
   readonly infeasible: readonly Fact<BassRefusal>[];
 }
 /** A piece and the hands it is judged for. */
@@ -113,7 +126,7 @@ export interface Solver {
   rankKeys(request: KeyRequest, progress: Progress): RankedKey[];
   shapeRow(request: RowRequest, progress: Progress): RowResult;
   comp(request: CompRequest, progress: Progress): CompAnswers;
-  bassLine(request: BassRequest, progress: Progress): BassAnswers;
+  bassLine(ask: BassAsk, progress: Progress): BassAnswers;
   conflicts(ask: PieceAsk): Conflict[];
   sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): KeyAnswers;
 }

@@ -1,6 +1,5 @@
 import { Injectable } from '@angular/core';
 import type {
-  BassRequest,
   BothHandsResult,
   CompRequest,
   Conflict,
@@ -14,6 +13,7 @@ import type {
 import { proxy, type Remote } from 'comlink';
 import type {
   BassAnswers,
+  BassAsk,
   CompAnswers,
   KeyAnswers,
   LineAnswers,
@@ -71,8 +71,8 @@ export class Solve {
     return this.run<CompAnswers>(async (solver) => solver.comp(request, this.told(progress)));
   }
   /** A bass line in its best few. @returns null when overtaken or cancelled */
-  bass(request: BassRequest, progress: Progress): Promise<BassAnswers | null> {
-    return this.run<BassAnswers>(async (solver) => solver.bassLine(request, this.told(progress)));
+  bass(ask: BassAsk, progress: Progress): Promise<BassAnswers | null> {
+    return this.run<BassAnswers>(async (solver) => solver.bassLine(ask, this.told(progress)));
   }
   /** Everything that stands against a piece. @returns null when overtaken or cancelled */
   conflicts(ask: PieceAsk): Promise<Conflict[] | null> {

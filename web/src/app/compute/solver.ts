@@ -8,11 +8,14 @@ import {
   conflictsOf,
   compareSchools,
   easier,
+  fact,
   fingerLine,
   fitCycle,
   type RankedKey,
   rankKeys,
   schoolsFor,
+  scriptWithBass,
+  sectionBass,
   sectionInKey,
   sectionKeys,
   shapeRow,
@@ -52,10 +55,20 @@ export const solver: Solver = {
     }));
     return { ways, infeasible: [] };
   },
-  bassLine: (request, progress) => {
+  bassLine: ({ study, section: id, profile, wishes }, progress) => {
+    const section = study.sections.find((s) => s.id === id);
+    const played = section && sectionBass(section, study, profile);
+    if (!section || !played) return { ways: [], infeasible: [fact('no bass strokes')] };
+    const request = { ...played.request, ...wishes };
     const found = bassLine(request, { progress });
     if (found.infeasible) return { ways: [], infeasible: found.infeasible };
-    const ways = found.answers.map((answer) => ({ answer, facts: bassFacts(request, answer.steps) }));
+    const places = request.strokes.map((s) => ({ at: s.at, chord: request.chords[s.chord]?.symbol ?? '' }));
+    const ways = found.answers.map((answer) => ({
+      answer,
+      facts: bassFacts(request, answer.steps),
+      script: scriptWithBass(section, study, played, answer.steps),
+      places,
+    }));
     return { ways, infeasible: [] };
   },
   conflicts: ({ study, profile }) => conflictsOf(study, profile),

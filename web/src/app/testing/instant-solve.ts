@@ -1,5 +1,5 @@
-import type { BassRequest, CompRequest, FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
-import type { LineAnswers, LineAsk, MelodyAsk, PieceAsk, ShapeAsk } from '../compute/protocol';
+import type { CompRequest, FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
+import type { BassAsk, LineAnswers, LineAsk, MelodyAsk, PieceAsk, ShapeAsk } from '../compute/protocol';
 import { solver } from '../compute/solver';
 
 const silent = () => undefined;
@@ -41,8 +41,8 @@ export class InstantSolve {
   comp(request: CompRequest) {
     return Promise.resolve(solver.comp(request, silent));
   }
-  bass(request: BassRequest) {
-    return Promise.resolve(solver.bassLine(request, silent));
+  bass(ask: BassAsk) {
+    return Promise.resolve(solver.bassLine(ask, silent));
   }
   conflicts(ask: PieceAsk) {
     return Promise.resolve(solver.conflicts(ask));

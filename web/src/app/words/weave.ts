@@ -20,7 +20,7 @@ export const weave = {
   oneFault: 'One fault: the script is drawn as far as it can be read',
   faults: 'faults: the script is drawn as far as it can be read',
   comp: {
-    help: 'The section’s chart as an accompaniment: cells in an order, a word for each bar.',
+    help: 'The section’s chart as an accompaniment: cells in an order, a word for each bar. Ctrl+Enter takes the first answer.',
     figure: 'Figure',
     own: 'Your own',
     more: 'Length, strings, palm, shapes',
@@ -72,8 +72,7 @@ export const weave = {
     },
   },
   bass: {
-    help: 'Other basses for the thumb’s strokes as they are written. The fingers keep theirs.',
-    none: 'The thumb plucks no bass under a chord that is known. Write the chart, and strokes of p; or take a figure from Comping.',
+    help: 'Other basses for the thumb’s strokes as they are written. The fingers keep theirs. Ctrl+Enter takes the first answer.',
     habit: 'Bass',
     habits: { root: 'root held', 'root fifth': 'root and fifth in turn', walking: 'walking' },
     by: 'Leads on by',

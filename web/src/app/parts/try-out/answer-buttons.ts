@@ -47,7 +47,8 @@ export class AnswerButtons {
       if (this.isShown()) this.tryOut.leave();
     });
   }
-  protected take() {
+  /** The same as pressing its second button. */
+  take() {
     this.tryOut.take(this.shown(), `${this.words.taken}${this.ofName()}`);
     this.taken.emit();
   }

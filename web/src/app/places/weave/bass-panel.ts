@@ -1,17 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  type Approach,
-  type BassHabit,
-  type BassRequest,
-  BASS_TERMS,
-  barOf,
-  placeLabel,
-  sayBass,
-  sayFact,
-  scriptWithBass,
-  sectionBass,
-} from '@ruffle-wheel/core';
-import type { BassAnswers } from '../../compute/protocol';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { type Approach, type BassHabit, BASS_TERMS, barOf, placeLabel, sayBass, sayFact } from '@ruffle-wheel/core';
+import type { BassAnswers, BassAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -31,9 +20,12 @@ const WAYS = 3;
   imports: [SELECT, Working, AnswerButtons, AsFarAsSeen],
   templateUrl: './bass-panel.html',
   styleUrl: './answers.scss',
+  // From any field of the panel, without going past all others.
+  host: { '(keydown.control.enter)': 'first()?.take()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BassPanel {
+  protected readonly first = viewChild(AnswerButtons);
   protected readonly words = weave.bass;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
@@ -45,45 +37,35 @@ export class BassPanel {
   protected readonly by = signal<Approach['by']>('any');
   protected readonly from = signal<Approach['from']>('any');
 
-  /** What the thumb plays as it is written. */
-  private readonly played = computed(() => {
+  private readonly ask = computed((): BassAsk | null => {
     const [section, study] = [this.open.written(), this.open.study()];
-    return section && study ? sectionBass(section, study, this.collection.profile()) : null;
+    if (!section || !study) return null;
+    const wishes = { habit: this.habit(), approach: { by: this.by(), from: this.from() }, k: WAYS };
+    return { study, section: section.id, profile: this.collection.profile(), wishes };
   });
-  private readonly ask = computed((): BassRequest | null => {
-    const played = this.played();
-    if (!played) return null;
-    return { ...played.request, habit: this.habit(), approach: { by: this.by(), from: this.from() }, k: WAYS };
-  });
-  protected readonly asking = new Asking<BassRequest, BassAnswers>(this.ask, (ask, progress) =>
+  protected readonly asking = new Asking<BassAsk, BassAnswers>(this.ask, (ask, progress) =>
     this.solve.bass(ask, progress),
   );
-  private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
-  protected readonly faults = computed((): readonly string[] =>
-    this.played() ? (this.seen()?.answer.infeasible.map(sayFact) ?? []) : [this.words.none],
-  );
+  private readonly answer = computed(() => this.asking.latest()?.answer ?? null);
+  protected readonly faults = computed(() => this.answer()?.infeasible.map(sayFact) ?? []);
   protected readonly ways = computed(() => {
-    const [seen, section, study, played] = [this.seen(), this.open.written(), this.open.study(), this.played()];
-    if (!seen || !section || !study || !played || this.asking.answer() === null) return [];
-    return seen.answer.ways.map(({ answer, facts }, n) => {
-      const shown: Shown = {
-        script: scriptWithBass(section, study, played, answer.steps),
-        stepsPerCount: section.stepsPerCount,
-        start: section.start,
-      };
+    const [seen, section] = [this.answer(), this.open.written()];
+    if (!seen || !section) return [];
+    const { stepsPerCount, start, cycle } = section;
+    return seen.ways.map(({ answer, facts, script, places }, n) => {
+      const shown: Shown = { script, stepsPerCount, start };
       return {
         n,
         total: answer.total,
         terms: BASS_TERMS.filter((t) => answer.cost[t] > 0).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
         shown,
         notes: facts.map((f, i) => {
-          const stroke = seen.ask.strokes[i];
-          const at = stroke?.at ?? 0;
+          const { at = 0, chord = '' } = places[i] ?? {};
           return {
             i,
-            bar: barOf(section.cycle, at) + 1,
-            at: placeLabel(section.cycle, at),
-            chord: seen.ask.chords[stroke?.chord ?? 0]?.symbol ?? '',
+            bar: barOf(cycle, at) + 1,
+            at: placeLabel(cycle, at),
+            chord,
             place: f.fret === 0 ? `${f.string} ${this.words.open}` : `${f.string} / ${f.fret}`,
             finger: f.fret === 0 ? '' : String(f.finger),
             says: sayBass(f),

@@ -1,14 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import {
-  askedDrill,
   BEAT_KINDS,
   type BeatKind,
   bpm,
   COMP_TERMS,
   type CompRequest,
   FIGURE_WAYS,
+  figureDrill,
   figureKey,
   fretsText,
   sayComp,
@@ -39,9 +39,12 @@ const WAYS = 3;
   imports: [FIELD, SELECT, Toggle, MatButton, Working, AnswerButtons],
   templateUrl: './comp-panel.html',
   styleUrl: './answers.scss',
+  // From any field of the panel, without going past all others.
+  host: { '(keydown.control.enter)': 'first()?.take()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CompPanel {
+  protected readonly first = viewChild(AnswerButtons);
   protected readonly words = weave.comp;
   protected readonly bassWords = weave.bass;
   private readonly open = inject(OpenStudy);
@@ -134,14 +137,13 @@ export class CompPanel {
       shown,
     };
   }
-  /** The drills of the figure that is written, in the order in which it is learned. */
-  protected readonly drills = computed((): readonly string[] => {
+  /** What is written is a figure of two bars, which has its drills. */
+  protected readonly isFigure = computed(() => {
     const [section, study] = [this.open.written(), this.open.study()];
-    if (!section || !study) return [];
-    return FIGURE_WAYS.map(figureKey).filter((key) => askedDrill(section, study, key));
+    return !!section && !!study && figureDrill(section, study, figureKey('cell')) !== null;
   });
   protected practise() {
-    this.asked.ask(this.drills());
+    this.asked.ask(FIGURE_WAYS.map(figureKey));
     void this.router.navigateByUrl('/practise');
   }
   protected setBeat(letter: string, n: number, kind: unknown) {

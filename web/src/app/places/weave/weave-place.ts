@@ -89,6 +89,12 @@ export class WeavePlace {
   protected readonly range = new WeaveRange();
   private readonly bar = computed(() => this.cursor.stop()?.bar ?? 0);
   protected readonly chosenBars = computed(() => this.range.bars(this.bar()));
+  protected readonly rangeName = computed(() => {
+    const bars = this.chosenBars();
+    if (!bars) return '';
+    const [from, to] = [bars[0] + 1, bars[1] + 1];
+    return from === to ? `${this.words.bar} ${from}` : `${this.words.bars} ${from} ${this.words.to} ${to}`;
+  });
   protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
   protected readonly systemHeight = signal(HEIGHT * SCALE + GAP);
   private readonly viewport = viewChild<CdkVirtualScrollViewport>('viewport');
