@@ -15,6 +15,7 @@ export * from './left-hand/index.js';
 export * from './right-hand/index.js';
 export * from './piece/index.js';
 export * from './chart/index.js';
+export * from './falseta/index.js';
 export * from './score/index.js';
 export * from './notation/index.js';
 export * from './solve/fit-cycle/index.js';

@@ -53,6 +53,7 @@ export type CommandFaultCode =
   | 'cut within a pass'
   | 'no turn begins there'
   | 'no cut at that bar'
+  | 'too many bars'
   | 'unlike sections'
   | 'apart in the form'
   | 'too many cells'

@@ -28,3 +28,21 @@ export function inOrder(...commands: readonly Command[]): Command {
   };
   return Object.assign((study: Study) => run(study).study, { refusal: (study: Study) => run(study).fault });
 }
+
+/** A command that finds out by trying whether it is refused. */
+export function asCommand(
+  change: (study: Study) => Study | DataFault,
+  first: (study: Study) => DataFault | null = () => null,
+): Command {
+  const tried = (study: Study): Study | DataFault => first(study) ?? change(study);
+  return refusable(
+    (study) => {
+      const done = tried(study);
+      return 'code' in done ? study : done;
+    },
+    (study) => {
+      const done = tried(study);
+      return 'code' in done ? done : null;
+    },
+  );
+}

@@ -10,3 +10,5 @@ export { isShapeName, putShape, removeShape, shapeToPut } from './shape-commands
 export * from './study-commands.js';
 export * from './trial.js';
 export * from './section-order.js';
+export { isFault, type WholeTexts, wholeTexts } from './whole-texts.js';
+export * from './put-bars.js';

@@ -1,15 +1,15 @@
-import { chartOf, cutSpans, LONGEST_CHART, printChart, type Span } from '../chart/index.js';
+import { cutSpans, printChart, type Span } from '../chart/index.js';
 import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { cleanName } from '../name/index.js';
-import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
-import { lcm, TICKS_PER_COUNT } from '../time/index.js';
+import { flatten, parseScript } from '../script/index.js';
 import { refused, sectionOf } from './changing.js';
-import { type Command, refusable } from './command.js';
+import { asCommand, type Command, refusable } from './command.js';
 import { followInForm, mergeInForm } from './form.js';
 import { freeName } from './make.js';
 import { LONGEST_FORM, LONGEST_ID, MOST_BARS, MOST_SECTIONS, type Section, type Study } from './model.js';
 import { textBetween } from './repeat-bar.js';
+import { isFault, silence, tooLong, type WholeTexts, wholeTexts } from './whole-texts.js';
 
 /** A name that no section of the study has: “Theme 2”. */
 const freeSectionName = (name: string, { sections }: Study): string =>
@@ -48,38 +48,6 @@ export const moveSection =
     const others = study.sections.filter((s) => s !== own);
     return { ...study, sections: [...others.slice(0, to), own, ...others.slice(to)] };
   };
-
-/** A section's texts written out over the whole of it. */
-export interface WholeTexts {
-  readonly script: string;
-  readonly spans: readonly Span[];
-  readonly length: number;
-}
-/** Texts written out are no longer than this, in rounds of a pattern. */
-const MOST_ROUNDS = 256;
-/** @returns a fault where they can't be written out, or begin elsewhere than on the first count */
-export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts | DataFault {
-  const options = { stepsPerCount: s.stepsPerCount, cycle: s.cycle, start: 0, cells: study.cells };
-  const once = parseScript(s.script, options);
-  const chart = chartOf(s);
-  if (once.faults.length || chart.faults.length) return refused('sections', 'texts with faults', s.name);
-  if (s.start !== 0) return refused('sections', 'begins elsewhere', s.name);
-  const turn = cycleLength(s.cycle);
-  const own = flatten(once.pattern).length;
-  const length = s.bars === null ? lcm(lcm(own || turn, turn), chart.length || turn) : barBegin(s.cycle, s.bars);
-  const rounds = own === 0 ? 0 : length / own;
-  if (!Number.isInteger(rounds) || rounds > MOST_ROUNDS) return refused('sections', 'cut within a pass', s.name);
-  const script =
-    rounds === 0
-      ? ''
-      : printScript(writeOut(parseScript(rounds === 1 ? s.script : `{${s.script}}x${rounds}`, options).pattern));
-  const spans: Span[] = [];
-  for (let at = 0; at < length && chart.length > 0; at += chart.length)
-    for (const c of chart.chords)
-      if (at + c.at < length) spans.push({ name: c.name, ticks: Math.min(length, at + c.until) - at - c.at });
-  return { script, spans, length };
-}
-export const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
 
 /**
  * A section becomes two at a bar that begins a turn of its cycle; the form plays them one after the other.
@@ -158,32 +126,4 @@ export function joinSections(section: string): Command {
       sections: study.sections.flatMap((s) => (s === first ? [joined] : s === second ? [] : [s])),
     };
   });
-}
-/** Texts that have grown beyond what a section may hold by being written out. */
-function tooLong(...parts: readonly Pick<Section, 'script' | 'chart'>[]): DataFault | null {
-  const script = Math.max(...parts.map((p) => p.script.length));
-  const chart = Math.max(...parts.map((p) => p.chart.length));
-  if (script > LONGEST_SCRIPT) return refused('script', 'text too long', 'script', LONGEST_SCRIPT, script);
-  return chart > LONGEST_CHART ? refused('chart', 'text too long', 'chart', LONGEST_CHART, chart) : null;
-}
-/** So long a rest, in steps. */
-const silence = (length: number, { stepsPerCount }: Section): string =>
-  Array.from({ length: Math.round((length / TICKS_PER_COUNT) * stepsPerCount) }, () => '.').join(' ');
-
-/** A command that finds out by trying whether it is refused. */
-function asCommand(
-  change: (study: Study) => Study | DataFault,
-  first: (study: Study) => DataFault | null = () => null,
-): Command {
-  const tried = (study: Study): Study | DataFault => first(study) ?? change(study);
-  return refusable(
-    (study) => {
-      const done = tried(study);
-      return 'code' in done ? study : done;
-    },
-    (study) => {
-      const done = tried(study);
-      return 'code' in done ? done : null;
-    },
-  );
 }

@@ -5,7 +5,7 @@ import type { NamedCell } from '../script/index.js';
 import { type Command, inOrder } from './command.js';
 import { sectionOf } from './changing.js';
 import type { Study } from './model.js';
-import { setCell, setChart, setCycle, setStart } from './section-commands.js';
+import { setBars, setCell, setChart, setCycle, setStart } from './section-commands.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 import { nameCell, setCapo } from './study-commands.js';
 
@@ -24,6 +24,8 @@ export interface Trial {
   readonly cycle?: AccentCycle;
   /** Another capo place. */
   readonly capo?: number;
+  /** Another number of bars, or as many as its texts make. */
+  readonly bars?: number | null;
 }
 
 /** The commands of which a trial is made; its chart calls shapes by the names that the study gives them. */
@@ -47,6 +49,7 @@ function commandsOf(study: Study, section: string, trial: Trial): Command {
     setCell(section, trial.script, trial.stepsPerCount),
     setStart(section, trial.start),
     ...(chart === undefined ? [] : [setChart(section, chart)]),
+    ...(trial.bars === undefined ? [] : [setBars(section, trial.bars)]),
   );
 }
 /** What is tried out becomes the section: all of it, or nothing of it. */

@@ -147,6 +147,7 @@ const COMMAND: Sentences<CommandFaultCode> = {
   'no turn begins there': ([bar]) =>
     `Bar ${bar} begins no turn of the cycle within the section; a section begins on the first count. Go to a bar that does.`,
   'no cut at that bar': ([bar]) => `A stroke or a bracket goes over the beginning of bar ${bar}. End it there first.`,
+  'too many bars': ([most]) => `A section has ${most} bars at most. Go on in another one.`,
   'unlike sections': ([first, second]) =>
     `${first} and ${second} have other cycles or steps; sections can be joined that have the same.`,
   'apart in the form': ([first, second]) =>

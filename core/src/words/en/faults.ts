@@ -1,5 +1,6 @@
 import type { Cell } from '../../catalogue/index.js';
 import type { ChartFaultCode } from '../../chart/index.js';
+import type { FalsetaFaultCode } from '../../falseta/index.js';
 import type { TextFault } from '../../fault/index.js';
 import type { FormFaultCode } from '../../piece/index.js';
 import { checkCell, parseScript, type ScriptFaultCode } from '../../script/index.js';
@@ -9,7 +10,7 @@ import { sayFact } from './facts.js';
 import { listed } from './strokes.js';
 
 /** Every fault that a text can have. */
-export type FaultCode = ScriptFaultCode | ChartFaultCode | FormFaultCode | LineFault['code'] | NotesFault['code'];
+export type FaultCode = ScriptFaultCode | ChartFaultCode | FormFaultCode | FalsetaFaultCode | LineFault['code'] | NotesFault['code'];
 /** A fault with its sentence. */
 export type SaidFault<F extends TextFault = TextFault> = F & { readonly message: string };
 
@@ -121,6 +122,21 @@ const NOTES: Record<NotesFault['code'], (about: About) => string> = {
       ? `${about[0]} is not known as a chord. Near it: ${rest(about).join(', ')}.`
       : `${about[0]} is no chord symbol. Begin with a note from A to G, e.g. Am7, F#m7b5, G7/B.`,
 };
+const FALSETA: Record<FalsetaFaultCode, (about: About) => string> = {
+  'falseta too long': ([most, own]) => `A falseta holds ${most} letters at most; this one has ${own}.`,
+  'no sign of a falseta': ([text]) =>
+    `${text} stands for nothing here. Write strings 1 to 6, 3f5 for fret 5, [61] together, d5 for a strum from string 5 on, . - | and %, and in ( ) what the left hand does.`,
+  'no gesture': () => 'Say in ( ) what the left hand does: (Am), (4 1f3), (lift 4), (back) or (open).',
+  'no such hold': ([name]) =>
+    `${name} is no shape of this study and no chord symbol. A finger is put down as (4 1f3), lifted as (lift 4); (back) goes back to the shape.`,
+  'finger not down': ([finger]) => `Finger ${finger} is on no string here; nothing is to be lifted.`,
+  'letters for strings': ([letters, strings]) =>
+    `${letters} fingers stand before ${strings} ${strings === '1' ? 'string' : 'strings'}: write one for each, or none, and they are worked out.`,
+  'bar told short': ([bar, has, full]) =>
+    `Bar ${bar} has ${has} of its ${full} steps here. Fill it with - or . before the bar line.`,
+  'bar told long': ([room]) => `These share more steps than the bar has left, ${room}. Let them begin earlier.`,
+  'no bar before': () => '% is the bar before once more: it stands at the beginning of a bar, behind one of the same length.',
+};
 const SAID: Record<FaultCode, (about: About) => string> = {
   ...STEP,
   ...BRACKETS,
@@ -128,6 +144,7 @@ const SAID: Record<FaultCode, (about: About) => string> = {
   ...CHART,
   ...FORM,
   ...LINE,
+  ...FALSETA,
   ...NOTES,
 };
 

@@ -1,0 +1,2 @@
+export * from './model.js';
+export * from './read-falseta.js';
