@@ -36,7 +36,7 @@ export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts 
       if (at + c.at < length) spans.push({ name: c.name, ticks: Math.min(length, at + c.until) - at - c.at });
   return { script, spans, length };
 }
-export const isFault = (texts: WholeTexts | DataFault): texts is DataFault => 'code' in texts;
+export const isFault = (texts: object): texts is DataFault => 'code' in texts;
 
 /** Texts that have grown beyond what a section may hold by being written out. */
 export function tooLong(...parts: readonly Pick<Section, 'script' | 'chart'>[]): DataFault | null {

@@ -2,3 +2,4 @@ export * from './choices.js';
 export * from './k-best.js';
 export * from './layers.js';
 export * from './model.js';
+export * from './best-sums.js';

@@ -8,7 +8,7 @@ export type LineCost = Partial<Record<LineTerm, number>>;
 /** Of a finger's weight on an accent, the part that is missing. */
 const WEAKNESS: Record<Finger, number> = { p: 0, i: 0.2, m: 0.1, a: 0.5, e: 0.7 };
 /** What the weak fingers cost wherever they play, of the weight of an accent. */
-const ALWAYS: Record<Finger, number> = { p: 0, i: 0, m: 0, a: 0.1, e: 0.3 };
+const ALWAYS: Record<Finger, number> = { p: 0, i: 0, m: 0, a: 0.2, e: 0.4 };
 /** The same of middle and ring one after the other, slowly and in a fast run. */
 const M_A = 0.05;
 const M_A_FAST = 0.3;

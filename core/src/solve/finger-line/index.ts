@@ -8,3 +8,4 @@ export * from './score.js';
 export * from './text.js';
 export * from './weave.js';
 export { crossing } from './cost.js';
+export * from './voices.js';

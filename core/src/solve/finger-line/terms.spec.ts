@@ -93,19 +93,23 @@ describe('what a right-hand line pays', () => {
     expect(paid('home', notes('4'), 'p')).toBe(0);
   });
   it('weak: the ring finger always, more on an accent and in a run, whose first note belongs to it', () => {
-    expect(paid('weak', notes('1'), 'a')).toBe(100);
-    expect(paid('weak', notes('1'), 'e')).toBe(300);
-    expect(paid('weak', notes('1', 250, { accent: 1 }), 'a')).toBe(600);
+    expect(paid('weak', notes('1'), 'a')).toBe(200);
+    expect(paid('weak', notes('1'), 'e')).toBe(400);
+    expect(paid('weak', notes('1', 250, { accent: 1 }), 'a')).toBe(700);
     expect(paid('weak', notes('1', 250, { accent: 1 }), 'i')).toBe(200);
     // A run begins where the next note comes within an eighth of a second.
-    expect(paid('weak', notes('11', 120), 'ai')).toBe(350);
-    expect(paid('weak', notes('11', 130), 'ai')).toBe(100);
-    expect(paid('weak', notes('11', 120), 'ia')).toBe(350);
+    expect(paid('weak', notes('11', 120), 'ai')).toBe(450);
+    expect(paid('weak', notes('11', 130), 'ai')).toBe(200);
+    expect(paid('weak', notes('11', 120), 'ia')).toBe(450);
   });
   it('weak: middle and ring one after the other, more at speed', () => {
-    expect(paid('weak', notes('11', 130), 'ma')).toBe(100 + 50);
-    expect(paid('weak', notes('11', 120), 'ma')).toBe(350 + 300);
-    expect(paid('weak', notes('11', 130), 'am')).toBe(100 + 50);
+    expect(paid('weak', notes('11', 130), 'ma')).toBe(200 + 50);
+    expect(paid('weak', notes('11', 120), 'ma')).toBe(450 + 300);
+    expect(paid('weak', notes('11', 130), 'am')).toBe(200 + 50);
+  });
+  it('on one string two fingers alternate: the ring finger is not worth its home', () => {
+    const found = fingerLine({ ...ask(notes('1111'), lineSchool('fingering')), stroke: 'free', k: 1 });
+    expect(found.infeasible ? [] : found.answers[0]?.steps.flat()).toEqual(['i', 'm', 'i', 'm']);
   });
   it('order: the thumb on a thinner string than the finger before it, half of it on any treble string', () => {
     expect(paid('order', notes('32'), 'ip')).toBe(1500);

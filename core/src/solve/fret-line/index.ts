@@ -5,3 +5,4 @@ export * from './score.js';
 export * from './text.js';
 export * from './weights.js';
 export { holdingFor } from './held.js';
+export * from './look-ahead.js';

@@ -10,7 +10,8 @@ import { sayFact } from './facts.js';
 import { listed } from './strokes.js';
 
 /** Every fault that a text can have. */
-export type FaultCode = ScriptFaultCode | ChartFaultCode | FormFaultCode | FalsetaFaultCode | LineFault['code'] | NotesFault['code'];
+export type FaultCode =
+  ScriptFaultCode | ChartFaultCode | FormFaultCode | FalsetaFaultCode | LineFault['code'] | NotesFault['code'];
 /** A fault with its sentence. */
 export type SaidFault<F extends TextFault = TextFault> = F & { readonly message: string };
 
@@ -135,7 +136,8 @@ const FALSETA: Record<FalsetaFaultCode, (about: About) => string> = {
   'bar told short': ([bar, has, full]) =>
     `Bar ${bar} has ${has} of its ${full} steps here. Fill it with - or . before the bar line.`,
   'bar told long': ([room]) => `These share more steps than the bar has left, ${room}. Let them begin earlier.`,
-  'no bar before': () => '% is the bar before once more: it stands at the beginning of a bar, behind one of the same length.',
+  'no bar before': () =>
+    '% is the bar before once more: it stands at the beginning of a bar, behind one of the same length.',
 };
 const SAID: Record<FaultCode, (about: About) => string> = {
   ...STEP,

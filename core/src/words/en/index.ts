@@ -25,3 +25,4 @@ export * from './bass.js';
 export * from './comp.js';
 export * from './conflicts.js';
 export * from './tones.js';
+export * from './hands.js';

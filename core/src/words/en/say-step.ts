@@ -49,9 +49,15 @@ export function sayStep(step: Step, treble: readonly StringNumber[] | null = nul
     case 'ligado':
       return [ligadoSaid(step), ...marksSaid(step.marks)].join(', ');
     case 'stroke':
-      return [`${doerSaid(step)} ${stringsSaid(step, treble)}`, ...marksSaid(step.marks, step.golpe)].join(', ');
+      return [
+        `${doerSaid(step)} ${stringsSaid(step, treble)}`,
+        ...(squeezes(step) ? ['the thumb leaving outward, never into i'] : []),
+        ...marksSaid(step.marks, step.golpe),
+      ].join(', ');
   }
 }
+/** Thumb and fingers together, plucked. */
+const squeezes = ({ fingers, dir }: Stroke): boolean => dir === null && fingers.includes('p') && fingers.length > 1;
 const marksSaid = (marks: readonly Mark[], golpe?: Finger): string[] =>
   marks.map((m) => (m === '*' && golpe ? `with a golpe by ${golpe}` : MARK_SAID[m]));
 

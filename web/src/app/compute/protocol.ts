@@ -18,6 +18,7 @@ import type {
   FretLineRequest,
   FrettedShape,
   HandProfile,
+  HandsWish,
   KeyRequest,
   LineRequest,
   LineResult,
@@ -27,9 +28,11 @@ import type {
   RowRequest,
   RowResult,
   SchoolLine,
+  SectionHands,
   SectionKeyRefusal,
   StartingPoint,
   Study,
+  ToldFalseta,
   Trial,
   UnrolledForm,
   VoicingRequest,
@@ -112,6 +115,17 @@ export interface PieceAsk {
   readonly study: Study;
   readonly profile: HandProfile;
 }
+/** A falseta as it is typed, for a section from a bar on. */
+export interface FalsetaAsk extends PieceAsk {
+  readonly section: string;
+  readonly bar: number;
+  readonly text: string;
+}
+/** How both hands are to go over a section. */
+export interface HandsAsk extends PieceAsk {
+  readonly section: string;
+  readonly wish: HandsWish;
+}
 /** A section in its easiest keys, each with what it would be there, or why it can't be. */
 export interface KeyAnswers {
   readonly keys: readonly { readonly key: RankedKey; readonly made: Trial | Fact<SectionKeyRefusal> }[];
@@ -127,6 +141,8 @@ export interface Solver {
   shapeRow(request: RowRequest, progress: Progress): RowResult;
   comp(request: CompRequest, progress: Progress): CompAnswers;
   bassLine(ask: BassAsk, progress: Progress): BassAnswers;
+  falseta(ask: FalsetaAsk): ToldFalseta | null;
+  hands(ask: HandsAsk): SectionHands | null;
   conflicts(ask: PieceAsk): Conflict[];
   sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): KeyAnswers;
 }

@@ -9,12 +9,16 @@ import type {
   RankedKey,
   RowRequest,
   RowResult,
+  SectionHands,
+  ToldFalseta,
 } from '@ruffle-wheel/core';
 import { proxy, type Remote } from 'comlink';
 import type {
   BassAnswers,
   BassAsk,
   CompAnswers,
+  FalsetaAsk,
+  HandsAsk,
   KeyAnswers,
   LineAnswers,
   LineAsk,
@@ -73,6 +77,14 @@ export class Solve {
   /** A bass line in its best few. @returns null when overtaken or cancelled */
   bass(ask: BassAsk, progress: Progress): Promise<BassAnswers | null> {
     return this.run<BassAnswers>(async (solver) => solver.bassLine(ask, this.told(progress)));
+  }
+  /** A falseta read and put into its section. @returns null when overtaken or cancelled */
+  falseta(ask: FalsetaAsk): Promise<ToldFalseta | null> {
+    return this.run<ToldFalseta | null>(async (solver) => solver.falseta(ask));
+  }
+  /** Both hands over a section in their best few ways. @returns null when overtaken or cancelled */
+  hands(ask: HandsAsk): Promise<SectionHands | null> {
+    return this.run<SectionHands | null>(async (solver) => solver.hands(ask));
   }
   /** Everything that stands against a piece. @returns null when overtaken or cancelled */
   conflicts(ask: PieceAsk): Promise<Conflict[] | null> {

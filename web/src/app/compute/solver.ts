@@ -16,9 +16,11 @@ import {
   schoolsFor,
   scriptWithBass,
   sectionBass,
+  sectionHands,
   sectionInKey,
   sectionKeys,
   shapeRow,
+  toldFalseta,
   voicings,
 } from '@ruffle-wheel/core';
 import type { Solver } from './protocol';
@@ -70,6 +72,15 @@ export const solver: Solver = {
       places,
     }));
     return { ways, infeasible: [] };
+  },
+  falseta: ({ study, section: id, profile, bar, text }) => {
+    const section = study.sections.find((s) => s.id === id);
+    return section ? toldFalseta(study, section, profile, bar, text) : null;
+  },
+  hands: ({ study, section: id, profile, wish }) => {
+    const section = study.sections.find((s) => s.id === id);
+    const { instrument, shapes, cells } = study;
+    return section ? sectionHands({ section, shapes, ...instrument, profile, called: cells }, wish) : null;
   },
   conflicts: ({ study, profile }) => conflictsOf(study, profile),
   sectionKeys: ({ study, section: id, profile }, progress) => {

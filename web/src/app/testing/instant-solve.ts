@@ -1,5 +1,14 @@
 import type { CompRequest, FitRequest, KeyRequest, RowRequest } from '@ruffle-wheel/core';
-import type { BassAsk, LineAnswers, LineAsk, MelodyAsk, PieceAsk, ShapeAsk } from '../compute/protocol';
+import type {
+  BassAsk,
+  FalsetaAsk,
+  HandsAsk,
+  LineAnswers,
+  LineAsk,
+  MelodyAsk,
+  PieceAsk,
+  ShapeAsk,
+} from '../compute/protocol';
 import { solver } from '../compute/solver';
 
 const silent = () => undefined;
@@ -43,6 +52,12 @@ export class InstantSolve {
   }
   bass(ask: BassAsk) {
     return Promise.resolve(solver.bassLine(ask, silent));
+  }
+  falseta(ask: FalsetaAsk) {
+    return Promise.resolve(solver.falseta(ask));
+  }
+  hands(ask: HandsAsk) {
+    return Promise.resolve(solver.hands(ask));
   }
   conflicts(ask: PieceAsk) {
     return Promise.resolve(solver.conflicts(ask));

@@ -1,5 +1,5 @@
 import { computed, inject, linkedSignal, signal } from '@angular/core';
-import { barBegin, type CursorStop, type StringNumber } from '@ruffle-wheel/core';
+import { barBegin, barOf, type CursorStop, type StringNumber } from '@ruffle-wheel/core';
 import { Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
 import type { WrittenMusic } from './written-music';
@@ -24,6 +24,13 @@ export class WeaveCursor {
   });
   readonly index = computed((): number | null => this.heard() ?? lastAtOrBefore(this.music.stops(), this.chosen()));
   readonly stop = computed((): CursorStop | null => this.music.stops()[this.index() ?? -1] ?? null);
+
+  /** The bar that is written in: the cursor's, or the one behind the end to which it was sent. */
+  readonly bar = computed((): number => {
+    const [section, reading] = [this.open.section(), this.open.reading()];
+    const beyond = section && this.heard() === null && this.chosen() >= (reading?.score.length ?? 0);
+    return beyond ? barOf(section.cycle, this.chosen()) : (this.stop()?.bar ?? 0);
+  });
 
   /** So many steps on or back; past the end it stays. */
   step(way: number) {

@@ -36,9 +36,9 @@ import { weave } from '../../words/weave';
 import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
+import { FalsetaPanel } from './falseta-panel';
 import { FormPanel } from './form-panel';
 import { KeysPanel } from './keys-panel';
-import { TablatureField } from './tablature-field';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
@@ -46,8 +46,8 @@ import { WrittenMusic } from './written-music';
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
 const GAP = 8;
-/** One letter for each panel: chart, comping, bass, form, conflicts, keys. */
-const PANEL_KEYS = 'hobfxk';
+/** One letter for each panel: chart, falseta, comping, bass, form, conflicts, keys. */
+const PANEL_KEYS = 'htobfxk';
 const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
@@ -69,7 +69,7 @@ const HIGHEST_FRET = 19;
     ConflictsPanel,
     MatButton,
     KeysPanel,
-    TablatureField,
+    FalsetaPanel,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
