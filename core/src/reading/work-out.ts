@@ -9,6 +9,7 @@ import {
   fretLine,
   type FretLineRequest,
   type FretLineResult,
+  type FretNote,
   fretSchool,
   type Placed,
 } from '../solve/fret-line/index.js';
@@ -73,7 +74,12 @@ function bestLeft({ request }: LeftRun, { bpm }: Section) {
 export function frettings(ask: FretLineRequest, watch: SearchWatch = {}): FretLineResult {
   const result = fretLine(ask, watch);
   if (!result.infeasible) return result;
-  const events = ask.events.map((e) => ({ ...e, notes: e.notes.map(({ rings: _, ...n }) => n) }));
+  const ringless = (n: FretNote): FretNote => ({
+    midi: n.midi,
+    ...(n.string === undefined ? {} : { string: n.string }),
+    ...(n.finger === undefined ? {} : { finger: n.finger }),
+  });
+  const events = ask.events.map((e) => ({ ...e, notes: e.notes.map(ringless) }));
   return fretLine({ ...ask, events }, watch);
 }
 

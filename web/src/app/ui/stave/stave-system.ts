@@ -87,6 +87,8 @@ export class StaveSystem {
   protected readonly height = HEIGHT;
   protected readonly staveTop = STAVE_TOP;
   protected readonly stitchesAt = STITCHES;
+  /** How much wider a stitch is by the number of its letters. */
+  protected readonly wide = [1, 1, 1.25, 1.5];
   private readonly host = viewChild.required<ElementRef<HTMLDivElement>>('host');
   protected readonly drawn = signal<Drawn | null>(null);
   protected readonly label = computed(() =>
