@@ -107,7 +107,7 @@ test('sixteen bars of symbols become an accompaniment with a walking bass, by ke
   // What stands against it, and other basses under it.
   await leaveFields(page);
   await page.keyboard.press('b');
-  await expect(page.locator('app-bass-panel li').first()).toContainText('Root');
+  await expect(page.locator('app-bass-panel ol li').first()).toContainText('Root');
   await leaveFields(page);
   await page.keyboard.press('x');
   await expect(page.locator('app-conflicts-panel')).toContainText(/Nothing stands against|bar \d/);
@@ -122,6 +122,8 @@ test('a piece with endings is heard from end to end, and the page goes along', a
   await page.keyboard.press('f');
   await page.getByRole('textbox', { name: 'Form' }).fill('{Marcato [1 Close] [2 "Thumb 3-3-2"]}x2');
   await expect(page.locator('.order li b')).toHaveText(['Marcato', 'Close', 'Marcato', 'Thumb 3-3-2']);
+  await expect(page.getByRole('combobox', { name: 'Section' })).toHaveText('Thumb 3-3-2');
+  await expect(page.getByRole('img', { name: /Ending of pass 2\./ })).toBeVisible();
   await page.getByRole('button', { name: 'Play the whole' }).press('Enter');
   await sounds(page);
   await expect(page.locator('.order li.here b')).toHaveText('Marcato');
@@ -152,4 +154,35 @@ test('a slur has its bow, and chosen bars go round and to Practise', async ({ pl
   await page.getByRole('button', { name: 'Practise them' }).press('Enter');
   await expect(page).toHaveTitle('Practise · Ruffle Wheel');
   await expect(page.getByRole('combobox', { name: /Drill|What/ })).toHaveText(/Bar 2 alone/);
+});
+
+test('a falseta is told string by string, fingered for both hands and heard apart, by keys alone', async ({
+  player: page,
+}) => {
+  await choose(page, 'Study', 'Salt Rope');
+  await leaveFields(page);
+  await page.keyboard.press('3');
+  await expect(page.locator('.says')).toContainText('Bar 1 of');
+  await page.keyboard.press('t');
+  await expect(page.getByRole('textbox', { name: /^As you play it, from bar/ })).toBeFocused();
+  // A bar of twelve counts in sixteenths: three held chords, a borrowed finger, a strum to end it.
+  await page.keyboard.type('{(Am) p5 3 2 1 (4 1f3) 1 2 3 2 (lift 4) 1 2 3 2}x3 (E7) p6 3 2 1 [61] - d6 - . . . .');
+  const panel = page.locator('app-falseta-panel');
+  await expect(panel.locator('app-falseta-field')).toContainText('p:5 ?:3 ?:2 ?:1 ?:1f3=4');
+  await page.keyboard.press('Control+Enter');
+  const script = page.getByRole('textbox', { name: 'Hand script' });
+  await expect(script).toContainText('?:1f3=4');
+  await expect(page.getByRole('img', { name: /E7 on 10/ }).first()).toBeVisible();
+  // Both hands: the first way is taken.
+  await expect(panel.locator('app-hand-ways section').first()).toContainText('bar 1, 1');
+  await panel.getByRole('combobox', { name: 'What the left hand minds most' }).focus();
+  await page.keyboard.press('Control+Enter');
+  await expect(script).not.toContainText('?');
+  await leaveFields(page);
+  await page.keyboard.press('w');
+  await expect(page.locator('.apart [aria-pressed=true]')).toHaveText('right hand, open strings');
+  await page.keyboard.press('Space');
+  await sounds(page);
+  await page.keyboard.press('Space');
+  await saved(page);
 });

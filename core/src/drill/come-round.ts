@@ -1,6 +1,5 @@
-import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
-import { type Finger, fingersOf } from '../stroke/index.js';
-import { lcm, type Ticks } from '../time/index.js';
+import type { Finger } from '../stroke/index.js';
+import { lcm } from '../time/index.js';
 
 export interface ComeRound {
   /** Notes until finger order and grouping begin together again. */
@@ -27,15 +26,4 @@ export function comeRound(fingerCycle: readonly Finger[], groupSize: number): Co
     groups: notes / groupSize,
     starts: Array.from({ length: notes / groupSize }, (_, g) => fingerCycle[(g * groupSize) % n] as Finger),
   };
-}
-
-/**
- * Where bass and figure sound together: the places at which players usually drop a stroke.
- * @example coincidences(parseScript('pima:t - p:b', { stepsPerCount: 2 }).pattern).map((c) => c.slot) // [0]
- */
-export function coincidences(pattern: Pattern | FlatPattern): { readonly at: Ticks; readonly slot: number }[] {
-  const flat = 'items' in pattern ? flatten(pattern) : pattern;
-  return flat.events
-    .filter((e) => fingersOf(e.motion).includes('p') && fingersOf(e.motion).length > 1)
-    .map((e) => ({ at: e.at, slot: e.slot }));
 }

@@ -6,7 +6,7 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { type Finger, fingersOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
-import { coincidences, comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
+import { comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
@@ -210,6 +210,4 @@ describe('coming round', () => {
       'Comes round after 12 notes; groups begin on p, a, m, i',
     ));
   it('nothing comes round of nothing', () => expect(comeRound([], 3).notes).toBe(0));
-  it('bass and figure coincide where they are struck together', () =>
-    expect(coincidences(read('pima:t - p:b ima:t p - pm:51 -')).map((c) => c.at / TICKS_PER_COUNT)).toEqual([0, 3]));
 });

@@ -7,3 +7,5 @@ export * from './section-drills.js';
 export * from './vary.js';
 export * from './range-drills.js';
 export * from './figure-drills.js';
+export * from './layers.js';
+export * from './apart.js';

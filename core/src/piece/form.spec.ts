@@ -6,6 +6,7 @@ import { ticks } from '../time/index.js';
 import { sayFault } from '../words/en/index.js';
 import {
   addSection,
+  formSigns,
   inOrder,
   makeStudy,
   readForm,
@@ -100,4 +101,34 @@ describe('a form', () => {
         expect(unrolledOrder(items)?.length ?? 0).toBeLessThanOrEqual(2_048);
       }),
     ));
+});
+
+describe('signs at the edges of a section', () => {
+  const sections = ['Intro', 'Theme', 'First', 'Second', 'Coda'].map((name) => ({ id: name[0]!, name }));
+  const signs = (form: string, section: string) => {
+    const found = formSigns(readForm(form, sections).items, section);
+    return (
+      found &&
+      [
+        found.opens ? '|:' : '',
+        found.ending ? `[${found.ending.join()}` : '',
+        found.closes ? `:|${found.closes}` : '',
+        found.ends ? '||' : '',
+      ]
+        .filter(Boolean)
+        .join(' ')
+    );
+  };
+  it.each([
+    ['Intro Theme', ['', '||']],
+    ['{Theme}x2', [null, '|: :|2 ||']],
+    ['{Intro Theme}x3 Coda', ['|:', ':|3', null, null, '||']],
+    ['Intro {Theme [1 First] [2 Second]}x2 Coda', ['', '|:', '[1 :|2', '[2', '||']],
+    ['{Theme [1,3 First] [2 Second]}x3', [null, '|:', '[1,3 :|3 ||', '[2 :|3']],
+    ['{Theme [1 First] [2 Second]}x2', [null, '|:', '[1 :|2', '[2 ||']],
+    ['{{Intro}x2 Theme}x2', ['|: :|2', ':|2 ||']],
+    ['{Intro}x1 Theme', ['', '||']],
+    ['Intro Theme Intro', ['', '']],
+  ] as const)('%s', (form, expected) => expected.forEach((e, n) => expect(signs(form, sections[n]!.id)).toBe(e)));
+  it('a section that never comes has none', () => expect(signs('Intro', 'C')).toBeNull());
 });

@@ -12,3 +12,4 @@ export * from './trial.js';
 export * from './section-order.js';
 export { isFault, type WholeTexts, wholeTexts } from './whole-texts.js';
 export * from './put-bars.js';
+export * from './form-signs.js';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
-import { inOrder, makeStudy, setScript, setStart, type Study } from '../piece/index.js';
+import { inOrder, makeStudy, setChart, setScript, setStart, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { TICKS_PER_COUNT as COUNT } from '../time/index.js';
 import { writtenBars } from './written-bars.js';
@@ -51,5 +51,16 @@ describe('bars for the page', () => {
     expect(bars[0]!.events.flatMap((e) => e.notes.map((n) => n.right)).every((f) => f !== null)).toBe(true);
     expect(bars[0]!.events[0]!.notes[0]!.workedOut).toBe(true);
     expect(asked(bossa(''))).toMatchObject({ stops: [], busiest: 0 });
+  });
+  it('for every bar the first that is played just as it is: under the same chord, with the same marks and places', () => {
+    const { alike } = asked(bossa('p:b - ima:t - p:b - ima:t - | p:b - ima:t - p:b - ima:t -'));
+    expect(alike).toEqual([0, 0]);
+    const charted = inOrder(
+      setScript('s-a', '{p:b - ima:t - p:b - ima:t -}x4'),
+      setChart('s-a', 'Am7 | D7 | Am7 | Am7'),
+    );
+    expect(asked(charted(makeStudy('s', 'S', cycleById('bossa-three-two')))).alike).toEqual([0, 1, 0, 0]);
+    expect(asked(bossa('p:5 {-}x7 p:5! {-}x7')).alike).toEqual([0, 1]);
+    expect(asked(bossa('i:2f1 {-}x7 i:2f3 {-}x7 i:2f1 {-}x7 . i:2f1 {-}x6')).alike).toEqual([0, 1, 0, 3]);
   });
 });

@@ -1,4 +1,4 @@
-import type { FlatPattern } from '../script/index.js';
+import { type FlatPattern, printStep } from '../script/index.js';
 import { notate, type NotatedBar } from '../notation/index.js';
 import type { Score } from '../score/index.js';
 import { wrap } from '../time/index.js';
@@ -25,6 +25,8 @@ export interface WrittenBars {
   /** Strokes of the bar that has most of them. */
   readonly busiest: number;
   readonly stops: readonly CursorStop[];
+  /** For every bar the first one that is played just as it is: itself where it is the first. */
+  readonly alike: readonly number[];
 }
 
 /**
@@ -44,7 +46,23 @@ export function writtenBars(request: ReadingRequest, from: number, to: number): 
     of: score.bars.length,
     busiest: Math.max(0, ...strokes.values()),
     stops: stopsOf(score, flat, section.start),
+    alike: alikeBars(score),
   };
+}
+/** Bars in which the same is played at the same places under the same chords. */
+function alikeBars({ bars, events, chords }: Score): number[] {
+  const played: string[][] = bars.map(() => []);
+  for (const e of events) {
+    const notes = e.notes.map((n) => `${n.string}.${n.fret}.${n.right ?? ''}.${n.left ?? ''}`).join();
+    played[e.bar]?.push(`${e.inBar} ${e.duration} ${printStep(e.motion)} ${notes} ${chords[e.chord]?.name ?? ''}`);
+  }
+  const first = new Map<string, number>();
+  return bars.map((bar, n) => {
+    const key = `${bar.length} ${played[n]?.join(' | ') ?? ''}`;
+    const there = first.get(key) ?? n;
+    first.set(key, there);
+    return there;
+  });
 }
 /** Every step of every pass, in order. */
 function stopsOf({ bars, length }: Score, flat: FlatPattern, start: number): CursorStop[] {

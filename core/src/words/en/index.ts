@@ -26,3 +26,4 @@ export * from './comp.js';
 export * from './conflicts.js';
 export * from './tones.js';
 export * from './hands.js';
+export * from './layers.js';

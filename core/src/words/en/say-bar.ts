@@ -1,9 +1,10 @@
+import type { FormSigns } from '../../piece/index.js';
 import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js';
 import type { NotatedBar } from '../../notation/index.js';
 import type { ScoreEvent } from '../../score/index.js';
 import { hasMark } from '../../stroke/index.js';
 import { ticks } from '../../time/index.js';
-import { sayMotion } from './strokes.js';
+import { listed, sayMotion } from './strokes.js';
 
 /** What is played at one place, both hands: who, which strings, which frets and left fingers. */
 function sayPlayed({ motion, notes }: ScoreEvent): string {
@@ -26,4 +27,23 @@ export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
   const played = bar.events.filter((e) => e.at >= bar.at).map((e) => `${place(e.at - bar.at)} ${sayPlayed(e)}`);
   const held = chords.length ? ` ${chords.join(', ')}.` : '';
   return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}`;
+}
+
+/**
+ * What stands at the edges of a section: at its first bar, and at its last.
+ * @example saySigns({ opens: true, closes: 2, ending: null, ends: false }).last // 'From here back: the repeat is played 2 times.'
+ */
+export function saySigns({ opens, closes, ending, ends }: FormSigns): {
+  readonly first: string;
+  readonly last: string;
+} {
+  const first = [
+    ...(opens ? ['A repeat begins.'] : []),
+    ...(ending ? [`Ending of ${ending.length > 1 ? 'passes' : 'pass'} ${listed(ending.map(String))}.`] : []),
+  ];
+  const last = [
+    ...(closes ? [`From here back: the repeat is played ${closes} times.`] : []),
+    ...(ends ? ['The piece ends here.'] : []),
+  ];
+  return { first: first.join(' '), last: last.join(' ') };
 }

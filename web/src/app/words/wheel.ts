@@ -172,9 +172,6 @@ export const wheel = {
     practise: 'Practise',
     none: 'Nothing to drill yet: write some strokes.',
     together: 'Bass and figure together',
-    meet: 'They sound together on',
-    never: 'They never sound together: each must be kept going through the other.',
-    watch: 'Listen there first: it is often a plain stroke beside the meeting that goes missing.',
     kinds: {
       weakest: 'Where it is tightest',
       changes: 'Hardest changes',

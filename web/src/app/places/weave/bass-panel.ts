@@ -1,5 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import { type Approach, type BassHabit, BASS_TERMS, barOf, placeLabel, sayBass, sayFact } from '@ruffle-wheel/core';
+import {
+  type Approach,
+  type BassHabit,
+  BASS_TERMS,
+  barOf,
+  layersOf,
+  placeLabel,
+  sayBass,
+  sayFact,
+  sayLayers,
+} from '@ruffle-wheel/core';
 import type { BassAnswers, BassAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -42,6 +52,11 @@ export class BassPanel {
     if (!section || !study) return null;
     const wishes = { habit: this.habit(), approach: { by: this.by(), from: this.from() }, k: WAYS };
     return { study, section: section.id, profile: this.collection.profile(), wishes };
+  });
+  /** Bass against figure as it is written. */
+  protected readonly layers = computed(() => {
+    const [reading, section] = [this.open.reading(), this.open.section()];
+    return reading && section ? sayLayers(layersOf(reading.flat), section.cycle, section.start) : [];
   });
   protected readonly asking = new Asking<BassAsk, BassAnswers>(this.ask, (ask, progress) =>
     this.solve.bass(ask, progress),

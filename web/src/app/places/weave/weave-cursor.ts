@@ -28,8 +28,9 @@ export class WeaveCursor {
   /** The bar that is written in: the cursor's, or the one behind the end to which it was sent. */
   readonly bar = computed((): number => {
     const [section, reading] = [this.open.section(), this.open.reading()];
-    const beyond = section && this.heard() === null && this.chosen() >= (reading?.score.length ?? 0);
-    return beyond ? barOf(section.cycle, this.chosen()) : (this.stop()?.bar ?? 0);
+    const at = this.chosen();
+    const beyond = section && Number.isFinite(at) && this.heard() === null && at >= (reading?.score.length ?? 0);
+    return beyond ? barOf(section.cycle, at) : (this.stop()?.bar ?? 0);
   });
 
   /** So many steps on or back; past the end it stays. */

@@ -12,10 +12,14 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  type Apart,
+  APART,
+  formSigns,
   type LeftFinger,
   placeOnStep,
   type PlaceChange,
   pressSlot,
+  readForm,
   repeatBar,
   sayStep,
   setPlace,
@@ -31,6 +35,8 @@ import { HEIGHT } from '../../ui/stave/system-layout';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { Soon, Turns } from '../../ui/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
+import { Toggle } from '../../ui/toggle';
+import { Transport } from '../../sound/transport';
 import { Notice } from '../../ui/notice';
 import { weave } from '../../words/weave';
 import { BassPanel } from './bass-panel';
@@ -39,6 +45,7 @@ import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FalsetaPanel } from './falseta-panel';
 import { FormPanel } from './form-panel';
 import { KeysPanel } from './keys-panel';
+import { WeaveApart } from './weave-apart';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
@@ -69,6 +76,7 @@ const HIGHEST_FRET = 19;
     ConflictsPanel,
     MatButton,
     KeysPanel,
+    Toggle,
     FalsetaPanel,
   ],
   templateUrl: './weave-place.html',
@@ -81,12 +89,15 @@ export class WeavePlace {
   protected readonly open = inject(OpenStudy);
   private readonly keys = inject(Keys);
   private readonly notice = inject(Notice);
+  private readonly transport = inject(Transport);
   private readonly turns = inject(Turns);
   protected readonly section = this.open.section;
   protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
   protected readonly music = new WrittenMusic();
   protected readonly cursor = new WeaveCursor(this.music);
   protected readonly range = new WeaveRange();
+  protected readonly apart = new WeaveApart();
+  protected readonly parts = APART;
   private readonly bar = computed(() => this.cursor.stop()?.bar ?? 0);
   protected readonly chosenBars = computed(() => this.range.bars(this.bar()));
   protected readonly rangeName = computed(() => {
@@ -94,6 +105,20 @@ export class WeavePlace {
     if (!bars) return '';
     const [from, to] = [bars[0] + 1, bars[1] + 1];
     return from === to ? `${this.words.bar} ${from}` : `${this.words.bars} ${from} ${this.words.to} ${to}`;
+  });
+  /** Repeats and endings as the form has them. */
+  private readonly formSigns = computed(() => {
+    const [study, section] = [this.open.study(), this.section()];
+    return study && section ? formSigns(readForm(study.form, study.sections).items, section.id) : null;
+  });
+  protected readonly signs = computed(() => {
+    const [form, written] = [this.formSigns(), this.music.written()];
+    return form && written ? { form, of: written.of } : null;
+  });
+  /** The earlier bar that the cursor's is just like, counted from 1; 0 where there is none. */
+  protected readonly asBar = computed(() => {
+    const [bar, alike] = [this.bar(), this.music.written()?.alike ?? []];
+    return (alike[bar] ?? bar) < bar ? (alike[bar] ?? 0) + 1 : 0;
   });
   protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
   protected readonly systemHeight = signal(HEIGHT * SCALE + GAP);
@@ -120,7 +145,7 @@ export class WeavePlace {
   constructor() {
     this.keys.forPlace(
       (e) => this.pressed(e),
-      () => this.range.play(this.bar()),
+      () => this.play(),
     );
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     const destroyed = inject(DestroyRef);
@@ -161,12 +186,32 @@ export class WeavePlace {
     else if (e.key === 'End') this.cursor.toPlace(Infinity);
     else if (e.key === 's' || e.key === 'S') this.toScript();
     else if (e.key === 'r' || e.key === 'R') this.barAgain();
-    else if (e.key === 'v' || e.key === 'V') this.range.mark(this.bar());
+    else if (e.key === 'w' || e.key === 'W') {
+      this.apart.next();
+      void this.heardAnew();
+    } else if (e.key === 'v' || e.key === 'V') this.range.mark(this.bar());
     else if (e.key === 'Escape') this.cursor.string.set(null);
     else if (this.cursor.string() !== null && this.onString(e)) return true;
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
     else return this.panels.pressed(e);
     return true;
+  }
+  private async play() {
+    // What plays is stopped at once, without asking what would come.
+    await this.range.play(this.bar(), this.transport.running() ? null : await this.apart.plan());
+  }
+  /** Another part is heard; while it sounds, from its beginning. */
+  protected async hear(part: Apart | null) {
+    if (!this.apart.choose(part)) return this.notice.say(this.words.noPart);
+    await this.heardAnew();
+  }
+  private async heardAnew() {
+    if (!this.transport.running()) return;
+    this.transport.stop();
+    await this.play();
+  }
+  protected practiseEach() {
+    if (!this.range.practiseEach(this.music.written()?.alike ?? [])) this.notice.say(this.words.noCut);
   }
   protected practiseBars() {
     if (!this.range.practise(this.bar())) this.notice.say(this.words.noCut);

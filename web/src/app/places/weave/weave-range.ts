@@ -1,8 +1,11 @@
 import { computed, inject, linkedSignal } from '@angular/core';
-import { askedDrill, barBegin, rangeKey, rangePlan, ticks } from '@ruffle-wheel/core';
+import { askedDrill, barBegin, type Plan, rangeKey, rangePlan, ticks } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
 import { Transport } from '../../sound/transport';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
+
+/** Bars that are practised one by one at a time. */
+const MOST_BARS = 32;
 
 /** Bars chosen on the page: they go round with a bar of clicks before them, and to Practise. */
 export class WeaveRange {
@@ -38,13 +41,18 @@ export class WeaveRange {
     this.chosen.set(null);
   }
 
-  /** Plays the bars round and round, or stops; without any, the section as everywhere. */
-  async play(here: number) {
+  /**
+   * Plays the bars round and round, or stops; without any, the section as everywhere.
+   * @param part what is heard in place of the whole
+   */
+  async play(here: number, part: Plan | null) {
     const [section, bars] = [this.open.section(), this.bars(here)];
     const { countIn } = this.collection.settings();
     if (this.transport.running()) return this.transport.stop();
     if (!section) return;
-    const plan = this.open.reading()?.plan;
+    const plan = part ?? this.open.reading()?.plan;
+    if (!bars && part)
+      return this.transport.playInstead(part, section.bpm, { round: true, countIn, placeIn: (at) => at });
     if (!bars || !plan) return this.transport.play(section.bpm, countIn);
     const [from, to] = [barBegin(section.cycle, bars[0]), Math.min(plan.length, barBegin(section.cycle, bars[1] + 1))];
     const lead = ticks(barBegin(section.cycle, bars[0] + 1) - from);
@@ -54,6 +62,17 @@ export class WeaveRange {
       // While it is counted in the cursor waits at the first bar.
       placeIn: (at) => from + Math.max(0, at - lead),
     });
+  }
+  /** Every bar by itself, those that are alike once. @returns false where none can be cut out */
+  practiseEach(alike: readonly number[]): boolean {
+    const [section, study] = [this.open.section(), this.open.study()];
+    if (!section || !study) return false;
+    const keys = alike.flatMap((first, bar) => (first === bar ? [rangeKey(bar, bar)] : []));
+    const cut = keys.slice(0, MOST_BARS).filter((key) => askedDrill(section, study, key));
+    if (cut.length === 0) return false;
+    this.asked.ask(cut);
+    void this.router.navigateByUrl('/practise');
+    return true;
   }
   /** @returns false where the bars can't be cut out */
   practise(here: number): boolean {

@@ -29,6 +29,7 @@ class PlainSystem {
   readonly here = input<unknown>();
   readonly string = input<unknown>();
   readonly range = input<unknown>();
+  readonly signs = input<unknown>();
 }
 
 let world: World;
@@ -130,6 +131,53 @@ describe('the weave', () => {
     expect(texts(f, '.range')).toEqual([]);
     await TestBed.inject(Keys).playOrStop();
     expect(world.transport.instead).toHaveLength(1);
+  });
+  it('is heard in parts by W and by its buttons, the bars chosen alike; the page stays whole', async () => {
+    world.open.apply(setScript('s-a', '{pima:t - p:b ima:t}x6 {pima:t - p:b ima:t}x6'));
+    world.open.apply(setChart('s-a', 'C | EM'));
+    const { f, hit } = await place();
+    const on = () => texts(f, '.apart [aria-pressed=true]').join();
+    const heard = () => {
+      const plan = world.transport.instead.at(-1)!.plan as Plan;
+      return plan.sounds.flatMap((x) => (x.kind === 'pluck' ? [x] : [])).length;
+    };
+    expect(on()).toBe('all');
+    await hit('w');
+    expect(on()).toBe('right hand, open strings');
+    await hit('w', 'w');
+    expect(on()).toBe('basses');
+    await TestBed.inject(Keys).playOrStop();
+    expect(heard()).toBe(24);
+    // While it sounds another part takes over from its beginning.
+    await press(f, 'left hand, shapes');
+    await soon(() => expect(world.transport.instead).toHaveLength(2));
+    expect(heard()).toBeLessThan(20);
+    await TestBed.inject(Keys).playOrStop();
+    await hit('v', 'v');
+    await press(f, 'basses');
+    await TestBed.inject(Keys).playOrStop();
+    expect(heard()).toBe(12);
+    await TestBed.inject(Keys).playOrStop();
+    expect(script()).toBe('{pima:t - p:b ima:t}x6 {pima:t - p:b ima:t}x6');
+    // Of one voice there is nothing to take apart.
+    world.open.apply(setScript('s-a', 'i:3 m:2'));
+    const said = vi.spyOn(TestBed.inject(Notice), 'say');
+    await press(f, 'figure');
+    expect(said.mock.calls[0]?.[0]).toMatch(/no such part/);
+    await hit('w');
+    expect(on()).toBe('all');
+  });
+  it('bars that are alike are said so, and offered once to Practise', async () => {
+    world.open.apply(setScript('s-a', Array.from({ length: 72 }, (_, n) => (n < 24 || n >= 48 ? 'p' : 'i')).join(' ')));
+    world.open.apply(setChart('s-a', ''));
+    const { f, hit, says } = await place();
+    await hit('End');
+    expect(says()).toMatch(/^Bar 3 of 3, as bar 1 ·/);
+    await hit('Shift+ArrowLeft');
+    expect(says()).toMatch(/^Bar 2 of 3 ·/);
+    vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await press(f, 'Practise bar by bar');
+    expect(TestBed.inject(AskedDrills).take()).toEqual(['bars 1 1', 'bars 2 2']);
   });
   it('an empty section says so and takes its first stroke by keys', async () => {
     world.open.apply(setScript('s-a', ''));

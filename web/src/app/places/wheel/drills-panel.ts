@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import {
-  coincidences,
-  listed,
+  layersOf,
+  sayLayers,
   parseScript,
-  placeLabel,
   sayDrills,
   type SectionDrill,
   sectionDrills,
@@ -89,8 +88,7 @@ export class DrillsPanel {
     const written = this.open.written();
     if (!pattern || !written || !this.drills().some((g) => g.drills.some((d) => d.key.startsWith('layer '))))
       return null;
-    const places = coincidences(pattern).map((c) => placeLabel(written.cycle, c.at + written.start));
-    return places.length ? `${this.words.meet} ${listed(places.slice(0, 16))}. ${this.words.watch}` : this.words.never;
+    return sayLayers(layersOf(pattern), written.cycle, written.start).join(' ');
   });
   protected practise(key: string) {
     this.asked.ask([key]);

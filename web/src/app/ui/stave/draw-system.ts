@@ -11,6 +11,7 @@ import {
 import {
   Accidental,
   Articulation,
+  Barline,
   BarlineType,
   Beam,
   Dot,
@@ -31,6 +32,8 @@ import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB
 const FONT = 'Bravura';
 const CLEFS = 58;
 const FIRST_BAR_LEFT = 6;
+/** What a sign of repeat takes, with room for the fingers beside the first note. */
+const REPEAT_WIDTH = 30;
 const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32' };
 /** Where a voice that rests alone has its rests. */
 const MIDDLE = 'b/4';
@@ -43,12 +46,23 @@ export function fontHere(): Promise<unknown> {
   return ready;
 }
 
+/** Signs at the edges of a bar. */
+export interface Edges {
+  readonly begin: 'repeat' | null;
+  readonly end: 'repeat' | 'end' | null;
+}
 /**
  * Draws one or two bars into an element: a staff, tablature under it, both voices.
  * @param width in units of the drawing
+ * @param edges of each bar
  * @returns where everything stands, for what is laid over it
  */
-export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], width: number): Drawn {
+export function drawSystem(
+  host: HTMLDivElement,
+  bars: readonly NotatedBar[],
+  width: number,
+  edges: readonly Edges[],
+): Drawn {
   host.replaceChildren();
   const renderer = new Renderer(host, Renderer.Backends.SVG);
   renderer.resize(width, HEIGHT);
@@ -66,7 +80,7 @@ export function drawSystem(host: HTMLDivElement, bars: readonly NotatedBar[], wi
   bars.forEach((bar, n) => {
     const share = ((width - FIRST_BAR_LEFT * 2 - CLEFS) * (all[n] ?? 1)) / sum;
     const own = share + (n === 0 ? CLEFS : 0);
-    const stave = linesOf(context, x, own, n === 0);
+    const stave = linesOf(context, x, own, n === 0, edges[n]);
     const voices = drawBar(context, bar, stave);
     const points = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
     drawn.bars.push({
@@ -94,13 +108,20 @@ interface DrawnVoice {
   readonly drawn: readonly DrawnSign[];
 }
 /** The lines of staff and tablature. */
-function linesOf(context: Context, x: number, width: number, first: boolean): Stave {
+function linesOf(context: Context, x: number, width: number, first: boolean, edges?: Edges): Stave {
   const stave = new Stave(x, STAVE_TOP - 40, width);
   const tab = new TabStave(x, TAB_TOP - 4 * STRING_GAP, width, { spacingBetweenLinesPx: STRING_GAP });
   if (first) stave.addClef('treble', 'default', '8vb');
   else stave.setBegBarType(BarlineType.NONE);
+  for (const lines of [stave, tab])
+    if (edges?.end) lines.setEndBarType(edges.end === 'repeat' ? BarlineType.REPEAT_END : BarlineType.END);
+  const begin = stave.getNoteStartX() + 4;
+  if (edges?.begin) stave.setNoteStartX(begin + REPEAT_WIDTH);
   stave.setContext(context).draw();
   tab.setContext(context).draw();
+  // Behind the clef, on staff and tablature one under the other.
+  if (edges?.begin)
+    for (const lines of [stave, tab]) new Barline(BarlineType.REPEAT_BEGIN).drawRepeatBar(lines, begin, true);
   return stave;
 }
 /** The signs of both voices, their beams, ties and tuplets. */

@@ -15,13 +15,16 @@ import {
 import {
   type AccentCycle,
   cycleLength,
+  type FormSigns,
   hasMark,
   type NotatedBar,
   placeLabel,
   sayBar,
+  saySigns,
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
+import type { Edges } from './draw-system';
 import {
   type Drawn,
   type DrawnStop,
@@ -76,7 +79,41 @@ export class StaveSystem {
   readonly string = input<number | null>(null);
   /** Bars that are chosen, first and last. */
   readonly range = input<readonly [number, number] | null>(null);
+  /** Signs at the edges of the section, and its bars. */
+  readonly signs = input<{ readonly form: FormSigns; readonly of: number } | null>(null);
   readonly chosen = output<number>();
+  /** Another one only where a sign is another. */
+  private readonly edges = computed(
+    (): readonly Edges[] => {
+      const signs = this.signs();
+      if (!signs) return [];
+      const { opens, closes, ends } = signs.form;
+      return this.bars().map(({ n }) => ({
+        begin: opens && n === 0 ? 'repeat' : null,
+        end: n !== signs.of - 1 ? null : closes ? 'repeat' : ends ? 'end' : null,
+      }));
+    },
+    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+  );
+  /** The bracket over the bars of an ending, with its passes where it begins; how often a repeat is played where it ends. */
+  protected readonly ending = computed(() => {
+    const [signs, drawn] = [this.signs(), this.drawn()];
+    const [first, last] = [drawn?.bars[0], drawn?.bars.at(-1)];
+    if (!signs || !first || !last) return null;
+    const { ending, closes } = signs.form;
+    const closed = last.n === signs.of - 1;
+    return {
+      bracket: ending && {
+        from: first.n === 0 ? first.start - 8 : first.x,
+        to: last.end - 2,
+        begins: first.n === 0,
+        closed,
+      },
+      passes: ending && first.n === 0 ? `${ending.join(', ')}.` : '',
+      times: closed && closes && closes > 2 && !ending ? `×${closes}` : '',
+      end: last.end,
+    };
+  });
   protected readonly units = computed(() =>
     unitsFor(
       this.bars().reduce((n, b) => n + b.events.length, 0),
@@ -91,11 +128,18 @@ export class StaveSystem {
   protected readonly wide = [1, 1, 1.25, 1.5];
   private readonly host = viewChild.required<ElementRef<HTMLDivElement>>('host');
   protected readonly drawn = signal<Drawn | null>(null);
-  protected readonly label = computed(() =>
-    this.bars()
-      .map((b) => sayBar(b, this.cycle()))
-      .join(' '),
-  );
+  protected readonly label = computed(() => {
+    const signs = this.signs();
+    const said = signs && saySigns(signs.form);
+    return this.bars()
+      .flatMap((b) => [
+        sayBar(b, this.cycle()),
+        ...(b.n === 0 ? [said?.first ?? ''] : []),
+        ...(b.n === (signs?.of ?? 0) - 1 ? [said?.last ?? ''] : []),
+      ])
+      .filter((t) => t !== '')
+      .join(' ');
+  });
 
   constructor() {
     let gone = false;
@@ -103,14 +147,15 @@ export class StaveSystem {
     const page = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     afterRenderEffect(() => this.follow(page));
     afterRenderEffect(() => {
-      const [bars, width] = [this.bars(), this.units()];
+      const [bars, width, edges] = [this.bars(), this.units(), this.edges()];
       const host = this.host().nativeElement;
-      const wanted = () => !gone && untracked(this.bars) === bars && untracked(this.units) === width;
+      const wanted = () =>
+        !gone && untracked(this.bars) === bars && untracked(this.units) === width && untracked(this.edges) === edges;
       void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
         await fontHere();
         // One system in each turn of the page; one that has gone out of sight meanwhile is not drawn at all.
         inTurn(() => {
-          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width));
+          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width, edges));
         });
       });
     });
