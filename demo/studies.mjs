@@ -12,9 +12,13 @@ import {
   neckOf,
   readNotes,
   readShape,
+  sayFaults,
+  sectionHands,
   scriptWithStops,
   STANDARD_TUNING,
   stoppedBy,
+  toldFalseta,
+  WRITING_SCHOOLS,
 } from '../core/dist/index.js';
 import { profiles } from './players.mjs';
 import { sayFact } from '@ruffle-wheel/core';
@@ -50,6 +54,19 @@ const best = (result) => {
 function falseta(text, stepsPerCount, bpm, school) {
   const { script, stopped } = best(bothHands(readNotes(text, stepsPerCount), line(bpm, school)));
   return { script, stopped, stepsPerCount };
+}
+/** A falseta told over shapes that are held, both hands worked out. */
+function told(cycle, stepsPerCount, tempo, shapes, text) {
+  const own = { ...makeSection('told', 'Told', cycleById(cycle)), stepsPerCount, bpm: tempo };
+  const whole = { ...makeStudy('told', 'Told', cycleById(cycle)), shapes, sections: [own] };
+  const { read, texts } = toldFalseta(whole, own, profiles[0], 0, text);
+  if (!texts || 'code' in texts) throw new Error(`${text}: ${sayFaults(read.faults)[0]?.message ?? texts?.code}`);
+  const { script, chart } = texts;
+  const { ways } = sectionHands(
+    { section: { ...own, script, chart }, shapes, tuning: STANDARD_TUNING, capo: 0, profile: profiles[0] },
+    { ...WRITING_SCHOOLS, anew: false, k: 1 },
+  );
+  return { script: ways[0].script, chart, stepsPerCount };
 }
 /** The left hand of a script that is written already: the same notes by name. */
 function stoppedFor(text, stepsPerCount, bpm, school) {
@@ -92,15 +109,16 @@ const tremolo = (frets, strokes) =>
 const EVENING = [0, 0, 3, 3, 0, 3, 0, 3, 3, 0, 0, 0];
 const RUN = 'a4/1 g4/1 f4/1 e4/1 d4/2 c#4/2 c4/2 b3/2 bb3/3 a3/3 g#3/3 g3/3';
 
+const lanternShapes = [
+  shape('fs', 'F♯ open', '2-4-4-3-0-0', '1-3-4-2-0-0'),
+  shape('g', 'G 6', '3-x-5-4-0-0', '1-x-3-2-0-0'),
+  shape('em', 'Em add 9', '0-2-4-0-0-0', '0-1-3-0-0-0'),
+  shape('d', 'D 6', 'x-x-0-2-0-2', 'x-x-0-1-0-2'),
+];
 const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
-  form: '{Rasgueado}x4 Falseta {Rasgueado}x2',
+  form: '{Rasgueado}x4 {Falseta [1 Rasgueado] [2 Answer]}x2 {Rasgueado}x2 Close',
   note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
-  shapes: [
-    shape('fs', 'F♯ open', '2-4-4-3-0-0', '1-3-4-2-0-0'),
-    shape('g', 'G 6', '3-x-5-4-0-0', '1-x-3-2-0-0'),
-    shape('em', 'Em add 9', '0-2-4-0-0-0', '0-1-3-0-0-0'),
-    shape('d', 'D 6', 'x-x-0-2-0-2', 'x-x-0-1-0-2'),
-  ],
+  shapes: lanternShapes,
   sections: [
     section('ls-a', 'Rasgueado', 'buleria', {
       script: 'id! iu ad md id iu | id! iu ad md id iu | id! iu id iu | id! iu id iu | id!* iu id iu',
@@ -118,13 +136,32 @@ const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
       bpm: 120,
       ladder: { start: 80, end: 160, step: 6, passes: 4 },
     }),
+    section('ls-c', 'Answer', 'buleria', {
+      ...told(
+        'buleria',
+        2,
+        120,
+        lanternShapes,
+        `(F♯ open) p6 3 2 1 2 3 (G 6) p6 3 2 (4 2f3) 2 1 (lift 4) 2 (Em add 9) p6 3 2 1 (G 6) p6 4 3 2 (F♯ open) [61] - 3 2 |
+         (Em add 9) p6 4 3 (4 2f3) 2 1 2 (D 6) p4 3 2 1 2 3 (Em add 9) p6 4 3 2 (G 6) p6 4 3 2 (F♯ open) d6! - - .`,
+      ),
+      bpm: 120,
+      ladder: { start: 80, end: 160, step: 6, passes: 4 },
+    }),
+    section('ls-d', 'Close', 'buleria', {
+      script: 'id! iu ad md id iu | id! iu ad md id iu | id! iu id iu | id! iu id iu | id!*~ - - -',
+      chart: '"Em add 9":6 "G 6":4 "F♯ open":2',
+      bpm: 176,
+      ladder: { start: 140, end: 208, step: 8, passes: 4 },
+    }),
   ],
 });
 
+const saltShapes = [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭', 'x-1-0-3-3-x', 'x-1-0-3-4-x')];
 const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
-  form: '{"Picado run" Alzapúa}x2',
+  form: '{"Picado run" Alzapúa}x2 {Falseta [1 Alzapúa] [2 Close]}x2',
   note: 'Run, then thumb. Thumb rests on 6 while the fingers are on 1 to 3.',
-  shapes: [shape('am', 'Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'), shape('bb', 'B♭', 'x-1-0-3-3-x', 'x-1-0-3-4-x')],
+  shapes: saltShapes,
   sections: [
     section('sr-a', 'Picado run', 'solea-por-buleria', {
       script: '{i:1_ m:1_ i:1_ m:1_ i:2_ m:2_ i:2_ m:2_ i:3_ m:3_ i:3_ m:3_}x4',
@@ -141,13 +178,33 @@ const saltRope = study('salt-rope', 'Salt Rope', 'solea-por-buleria', {
       bpm: 92,
       ladder: { start: 66, end: 126, step: 4, passes: 4 },
     }),
+    section('sr-c', 'Falseta', 'solea-por-buleria', {
+      ...told(
+        'solea-por-buleria',
+        2,
+        92,
+        saltShapes,
+        `(Am) p5 3 2 1 2 3 (B♭) p5 4 3 2 3 4 (Am) p5 3 2 1 (B♭) p5 4 3 2 (Am) [51] - 3 2 |
+         (Am) p5 3 2 (4 1f3) 1 2 3 (lift 4) p5 3 2 1 2 3 (B♭) p5 4 3 2 3 4 3 2 (Am) p5 3 2 .`,
+      ),
+      bpm: 92,
+      ladder: { start: 66, end: 120, step: 4, passes: 4 },
+    }),
+    section('sr-d', 'Close', 'solea-por-buleria', {
+      script: '{pd:54 pu:45 p:3_}x10 | pd:5432!~ - - - - -',
+      stepsPerCount: 3,
+      chart: 'Am:3 "B♭":3 Am:2 "B♭":2 Am:2',
+      bpm: 92,
+      ladder: { start: 66, end: 116, step: 4, passes: 4 },
+    }),
   ],
 });
 
+const slackShapes = [shape('dm', 'Dm 7', 'x-x-0-2-1-1', 'x-x-0-2-1-1'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')];
 const slackWater = study('slack-water', 'Slack Water', 'fandango', {
-  form: '{"Four to the count" [1 "Four to the count"] [2 "Five to the count"]}x2',
+  form: '{"Four to the count" [1 Shore] [2 "Five to the count"]}x2 Shore',
   note: 'Freely at first; from the second time through in measure. Listen for the gap after the thumb.',
-  shapes: [shape('dm', 'Dm 7', 'x-x-0-2-1-1', 'x-x-0-2-1-1'), shape('c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0')],
+  shapes: slackShapes,
   sections: [
     section('sw-a', 'Four to the count', 'fandango', {
       script: '{p:4 a:1 m:1 i:1 p:3 a:1 m:1 i:1 p:2 a:1 m:1 i:1}x4',
@@ -164,6 +221,18 @@ const slackWater = study('slack-water', 'Slack Water', 'fandango', {
       chart: '"Dm 7" | C',
       bpm: 60,
       ladder: { start: 44, end: 76, step: 3, passes: 4 },
+    }),
+    section('sw-c', 'Shore', 'fandango', {
+      ...told(
+        'fandango',
+        2,
+        76,
+        slackShapes,
+        `(Dm 7) {p4 3 2 1 2 3}x2 (C) {p5 3 2 1 2 3}x2 |
+         (Dm 7) p4 3 2 (4 1f3) 1 2 3 (lift 4) p4 3 2 1 2 3 (C) p5 3 2 (4 1f3) 1 2 3 (lift 4) [51]~ - - - - .`,
+      ),
+      bpm: 76,
+      ladder: { start: 56, end: 96, step: 4, passes: 4 },
     }),
   ],
 });

@@ -5,7 +5,7 @@ import { DEFAULT_PROFILE } from '../player/index.js';
 import { parseScript } from '../script/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import { sayLayers } from '../words/en/index.js';
-import { APART, coincidences, layersOf, takenApart } from './index.js';
+import { type APART, coincidences, layersOf, takenApart } from './index.js';
 
 const layers = (script: string) => layersOf(parseScript(script, { stepsPerCount: 2 }).pattern);
 const counts = (list: readonly { at: number }[]) => list.map((s) => s.at / TICKS_PER_COUNT);
@@ -55,7 +55,7 @@ describe('bass against figure', () => {
 });
 
 describe('a section taken apart', () => {
-  const plain = makeStudy('s', 'S', cycleById('tangos')!);
+  const plain = makeStudy('s', 'S', cycleById('tangos'));
   const study = setChart('s-a', 'Am | E7')(setScript('s-a', 'pima:t - p:b ima:t pi:5f0+2f3 - p:b ima:t')(plain));
   const part = (which: (typeof APART)[number], of = study) => takenApart(of.sections[0]!, of, DEFAULT_PROFILE, which);
   it('the right hand on open strings, the shapes as they come, the basses, the figure', () => {
