@@ -24,6 +24,7 @@ import {
   renameStudy,
   setCapo,
   setCell,
+  setCountNote,
   setCycle,
   moveSection,
   nameCell,
@@ -117,6 +118,7 @@ const command: fc.Arbitrary<Command> = fc.oneof(
     .tuple(id, number, fc.constantFrom<SlotKey>('p', 'e', 'd', 'g', '!', '.', '-'))
     .map(([s, n, k]) => pressSlot(s, n, k)),
   fc.tuple(id, cycle).map(([s, c]) => setCycle(s, c)),
+  fc.tuple(id, fc.constantFrom('half', 'quarter', 'eighth', 'third' as never)).map(([s, n]) => setCountNote(s, n)),
   fc.tuple(id, script, number, stopped).map(([s, t, n, x]) => setCell(s, t, n, x)),
   text.map(renameStudy),
   fc.tuple(id, text).map(([s, t]) => renameSection(s, t)),

@@ -1,8 +1,8 @@
 import type { ScoreEvent } from '../score/index.js';
 import type { Ticks } from '../time/index.js';
 
-/** How long a sign lasts: 1 = a whole note, 4 = a quarter; a count is written as a quarter. */
-export type NoteValue = 1 | 2 | 4 | 8 | 16 | 32;
+/** How long a sign lasts: 1 = a whole note, 4 = a quarter; a count is written as the cycle's `countNote`. */
+export type NoteValue = 1 | 2 | 4 | 8 | 16 | 32 | 64;
 /** So many notes in the time of so many; all signs of one group have its number. */
 export interface Tuplet {
   readonly group: number;
@@ -32,6 +32,8 @@ export interface NotatedBar {
   readonly length: Ticks;
   /** Where its turn of the cycle stands when it begins. */
   readonly inTurn: Ticks;
+  /** How a count is written. */
+  readonly count: NoteValue;
   /** What sounds in it, strokes held into it from before among them. */
   readonly events: readonly ScoreEvent[];
   /** Chords that begin in it, and the one that goes on at its beginning. */

@@ -1,9 +1,11 @@
-import { type AccentCycle, cycleLength } from '../cycle/index.js';
+import { type AccentCycle, type CountNote, cycleLength } from '../cycle/index.js';
 import type { Score, ScoreEvent } from '../score/index.js';
 import { hasMark } from '../stroke/index.js';
 import { ticks } from '../time/index.js';
-import type { NotatedBar, Sign, Voice } from './model.js';
+import type { NotatedBar, NoteValue, Sign, Voice } from './model.js';
 import { signsOf, type Stretch } from './note-values.js';
+
+const COUNT_VALUE: Record<CountNote, NoteValue> = { half: 2, quarter: 4, eighth: 8 };
 
 /** The notes of an event that belong to a voice: what the thumb plucks alone goes below, everything else above. */
 export function notesOf(event: ScoreEvent, voice: Voice, oneVoice = false): ScoreEvent['notes'] {
@@ -28,6 +30,7 @@ function thumbStrums(events: readonly ScoreEvent[]): boolean {
 export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.bars.length): NotatedBar[] {
   const turn = cycleLength(cycle);
   const seams = seamsOf(cycle);
+  const count = COUNT_VALUE[cycle.countNote];
   // Events are in order: the first that may sound into the first bar is looked for once.
   const begin = score.bars[from]?.at ?? 0;
   let first = score.events.findIndex((e) => e.at + e.duration > begin);
@@ -46,13 +49,14 @@ export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.ba
     const oneVoice = thumbStrums(events);
     const fingers = voiceOf(events, 'fingers', oneVoice, bar.at, end);
     const thumb = voiceOf(events, 'thumb', oneVoice, bar.at, end);
-    const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, own) : [];
-    const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, own, 64) : [];
+    const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, own, 0, count) : [];
+    const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, own, 64, count) : [];
     return {
       n: from + i,
       at: bar.at,
       length: bar.length,
       inTurn,
+      count,
       events,
       chords: score.chords
         .filter((c) => c.name !== '' && c.at < end && c.until > bar.at)

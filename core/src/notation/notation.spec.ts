@@ -31,6 +31,15 @@ describe('note values', () => {
     expect(written(4)).toEqual(['1']);
     expect(written(5)).toEqual(['1', '~4']);
   });
+  it('with another note to a count the same music has other values, none longer than a whole note', () => {
+    const values = (count: 2 | 4 | 8, ...counts: number[]) =>
+      signsOf(sound(...counts), [], 0, count).map((s) => `${s.tied ? '~' : ''}${s.value}${s.dotted ? '.' : ''}`);
+    expect(values(8, 1, 0.5, 0.5, 2, 3, 6)).toEqual(['8', '16', '16', '4', '4.', '2.']);
+    expect(values(8, 0.125, 0.125, 0.75)).toEqual(['64', '64', '16.']);
+    expect(values(2, 1, 0.5, 0.5, 2, 3)).toEqual(['2', '4', '4', '1', '1.']);
+    expect(values(2, 4)).toEqual(['1.', '~2']);
+    expect(values(2, 1.5, 0.5)).toEqual(['2', '~4', '4']);
+  });
   it('what goes over a divided count is tied', () => {
     expect(written(1.5, 0.5)).toEqual(['4', '~8', '8']);
     expect(written(0.5, 1, 0.5)).toEqual(['8', '8', '~8', '8']);

@@ -9,7 +9,7 @@ export interface Stretch {
   /** It began in the bar before. */
   readonly tied: boolean;
 }
-/** Whole counts written as one sign, the longest first. */
+/** Whole counts written as one sign, the longest first; values where a count is a quarter. */
 const COUNTS: readonly { counts: number; value: NoteValue; dotted: boolean }[] = [
   { counts: 6, value: 1, dotted: true },
   { counts: 4, value: 1, dotted: false },
@@ -26,9 +26,15 @@ const FINEST = 8;
  * @param stretches cover the bar without a gap
  * @param seams where long notes are cut, in ticks from the bar's beginning
  * @param group number of the first tuplet
+ * @param count how a count is written: the same music in other values
  * @example signsOf([{ from: 0, to: 7560, event: 0, tied: false }, { from: 7560, to: 10080, event: 1, tied: false }], []).map((s) => s.value) // [4, 8, 8]
  */
-export function signsOf(stretches: readonly Stretch[], seams: readonly number[], group = 0): Sign[] {
+export function signsOf(
+  stretches: readonly Stretch[],
+  seams: readonly number[],
+  group = 0,
+  count: NoteValue = 4,
+): Sign[] {
   const signs: Sign[] = [];
   let groups = group;
   const end = stretches.at(-1)?.to ?? 0;
@@ -38,7 +44,7 @@ export function signsOf(stretches: readonly Stretch[], seams: readonly number[],
     if (!here) break;
     const whole = wholeCounts(at, here.to, cuts);
     if (whole > 0) {
-      put(signs, here, at, whole);
+      put(signs, here, at, whole, count);
       at += whole * TICKS_PER_COUNT;
       continue;
     }
@@ -56,7 +62,7 @@ export function signsOf(stretches: readonly Stretch[], seams: readonly number[],
         signs.push({
           at: ticks(begin + part.from),
           ticks: ticks(part.to - part.from),
-          value: part.value,
+          value: asCount(part.value, count),
           dotted: part.dotted,
           tuplet,
           event: s.event,
@@ -67,15 +73,22 @@ export function signsOf(stretches: readonly Stretch[], seams: readonly number[],
   }
   return signs;
 }
-function put(signs: Sign[], { event, from, tied }: Stretch, at: number, counts: number) {
+/** A value where a count is a quarter, as it is written with another count. */
+const asCount = (value: number, count: NoteValue): NoteValue => ((value * count) / 4) as NoteValue;
+function put(signs: Sign[], { event, from, tied }: Stretch, at: number, counts: number, count: NoteValue) {
   let left = counts;
   let here = at;
   while (left > 0) {
-    const sign = COUNTS.find((c) => c.counts <= left) ?? { counts: 1, value: 4 as const, dotted: false };
+    // No sign is longer than a whole note, dotted.
+    const sign = COUNTS.find((c) => c.counts <= left && c.value * count >= 4) ?? {
+      counts: 1,
+      value: 4 as const,
+      dotted: false,
+    };
     signs.push({
       at: ticks(here),
       ticks: ticks(sign.counts * TICKS_PER_COUNT),
-      value: sign.value,
+      value: asCount(sign.value, count),
       dotted: sign.dotted,
       tuplet: null,
       event,

@@ -23,6 +23,7 @@ import {
   renameStudy,
   type Section,
   setCapo,
+  setCountNote,
   setCycle,
   setChart,
   setLadder,
@@ -97,6 +98,16 @@ describe('commands', () => {
   it('a new cycle begins the pattern at its first count', () => {
     const moved = { ...base, sections: [section({ start: 5040 })] };
     expect(setCycle(id, cycleById('vals')!)(moved).sections[0]).toMatchObject({ start: 0, cycle: { id: 'vals' } });
+  });
+  it('another note for a count changes the spelling alone', () => {
+    const study = makeStudy('s', 'Study', cycleById('vals')!);
+    const eighths = setCountNote('s-a', 'eighth')(study);
+    expect(eighths.sections[0]).toEqual({
+      ...study.sections[0]!,
+      cycle: { ...study.sections[0]!.cycle, countNote: 'eighth' },
+    });
+    expect(setCountNote('s-a', 'eighth')(eighths)).toBe(eighths);
+    expect(setCountNote('s-a', 'third' as never)(study)).toBe(study);
   });
   it('a section that is as it began takes the tempo and ladder of another cycle; one with work in it keeps its own', () => {
     const vals = cycleById('vals')!;

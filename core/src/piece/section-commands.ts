@@ -1,5 +1,5 @@
 import { chordInChart } from '../chart/index.js';
-import { type AccentCycle, cycleLength } from '../cycle/index.js';
+import { type AccentCycle, COUNT_NOTES, type CountNote, cycleLength } from '../cycle/index.js';
 import { checkStopped, scriptWithStops, type Shape, type StoppedNote } from '../left-hand/index.js';
 import {
   flatten,
@@ -110,6 +110,14 @@ export const setCycle = (section: string, cycle: AccentCycle): Command =>
     section,
     (s) => put(s, { cycle: plainCycle(cycle), start: 0, ...(isAsItBegan(s) ? paceOf(cycle) : {}) }),
     (s) => cycleFault(s.cycle),
+  );
+
+/** How a count of a section is written: the spelling changes, the music does not. */
+export const setCountNote = (section: string, countNote: CountNote): Command =>
+  inSection(section, (s) =>
+    COUNT_NOTES.includes(countNote) && s.cycle.countNote !== countNote
+      ? put(s, { cycle: { ...s.cycle, countNote } })
+      : s,
   );
 
 /**

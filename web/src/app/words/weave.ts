@@ -15,6 +15,8 @@ export const weave = {
   keys: '← → step, Shift bar · ↑ ↓ string, then 0–9 fret, = 1 left finger, Delete · R bar again · V range · W hear apart · S script · H T O B F X K panels',
   noPlace: 'This step’s strings are the chord’s own: write them by number first, or press . and then a fret.',
   noBar: 'The bar after it can’t become the same: a bracket goes over the bar line, or it is the same already.',
+  countNote: 'A count is written as',
+  countNotes: { half: 'a half note', quarter: 'a quarter note', eighth: 'an eighth note' },
   hear: 'Hear',
   all: 'all',
   parts: {

@@ -14,6 +14,8 @@ import {
 import {
   type Apart,
   APART,
+  COUNT_NOTES,
+  type CountNote,
   formSigns,
   type LeftFinger,
   placeOnStep,
@@ -22,6 +24,7 @@ import {
   readForm,
   repeatBar,
   sayStep,
+  setCountNote,
   setPlace,
   type SlotKey,
 } from '@ruffle-wheel/core';
@@ -33,6 +36,7 @@ import { ChartField } from '../../parts/chart/chart-field';
 import { SectionScript } from '../../parts/script/section-script';
 import { HEIGHT } from '../../ui/stave/system-layout';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
+import { SELECT } from '../../ui/select';
 import { Soon, Turns } from '../../ui/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Toggle } from '../../ui/toggle';
@@ -77,6 +81,7 @@ const HIGHEST_FRET = 19;
     MatButton,
     KeysPanel,
     Toggle,
+    SELECT,
     FalsetaPanel,
   ],
   templateUrl: './weave-place.html',
@@ -195,6 +200,12 @@ export class WeavePlace {
     else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
     else return this.panels.pressed(e);
     return true;
+  }
+  protected readonly countNotes = COUNT_NOTES;
+  /** The same music in other note values. */
+  protected spell(note: CountNote) {
+    const section = this.open.written();
+    if (section) this.open.apply(setCountNote(section.id, note));
   }
   private async play() {
     // What plays is stopped at once, without asking what would come.

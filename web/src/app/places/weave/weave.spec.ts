@@ -13,7 +13,7 @@ import {
 import { Router } from '@angular/router';
 import { Keys } from '../../shell/keys';
 import { AskedDrills } from '../../study';
-import { all, aWorld, button, field, key, press, show, texts, type, type World } from '../../testing/world';
+import { all, aWorld, button, choose, field, key, press, show, texts, type, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
@@ -166,6 +166,14 @@ describe('the weave', () => {
     expect(said.mock.calls[0]?.[0]).toMatch(/no such part/);
     await hit('w');
     expect(on()).toBe('all');
+  });
+  it('a count is written as another note, and the music stays', async () => {
+    const { f } = await place();
+    await soon(() => expect(all(f, 'mat-select').length).toBeGreaterThan(0));
+    await choose(f, 'A count is written as', 'an eighth note');
+    expect(world.open.section()?.cycle.countNote).toBe('eighth');
+    world.open.undo();
+    expect(world.open.section()?.cycle.countNote).toBe('quarter');
   });
   it('bars that are alike are said so, and offered once to Practise', async () => {
     world.open.apply(setScript('s-a', Array.from({ length: 72 }, (_, n) => (n < 24 || n >= 48 ? 'p' : 'i')).join(' ')));

@@ -34,7 +34,7 @@ const CLEFS = 58;
 const FIRST_BAR_LEFT = 6;
 /** What a sign of repeat takes, with room for the fingers beside the first note. */
 const REPEAT_WIDTH = 30;
-const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32' };
+const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32', 64: '64' };
 /** Where a voice that rests alone has its rests. */
 const MIDDLE = 'b/4';
 const TAP = 'g/5/x2';
@@ -134,7 +134,7 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   for (const { drawn } of voices) for (const group of tupletsOf(drawn)) shorten(group);
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
   Accidental.applyAccidentals(together, 'C');
-  const beams = voices.flatMap(({ drawn }) => beamsOf(drawn));
+  const beams = voices.flatMap(({ drawn }) => beamsOf(bar, drawn));
   const formatter = new Formatter().joinVoices(together);
   formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
   together.forEach((v) => v.draw(context, stave));
@@ -249,17 +249,18 @@ function numbersOf(bar: number, voices: readonly DrawnVoice[]): Drawn['tuplets']
     }),
   );
 }
-/** Neighbours within one count share a beam. */
-function beamsOf(drawn: readonly DrawnSign[]): Beam[] {
+/** Neighbours within one count share a beam; within two where a count itself has a flag. */
+function beamsOf({ count: value }: NotatedBar, drawn: readonly DrawnSign[]): Beam[] {
   const beams: Beam[] = [];
   let group: StaveNote[] = [];
+  const span = TICKS_PER_COUNT * (value > 4 ? 2 : 1);
   let count = -1;
   const close = () => {
     if (group.length > 1) beams.push(new Beam(group));
     group = [];
   };
   for (const { sign, note } of drawn) {
-    const own = Math.floor(sign.at / TICKS_PER_COUNT);
+    const own = Math.floor(sign.at / span);
     const beamed = sign.event !== null && sign.value >= 8 && note instanceof StaveNote;
     if (!beamed || own !== count) close();
     count = own;
