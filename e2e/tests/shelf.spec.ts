@@ -76,9 +76,9 @@ test('new, copy, rename, sections, delete with undo, demo back', async ({ player
   await page.getByLabel('Name of the open study').press('Enter');
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
   await page.getByRole('button', { name: 'Add a section' }).click();
-  await sections(page, 3);
+  await sections(page, 5);
   await page.getByRole('button', { name: 'Remove this section' }).click();
-  await sections(page, 2);
+  await sections(page, 4);
   await saved(page);
   await page.getByRole('button', { name: 'Delete Wet Rope' }).click();
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toHaveCount(0);

@@ -72,6 +72,16 @@ describe('a form', () => {
     const odd = { ...half, sections: half.sections.map((s) => ({ ...s, cycle: bars, bars: s.name === 'A' ? 3 : 2 })) };
     expect(unrollForm(odd).parts.map((p) => p.startsOn)).toEqual(['12', '6', '6']);
   });
+  it('a figure of two bars is turned round behind an odd number of bars', () => {
+    const study = makeStudy('s', 'S', cycleById('bossa-three-two'));
+    const phases = (bars: number | null) => {
+      const own = { ...study, sections: study.sections.map((x) => ({ ...x, bars })), form: '{A}x3' };
+      return unrollForm(own).parts.map((p) => `${p.startsOn} of ${p.startsInBar}`);
+    };
+    expect(phases(3)).toEqual(['1 of 1', '1 of 2', '1 of 1']);
+    expect(phases(4)).toEqual(['1 of 1', '1 of 1', '1 of 1']);
+    expect(unrollForm(makeStudy('s', 'S', cycleById('vals'))).parts[0]?.startsInBar).toBeNull();
+  });
   it.each([
     ['Bridge', /No section is called “Bridge”. There are Intro, Theme/],
     ['{Theme', /never closed/],

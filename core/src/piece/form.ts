@@ -1,4 +1,4 @@
-import { cycleLength, placeLabel } from '../cycle/index.js';
+import { barOf, barTicks, cycleLength, placeLabel } from '../cycle/index.js';
 import { quoted, type Range, type TextFault, textFault } from '../fault/index.js';
 import { bpm, millisOf, ticks, type Ticks } from '../time/index.js';
 import { LONGEST_FORM, type Section, type Study } from './model.js';
@@ -157,6 +157,8 @@ export interface FormPart {
   readonly seconds: number;
   /** Where the section before has left the cycle: the count on which this one starts when the counting goes on. */
   readonly startsOn: string;
+  /** And in which bar of its turn, counted from 1: a figure of several bars is turned round in the second. Null where a turn is one bar. */
+  readonly startsInBar: number | null;
   readonly range: Range;
 }
 export interface UnrolledForm {
@@ -201,8 +203,10 @@ export function layOutForm(
     // A section on a cycle of another length begins its own counting.
     if (!same) counted = 0;
     const took = millisOf(length, bpm(section.bpm)) / 1000;
-    const startsOn = placeLabel(section.cycle, counted % cycleLength(section.cycle));
-    parts.push({ section: id, at: ticks(at), length, bars, bar, seconds: took, startsOn, range });
+    const here = counted % cycleLength(section.cycle);
+    const startsOn = placeLabel(section.cycle, here);
+    const startsInBar = barTicks(section.cycle).length > 1 ? barOf(section.cycle, here) + 1 : null;
+    parts.push({ section: id, at: ticks(at), length, bars, bar, seconds: took, startsOn, startsInBar, range });
     at += length;
     bar += bars;
     seconds += took;

@@ -100,7 +100,7 @@ describe('commands', () => {
     expect(setCycle(id, cycleById('vals')!)(moved).sections[0]).toMatchObject({ start: 0, cycle: { id: 'vals' } });
   });
   it('another note for a count changes the spelling alone', () => {
-    const study = makeStudy('s', 'Study', cycleById('vals')!);
+    const study = makeStudy('s', 'Study', cycleById('vals'));
     const eighths = setCountNote('s-a', 'eighth')(study);
     expect(eighths.sections[0]).toEqual({
       ...study.sections[0]!,

@@ -82,6 +82,15 @@ describe('both hands over a section', () => {
     expect(hands('?:5f2 ?:5f1').ways[0]!.notes.map((n) => n.notes[0]!.left)).toEqual([2, 1]);
     expect(hands('?:6f1~ ?:1f15 ?:1f12 ?:1f15').ways[0]!.notes.every((n) => n.notes[0]!.left !== null)).toBe(true);
   });
+  it('a shape of two fingers that slides up and back keeps them', () => {
+    const [way] = hands('??:3f2+2f1 - ??:3f4+2f3 - ??:3f5+2f4 - ??:3f2+2f1 -').ways;
+    expect(way!.notes.map((n) => n.notes.map((x) => x.left))).toEqual([
+      [2, 1],
+      [2, 1],
+      [2, 1],
+      [2, 1],
+    ]);
+  });
   it('ways of the hand, crossings and lateness are said, and nothing where there is nothing to add', () => {
     const { ways } = hands('?:1f1 ?:1f12 - -', { k: 1 });
     expect(sayHandNote(ways[0]!.notes[0]!, four)).toEqual([]);

@@ -113,6 +113,8 @@ export function wayCost(
     const pair = after.placed.map((n) => n.string);
     cost.jump += weights.otherPair * before.placed.filter((n) => !pair.includes(n.string)).length;
   }
+  if (slides(before, after))
+    cost.jump += weights.slid * after.placed.filter((n) => fingerOn(before, n.string) !== n.finger).length;
   if (isCut(before, after)) cost.cut = weights.cut;
   const frets = Math.abs(after.position - before.position);
   if (frets > 0) {
@@ -140,6 +142,20 @@ export function fingerMove(held: readonly Placed[], holds: readonly Placed[], fi
   const shared = to.some((p) => from.some((q) => q.string === p.string));
   if (!shared) return a.fret === b.fret ? 'rolls over' : 'jumps';
   return a.fret === b.fret && from.length > 1 !== to.length > 1 ? 'hinges' : 'none';
+}
+const fingerOn = (grip: Grip, string: number): LeftFinger | undefined =>
+  grip.placed.find((p) => p.string === string)?.finger;
+/** Two notes or more go along their strings, each as far as the others. */
+function slides(before: Grip, after: Grip): boolean {
+  if (after.placed.length < 2 || before.placed.length !== after.placed.length) return false;
+  const ways = new Set(
+    after.placed.map((n) => {
+      const from = before.placed.find((p) => p.string === n.string)?.fret ?? 0;
+      return n.fret === 0 || from === 0 ? NaN : n.fret - from;
+    }),
+  );
+  const [way] = ways;
+  return ways.size === 1 && !!way;
 }
 /** More strings than a double stop are a chord, and no melody. */
 const DOUBLE_STOP = 2;

@@ -108,6 +108,15 @@ describe('what a note pays after the one before', () => {
     // One note after two is no double stop.
     expect(cost('2:1=1+3:2=2 1:3=4').jump).toBe(0);
   });
+  it('a shape that slides along its strings keeps its fingers: each that is changed 20', () => {
+    expect(cost('3:4=2+2:3=1 3:5=2+2:4=1').jump).toBe(0);
+    expect(cost('3:4=2+2:3=1 3:5=3+2:4=1').jump).toBe(20);
+    expect(cost('3:4=2+2:3=1 3:5=4+2:4=3').jump).toBe(40);
+    // One that goes farther than the other is no slide, nor is one that stays, or comes from an open string.
+    expect(cost('3:4=2+2:3=1 3:6=4+2:4=1').jump).toBe(0);
+    expect(cost('3:4=2+2:3=1 3:4=3+2:3=1').jump).toBe(0);
+    expect(cost('3:0=0+2:0=0 3:2=3+2:2=2').jump).toBe(0);
+  });
   it('a melody note that is let go while it could ring on 3', () => {
     // Its finger is needed elsewhere, or the hand goes.
     expect(cost('1:2=2 2:3=2').cut).toBe(3);

@@ -26,6 +26,8 @@ export interface FretWeights {
   readonly jump: number;
   /** For each string that a double stop leaves for another: the pair is kept where it can be. */
   readonly otherPair: number;
+  /** For each finger that is changed while a double stop or a shape slides along its strings as it is. */
+  readonly slid: number;
   /** A melody note that the hand leaves while it could ring softly on: its finger is needed, or the hand goes. */
   readonly cut: number;
   /** A finger that closes over more strings on its fret, or opens again. */
@@ -51,6 +53,7 @@ export const FRET_WEIGHTS: FretWeights = {
   late: 80,
   jump: 10,
   otherPair: 6,
+  slid: 20,
   cut: 3,
   hinge: 4,
   otherString: 0,

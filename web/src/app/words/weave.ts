@@ -183,6 +183,8 @@ export const weave = {
     bars: 'bars',
     oneBar: '1 bar',
     counts: 'begins on',
+    inBar: 'of bar',
+    turned: ': the figure is turned round',
     goTo: 'Open',
     sections: 'Sections: copy, move, split, join',
     earlier: 'Earlier:',

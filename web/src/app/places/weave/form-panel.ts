@@ -68,7 +68,8 @@ export class FormPanel {
         bar: p.bar + 1,
         bars: p.bars === 1 ? this.words.oneBar : `${p.bars} ${this.words.bars}`,
         time: clock(from),
-        startsOn: p.startsOn,
+        startsOn: p.startsInBar === null ? p.startsOn : `${p.startsOn} ${this.words.inBar} ${p.startsInBar}`,
+        turned: (p.startsInBar ?? 1) > 1,
         here: p.section === this.open.section()?.id,
         share: (100 * p.seconds) / Math.max(1, form?.seconds ?? 1),
       };
