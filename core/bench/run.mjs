@@ -14,6 +14,7 @@ import {
   layOnCycle,
   makeNeck,
   makeSection,
+  makeStudy,
   parseScript,
   printScript,
   rankKeys,
@@ -21,9 +22,12 @@ import {
   renderPlan,
   rotations,
   scoreOf,
+  sectionHands,
+  setCell,
   shapeRow,
   STANDARD_TUNING,
   voicings,
+  WRITING_SCHOOLS,
 } from '../dist/index.js';
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
@@ -209,6 +213,30 @@ const accompaniment = {
 };
 say('comp, 32 bars, k = 5, asked again', ms(measure(() => comp(accompaniment), 9)), 'under 200 ms');
 say('comp, 32 bars, k = 5, first asking', ms(measure(() => comp(fresh(accompaniment)), 3)), 'eleven symbols looked up');
+
+// Both hands over a section that is written without fingers.
+const bare = '?:5f0~ ?:1f5 ?:1f7 ?:1f8 ?:2f5 ?:2f6 ?:1f5 ?:1f8 ?:6f3~ ?:1f7 ?:1f5 ?:2f8 ?:2f5 ?:3f7 ?:3f5 ?:2f5';
+let typed = 0;
+/** Another fret in the last bar each time: what was found before is of no use. */
+const falseta = () => {
+  const script = [
+    ...Array.from({ length: 18 }, () => bare),
+    bare.replace('1f7', `1f${(typed++ % 12) + 1}`).replace('3f7', `3f${(typed % 11) + 1}`),
+  ].join(' | ');
+  return setCell('s-a', script, 4)(makeStudy('s', 'S', cycleById('tangos')));
+};
+const asked = ({ sections: [section], instrument }) => ({
+  section,
+  shapes: [],
+  ...instrument,
+  profile: DEFAULT_PROFILE,
+});
+say('304 strokes without fingers read anew', ms(measure(() => readSection(asked(falseta())), 9)), 'no pause felt');
+say(
+  'both hands over 304 strokes, k = 3',
+  ms(measure(() => sectionHands(asked(falseta()), { ...WRITING_SCHOOLS, anew: false, k: 3 }), 9)),
+  'no pause felt',
+);
 
 // fretLine: a melody on free strings.
 const tune = [64, 65, 67, 69, 71, 72, 71, 69, 67, 65, 64, 62, 60, 59, 57, 60];

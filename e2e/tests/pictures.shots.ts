@@ -32,8 +32,6 @@ test('pictures of every place', async ({ player: page }) => {
   await page.locator('app-line-panel .detail').scrollIntoViewIfNeeded();
   await page.locator('app-line-panel .note').nth(4).focus();
   await shot('wheel-line');
-  await page.getByRole('tab', { name: 'Drills' }).click();
-  await shot('wheel-drills');
   await choose(page, 'Study', 'Last Boat South');
   await page.getByRole('tab', { name: 'Shape' }).click();
   await shot('wheel-shape');
@@ -60,6 +58,19 @@ test('pictures of every place', async ({ player: page }) => {
   await page.getByRole('button', { name: 'Take over: 1' }).waitFor();
   await page.waitForTimeout(600);
   await shot('weave');
+  await leaveFields(page);
+  await choose(page, 'Study', 'Lantern Stair');
+  await choose(page, 'Section', 'Answer');
+  await leaveFields(page);
+  await page.keyboard.press('t');
+  await page.keyboard.type('(Em add 9) p6 4 3 (4 2f3) 2 1 2 (D 6) p4 3 2 1 2 3');
+  await page.locator('app-falseta-field app-answer-buttons').waitFor();
+  await page.waitForTimeout(600);
+  await shot('weave-falseta');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await leaveFields(page);
+  await choose(page, 'Study', 'Harbour Lamps');
   await leaveFields(page);
   await page.keyboard.press('4');
   await shot('practise');

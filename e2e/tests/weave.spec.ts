@@ -180,7 +180,7 @@ test('a falseta is told string by string, fingered for both hands and heard apar
   await expect(script).not.toContainText('?');
   await leaveFields(page);
   await page.keyboard.press('w');
-  await expect(page.locator('.apart [aria-pressed=true]')).toHaveText('right hand, open strings');
+  await expect(page.locator('.apart [aria-pressed=true]')).toHaveText('right hand');
   await page.keyboard.press('Space');
   await sounds(page);
   await page.keyboard.press('Space');

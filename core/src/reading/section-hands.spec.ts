@@ -96,6 +96,12 @@ describe('both hands over a section', () => {
     expect(sayHandNote(ways[0]!.notes[0]!, four)).toEqual([]);
     expect(sayHandNote(ways[0]!.notes[1]!, four)[0]).toMatch(/from position 1 to \d+, \d+ mm/);
   });
+  it('a thumb that goes from bass to bass is nothing to be said; another finger twice is', () => {
+    const said = (script: string) => hands(script).ways[0]!.notes.map((n) => sayHandNote(n, four).join());
+    expect(said('p:5 p:4 ?:3 -')).toEqual(['', '', '']);
+    expect(said('i:3 i:2 ?:1 -')[1]).toMatch(/the same finger as before/);
+    expect(said('p:3 p:3 ?:1 -')[1]).toMatch(/the same finger as before/);
+  });
   it('of what a hand can’t reach the reason is told, and the rest is found', () => {
     const { ways, infeasible } = hands('??:6f1+1f19 - - - . - - - ?:1f5');
     expect(infeasible.length).toBeGreaterThan(0);

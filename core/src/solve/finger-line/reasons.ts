@@ -5,6 +5,8 @@ import { lateCost, noteCost } from './cost.js';
 import { earlierLateness } from './earlier-strokes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
 
+/** From this string on the thumb is at home. */
+const BASS_STRING = 4;
 /** What makes a note dear: twice the same finger, one that comes late, a rest stroke on a string that must ring. */
 export type NoteFault = 'same finger' | 'late' | 'touches a ring';
 /** What one note's finger does there. */
@@ -28,7 +30,10 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
     const own = answer.steps[i] ?? [];
     const [before, beforeThat] = [notes[i - 1], notes[i - 2]];
     const faults: NoteFault[] = [];
-    if (before && own.some((f) => answer.steps[i - 1]?.includes(f))) faults.push('same finger');
+    // The thumb goes from bass to bass as it likes.
+    const again = own.filter((f) => answer.steps[i - 1]?.includes(f));
+    const bass = [before, note].every((n) => Math.max(...(n?.strings ?? [])) >= BASS_STRING);
+    if (again.some((f) => f !== 'p' || !bass)) faults.push('same finger');
     const twoBack =
       beforeThat && before
         ? lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own)

@@ -18,10 +18,11 @@ export const weave = {
   countNote: 'A count is written as',
   countNotes: { half: 'a half note', quarter: 'a quarter note', eighth: 'an eighth note' },
   hear: 'Hear',
+  hearHelp: 'The right hand on open strings, the left hand’s shapes as they come, one layer alone',
   all: 'all',
   parts: {
-    'right hand': 'right hand, open strings',
-    'left hand': 'left hand, shapes',
+    'right hand': 'right hand',
+    'left hand': 'left hand',
     bass: 'basses',
     figure: 'figure',
   },

@@ -143,13 +143,13 @@ describe('the weave', () => {
     };
     expect(on()).toBe('all');
     await hit('w');
-    expect(on()).toBe('right hand, open strings');
+    expect(on()).toBe('right hand');
     await hit('w', 'w');
     expect(on()).toBe('basses');
     await TestBed.inject(Keys).playOrStop();
     expect(heard()).toBe(24);
     // While it sounds another part takes over from its beginning.
-    await press(f, 'left hand, shapes');
+    await press(f, 'left hand');
     await soon(() => expect(world.transport.instead).toHaveLength(2));
     expect(heard()).toBeLessThan(20);
     await TestBed.inject(Keys).playOrStop();

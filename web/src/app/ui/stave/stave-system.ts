@@ -50,6 +50,9 @@ function inTurn(draw: () => void) {
       }),
     );
 }
+/** Width of a letter of a chord's name about, and what is left free behind the name. */
+const CHORD_LETTER = 9;
+const CHORD_GAP = 6;
 /** From the edges of the page, in px, where the cursor makes it scroll. */
 const MARGIN = 30;
 
@@ -246,7 +249,15 @@ export class StaveSystem {
       }));
     });
   });
-  protected readonly chords = computed(() =>
+  /** Names of chords; one that would run into the next is drawn as narrow as there is room. */
+  protected readonly chords = computed(() => {
+    const all = this.chordsAt();
+    return all.map((c, i) => {
+      const room = (all[i + 1]?.x ?? Infinity) - c.x - CHORD_GAP;
+      return { ...c, narrow: c.name.length * CHORD_LETTER > room ? Math.max(CHORD_LETTER, room) : null };
+    });
+  });
+  private readonly chordsAt = computed(() =>
     (this.drawn()?.bars ?? []).flatMap((b) => {
       const bar = this.bars().find((x) => x.n === b.n);
       return (bar?.chords ?? []).map((c) => ({
