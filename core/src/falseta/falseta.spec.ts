@@ -4,7 +4,7 @@ import { cycleById } from '../catalogue/index.js';
 import { OPEN_SHAPE, readShape, type Shape } from '../left-hand/index.js';
 import { makeStudy, textsWithBars } from '../piece/index.js';
 import { parseScript } from '../script/index.js';
-import { bpm } from '../time/index.js';
+import { bpm, ticks } from '../time/index.js';
 import { namesHeld, readFalseta } from './index.js';
 
 const four = cycleById('tangos')!;
@@ -46,6 +46,8 @@ describe('a falseta as it is told', () => {
     expect(script('(F) 6 (lift 1) 6 5 4 3 2 1 .')).toBe('?:6 ?:6f0 ?:5 ?:4 ?:3 ?:2f0 ?:1f0 .'));
   it('the higher of two fingers on a string sounds', () =>
     expect(script('(F) (2 1f2) 1 3 - - - - - -')).toBe('?:1f2=2 ?:3f0 - - - - - -'));
+  it('another finger on the same fret is said', () =>
+    expect(script('(F) 1 (2 1f1) 1 (lift 1) 1 - - - - -')).toBe('?:1 ?:1f1=2 ?:1f1=2 - - - - -'));
   it('strums from a string on, all that the hand lets sound', () =>
     expect(script('(Am) d5 u3 pd6 (4 1f3) d2 d1! - . -')).toBe('id:54321 iu:123 pd:54321 id:2+1f3=4 id:1f3=4! - . -'));
   it('over E7 by 6 and 1 the inner four strings by p i m a, the thumb the thickest', () =>
@@ -64,6 +66,11 @@ describe('a falseta as it is told', () => {
       { name: 'Am', ticks: 20_160 },
       { name: 'C', ticks: 60_480 },
     ]);
+  });
+  it('a bar comes again in one of the same length alone', () => {
+    const uneven = { ...four, bars: [ticks(15_120), ticks(5_040)] };
+    expect(read('3 2 1 2 3 2 % - -', { cycle: uneven }).faults[0]?.code).toBe('no bar before');
+    expect(read('3 2 1 2 3 2 1 2 | 3 2 1 2 3 2', { cycle: uneven }).faults).toEqual([]);
   });
   it('a bar that is repeated brings its shapes again', () => {
     const told = read('(Am) 3 2 1 2 (C) 3 2 1 2 %');

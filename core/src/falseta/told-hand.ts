@@ -25,10 +25,7 @@ export const putFinger = ({ shape, moved }: ToldHand, finger: Holding, place: Pl
 export const isDown = ({ shape, moved }: ToldHand, finger: Holding): boolean =>
   moved.has(finger) ? moved.get(finger) !== null : shape.fingers.includes(finger);
 
-/**
- * What a string has now: its fret with the finger that stops it, 0 where none does, null where the shape mutes it.
- * @example soundsOn(hold(OPEN_SHAPE), 1) // { fret: 0, finger: 0 }
- */
+/** What a string has now: its fret with the finger that stops it, 0 where none does, null where the shape mutes it. */
 export function soundsOn(
   { shape, moved }: ToldHand,
   string: StringNumber,

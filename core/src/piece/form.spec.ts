@@ -136,6 +136,7 @@ describe('signs at the edges of a section', () => {
     ['Intro {Theme [1 First] [2 Second]}x2 Coda', ['', '|:', '[1 :|2', '[2', '||']],
     ['{Theme [1,3 First] [2 Second]}x3', [null, '|:', '[1,3 :|3 ||', '[2 :|3']],
     ['{Theme [1 First] [2 Second]}x2', [null, '|:', '[1 :|2', '[2 ||']],
+    ['{Theme [1 First] [2 Second] Coda}x2', [null, '|:', '[1 :|2', '[2', ':|2 ||']],
     ['{{Intro}x2 Theme}x2', ['|: :|2', ':|2 ||']],
     ['{Intro}x1 Theme', ['', '||']],
     ['Intro Theme Intro', ['', '']],

@@ -5,7 +5,9 @@ import { STANDARD_TUNING } from '../instrument/index.js';
 import { OPEN_SHAPE, readShape, type Shape } from '../left-hand/index.js';
 import { makeSection } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
+import { flatten, parseScript } from '../script/index.js';
 import { sayHandNote } from '../words/en/index.js';
+import { rightRuns } from './hand-runs.js';
 import { type HandsWish, readSection, sectionHands, WRITING_SCHOOLS } from './index.js';
 
 const four = cycleById('tangos')!;
@@ -62,6 +64,9 @@ describe('both hands over a section', () => {
   it('nothing is kept where the easiest finger is taken, or the player has said it', () => {
     expect(hands('?:1f5 ?:1f7').ways[0]!.notes.map((n) => n.kept)).toEqual([null, null]);
     expect(hands('?:1f5=2 ?:1f4 ?:1f5').ways[0]!.notes[0]!.kept).toBeNull();
+    // Nor for a note that another finger plays, nor where it can't come because it holds what rings.
+    expect(hands('{?:1f5}x4').ways[0]!.notes.map((n) => n.kept)).toEqual([null, null, null, null]);
+    expect(hands('?:5f3=2~ ?:1f3 ?:5f4=2').ways[0]!.notes[1]!.kept).toBeNull();
   });
   it('a finger of the shape that is away is said, with the string that is open and the tone that is gone', () => {
     const { ways } = hands('p:5 ?:1f1=1 ?:2 ?:3', {}, 'C');
@@ -101,6 +106,17 @@ describe('both hands over a section', () => {
     expect(said('p:5 p:4 ?:3 -')).toEqual(['', '', '']);
     expect(said('i:3 i:2 ?:1 -')[1]).toMatch(/the same finger as before/);
     expect(said('p:3 p:3 ?:1 -')[1]).toMatch(/the same finger as before/);
+  });
+  it('strokes are looked at as one run, but for a rest of a count', () => {
+    const runs = (script: string) => {
+      const { section, shapes, tuning, capo, profile } = request(script);
+      const { events } = flatten(parseScript(script, { stepsPerCount: 2 }).pattern);
+      return rightRuns(events, { section, shapes, instrument: { tuning, capo }, profile }).map((r) => r.events.length);
+    };
+    expect(runs('{?:3 ?:2}x150')).toEqual([300]);
+    expect(runs('{?:3 ?:2}x2 . {?:3 ?:2}x2')).toEqual([8]);
+    expect(runs('{?:3 ?:2}x2 . . {?:3 ?:2}x2')).toEqual([4, 4]);
+    expect(runs('{?:3 ?:2}x170')).toEqual([320, 20]);
   });
   it('of what a hand can’t reach the reason is told, and the rest is found', () => {
     const { ways, infeasible } = hands('??:6f1+1f19 - - - . - - - ?:1f5');

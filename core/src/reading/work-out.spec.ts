@@ -35,6 +35,16 @@ describe('fingers that are not written', () => {
     expect(notes(r).map((n) => n.workedOut)).toEqual([true, true, true, false, true, true, true, true]);
     expect(r.workedOut).toEqual([0, 1, 2, 4, 5, 6, 7]);
   });
+  it('basses are the thumb’s, a run is the fingers’', () => {
+    const right = (script: string, chart = '') =>
+      notes(read(script, { chart }))
+        .map((n) => n.right)
+        .join('');
+    expect(right('?:5 ?:3 ?:2 ?:1 ?:4 ?:3 ?:2 ?:1')).toBe('pimapima');
+    expect(right('?:6 ?:5 ?:4 ?:3 ?:2 ?:1 . .')).toBe('pppima');
+    expect(right('?:4f5 ?:4f7 ?:3f4 ?:3f5 ?:3f7 ?:4f7 ?:5f5 ?:5f7')).not.toContain('p');
+    expect(right('?:b ?:3 ?:2 ?:1', 'C')).toMatch(/^.?ima$/);
+  });
   it('go round written ones: none is taken twice in a row', () => {
     const fingers = notes(read('?:3 i:3 ?:3 m:3 ?:3 m:3 ?:3 i:3')).map((n) => n.right);
     fingers.forEach((f, n) => n > 0 && expect(f).not.toBe(fingers[n - 1]));

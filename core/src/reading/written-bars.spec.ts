@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { inOrder, makeStudy, setChart, setScript, setStart, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
-import { TICKS_PER_COUNT as COUNT } from '../time/index.js';
+import { ticks, TICKS_PER_COUNT as COUNT } from '../time/index.js';
 import { writtenBars } from './written-bars.js';
 
 const bossa = (script: string, ...more: ReturnType<typeof setScript>[]): Study =>
@@ -60,6 +60,8 @@ describe('bars for the page', () => {
       setChart('s-a', 'Am7 | D7 | Am7 | Am7'),
     );
     expect(asked(charted(makeStudy('s', 'S', cycleById('bossa-three-two')))).alike).toEqual([0, 1, 0, 0]);
+    const uneven = { ...cycleById('tangos')!, bars: [ticks(3 * COUNT), ticks(COUNT)] };
+    expect(asked(setScript('s-a', '{.}x8')(makeStudy('s', 'S', uneven))).alike).toEqual([0, 1]);
     expect(asked(bossa('p:5 {-}x7 p:5! {-}x7')).alike).toEqual([0, 1]);
     expect(asked(bossa('i:2f1 {-}x7 i:2f3 {-}x7 i:2f1 {-}x7 . i:2f1 {-}x6')).alike).toEqual([0, 1, 0, 3]);
   });
