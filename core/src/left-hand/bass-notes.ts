@@ -1,6 +1,7 @@
 import { fifthOf, readChord } from '../chord/index.js';
 import { type Instrument, openPitch } from '../instrument/index.js';
 import { type FretFromCapo, type StringNumber, STRINGS } from '../time/index.js';
+import { soundingSymbol } from './named-as-held.js';
 import { bassString, HIGHEST_FRET, type Shape } from './shape.js';
 
 /** A place on the neck: string and fret from the capo. */
@@ -29,8 +30,7 @@ const TAKEN = 3;
  */
 export function fifthInBass(shape: Named, instrument: Instrument): NeckPlace {
   const bass = bassOf(shape, instrument);
-  const named = readChord(shape.chord ?? shape.name);
-  // Symbols say what sounds, under a capo too.
+  const named = readChord(soundingSymbol(shape.chord ?? shape.name, shape, instrument));
   const wanted = named.ok ? fifthOf(named.chord) : (bass.pitch + PERFECT_FIFTH) % 12;
   const places = BASS_STRINGS.flatMap((string) => {
     const open = openPitch(instrument.tuning, string, instrument.capo);

@@ -9,3 +9,4 @@ export * from './stopped.js';
 export * from './over-shape.js';
 export * from './position.js';
 export * from './write-stops.js';
+export * from './named-as-held.js';

@@ -77,6 +77,19 @@ describe('conflicts of a piece', () => {
     expect(sayConflict(muted)).toBe('Dm7: string 5 is struck, and the shape mutes it.');
     expect(muted.remedies[0]?.change.shape?.frets[1]).not.toBeNull();
   });
+  it('shapes that are called as they are held under a capo are called rightly, and as they sound too', () => {
+    const study = piece({ script: 'p:b ima:t p:f ima:t', chart: 'Am | E' });
+    const misnamed = (capo: number, of = study) =>
+      found({ ...of, instrument: { ...of.instrument, capo } }).filter((c) => c.code === 'name not borne out');
+    expect(misnamed(0)).toEqual([]);
+    expect(misnamed(2)).toEqual([]);
+    const sounding = {
+      ...piece({ script: 'p:b ima:t p:f ima:t', chart: 'Bm' }),
+      shapes: [{ ...SHAPES.find((x) => x.name === 'Am')!, id: 'b', name: 'Bm' }],
+    };
+    expect(misnamed(2, sounding)).toEqual([]);
+    expect(misnamed(0, sounding)).toHaveLength(1);
+  });
   it('a name that its notes do not bear out, and a tone that nobody strikes', () => {
     const study = {
       ...piece({ script: 'p:b ima:t ima:t ima:t', chart: 'Am' }),

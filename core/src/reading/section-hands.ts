@@ -2,6 +2,7 @@ import { readChord } from '../chord/index.js';
 import { barBegin, barOf, barTicks } from '../cycle/index.js';
 import type { Fact } from '../fault/index.js';
 import { openPitch } from '../instrument/index.js';
+import { soundingSymbol } from '../left-hand/index.js';
 import { bestSums } from '../search/index.js';
 import { type Borrowed, type Score, scoreOf } from '../score/index.js';
 import { flatten, mapLeaves, parseScript, type Pattern, writeOut } from '../script/index.js';
@@ -211,7 +212,7 @@ const keyOf = ({ finger, to, free }: Borrowed): string => `${finger} ${to.string
 /** Tones of the chord that no string has while a finger is away. */
 function tonesGone({ chords, instrument }: Score, chord: number, { from, to }: Borrowed): string[] {
   const own = chords[chord];
-  const read = own && readChord(own.shape.chord ?? own.name);
+  const read = own && readChord(soundingSymbol(own.shape.chord ?? own.name, own.shape, instrument));
   if (!own || !read?.ok) return [];
   const pitch = (string: StringNumber, fret: number) =>
     (openPitch(instrument.tuning, string, instrument.capo) + fret) % 12;

@@ -1,5 +1,6 @@
 import { isTelling, readChord } from '../chord/index.js';
 import { openPitch } from '../instrument/index.js';
+import { soundingSymbol } from '../left-hand/index.js';
 import { numberedStrings, stopOn } from '../stroke/index.js';
 import { type StringNumber, STRINGS, type Ticks } from '../time/index.js';
 import type { Score } from './model.js';
@@ -39,8 +40,8 @@ export function chordSounds({ chords, events, instrument }: Score): ChordSound[]
         own.muted.set(string, e.at);
   }
   return [...found].flatMap(([name, { struck, pitches, muted }]): ChordSound[] => {
-    const read = readChord(name);
     const shape = chords.find((c) => c.name === name)?.shape;
+    const read = readChord(shape ? soundingSymbol(name, shape, instrument) : name);
     const tones = read.ok ? read.chord.tones : [];
     const held = STRINGS.flatMap((string, i) => {
       const fret = shape?.frets[i] ?? null;

@@ -1,5 +1,5 @@
 import { type AccentCycle, cycleLength } from '../../cycle/index.js';
-import { bassString } from '../../left-hand/index.js';
+import { bassString, soundingSymbol } from '../../left-hand/index.js';
 import type { Section, StudyPart } from '../../piece/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { type Score, type ScoreEvent, scoreOf } from '../../score/index.js';
@@ -25,7 +25,7 @@ const isBass = ({ motion }: ScoreEvent): boolean =>
  */
 export function sectionBass(section: Section, study: StudyPart, profile: HandProfile): SectionBass | null {
   const score = scoreOf(section, study);
-  const symbols = score.chords.map(({ shape, name }) => shape.chord ?? name);
+  const symbols = score.chords.map(({ shape, name }) => soundingSymbol(shape.chord ?? name, shape, study.instrument));
   const known = (e: ScoreEvent) => bassTones(symbols[e.chord] ?? '') !== null;
   const events = score.events.flatMap((e, n) => (isBass(e) && known(e) ? [n] : []));
   if (events.length === 0) return null;

@@ -1,6 +1,6 @@
 import { isTelling, readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
-import { bassString, trebleSet } from '../../left-hand/index.js';
+import { bassString, soundingSymbol, trebleSet } from '../../left-hand/index.js';
 import { perString, type StringNumber, STRINGS } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import type { CompRequest } from './model.js';
@@ -33,8 +33,11 @@ function heldAnew(request: CompRequest, name: string, shape: FrettedShape): Fret
   };
 }
 
-/** The symbol that a name stands for: its own, or that of the shape that is given for it. */
-export const symbolOf = ({ given }: CompRequest, name: string): string => given?.[name]?.chord ?? name;
+/** The symbol of what a name sounds: its own, or that of the shape that is given for it. */
+export function symbolOf({ given, tuning, neck }: CompRequest, name: string): string {
+  const own = given?.[name];
+  return own ? soundingSymbol(own.chord ?? name, own, { tuning, capo: neck.capo }) : name;
+}
 
 /** Tones of a chord on the strings that are struck. */
 export interface HeardTones {
