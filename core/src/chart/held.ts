@@ -1,6 +1,6 @@
 import { type AccentCycle, cycleLength } from '../cycle/index.js';
-import { OPEN_SHAPE, type Shape } from '../left-hand/index.js';
-import { lcm, ticks, type Ticks } from '../time/index.js';
+import { bassString, OPEN_SHAPE, type Shape } from '../left-hand/index.js';
+import { lcm, STRINGS, ticks, type Ticks } from '../time/index.js';
 import type { ChartChord } from './model.js';
 import { readChart } from './read-chart.js';
 
@@ -79,3 +79,16 @@ export function heldInTurn(section: Charted, shapes: readonly Shape[], turn: num
 
 export const shapeAt = (held: readonly HeldShape[], inTurn: number): Shape =>
   held.find((h) => inTurn >= h.from && inTurn < h.to)?.shape ?? OPEN_SHAPE;
+
+/**
+ * Names of a chart whose bass is an open string in the shape that is held: it rings on by itself, and no finger minds it.
+ * @example openBasses({ cycle: cycleById('vals'), chart: 'Am' }, [{ id: 'a', name: 'Am', frets: [null, 0, 2, 2, 1, 0], fingers: [null, 0, 2, 3, 1, 0] }]) // ['Am']
+ */
+export const openBasses = (section: Charted, shapes: readonly Shape[]): string[] => [
+  ...new Set(
+    heldChords(section, shapes).flatMap(({ name, shape }) => {
+      const bass = name !== '' && shape ? bassString(shape) : null;
+      return bass !== null && shape?.frets[STRINGS.indexOf(bass)] === 0 ? [name] : [];
+    }),
+  ),
+];

@@ -46,6 +46,11 @@ describe('a falseta as it is told', () => {
     expect(script('(F) 6 (lift 1) 6 5 4 3 2 1 .')).toBe('?:6 ?:6f0 ?:5 ?:4 ?:3 ?:2f0 ?:1f0 .'));
   it('the higher of two fingers on a string sounds', () =>
     expect(script('(F) (2 1f2) 1 3 - - - - - -')).toBe('?:1f2=2 ?:3f0 - - - - - -'));
+  it('levels stand before the step from which they hold', () => {
+    expect(script('@p 3 2 @mf 1 2 3 2 @f <3 2>:1 1')).toBe('@p ?:3 ?:2 @mf ?:1 ?:2 ?:3 ?:2 @f [?:3 ?:2] ?:1');
+    expect(read('@mp p5 . . . . . . .').script).toBe('@mp p:5 . . . . . . .');
+    expect(read('@loud 3').faults[0]?.code).toBe('no sign of a falseta');
+  });
   it('another finger on the same fret is said', () =>
     expect(script('(F) 1 (2 1f1) 1 (lift 1) 1 - - - - -')).toBe('?:1 ?:1f1=2 ?:1f1=2 - - - - -'));
   it('strums from a string on, all that the hand lets sound', () =>

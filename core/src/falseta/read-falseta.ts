@@ -3,7 +3,7 @@ import { barBegin, barOf } from '../cycle/index.js';
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { OPEN_SHAPE } from '../left-hand/index.js';
 import { readStep, stringsText, writeOutText } from '../script/index.js';
-import { type Finger, FINGERS, type LeftFinger, type Mark, type Stop } from '../stroke/index.js';
+import { type Finger, FINGERS, type LeftFinger, LEVELS, type Mark, type Stop } from '../stroke/index.js';
 import { isStringNumber, stepTicks, type StringNumber, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
 import { type FalsetaFault, type FalsetaRequest, LONGEST_FALSETA, type ReadFalseta } from './model.js';
 import { hold, isDown, NOTHING_HELD, putFinger, soundsOn, stopSaid, type ToldHand } from './told-hand.js';
@@ -18,6 +18,7 @@ const TOKEN = new RegExp(
     '(?<bar>\\|)',
     '(?<again>%)',
     '(?<quiet>[.-])',
+    `@(?<level>${LEVELS.join('|')})(?![a-z])`,
     '(?<open><)',
     '(?<close>>)(?::(?<shared>\\d{1,2}))?',
     `(?<hand>[pimae]*)(?:(?<dir>[du])(?<begin>[1-6])|\\[(?<together>[^\\][]*)\\]|(?<single>(?:L)?${PLACE}))(?<marks>${MARKS})`,
@@ -81,7 +82,7 @@ function gestureOf(text: string): Gesture {
  * together, `d5` strums from string 5 on; letters before them say the fingers, frets and marks stand as in a script.
  * In brackets stands what the left hand does between two strokes: `(Am)` holds a shape, `(4 1f3)` puts finger 4 on
  * string 1 fret 3, `(lift 4)`, `(back)` to the shape, `(open)` lets go. `L2f3` is sounded by the left hand alone,
- * `<3 2 1>` share two steps, `.` is silent, `-` goes on, `%` the bar before once more, `{…}x2` twice.
+ * `<3 2 1>` share two steps, `.` is silent, `-` goes on, `%` the bar before once more, `{…}x2` twice, `@mf` so loud from there on.
  * @example readFalseta('p5 3 2 1 [61] - . .', { cycle: cycleById('tangos'), stepsPerCount: 2, bar: 0, shapes: [] }).script // 'p:5 ?:3 ?:2 ?:1 ??:61 - . .'
  */
 export function readFalseta(text: string, request: FalsetaRequest): ReadFalseta {
@@ -106,6 +107,8 @@ class Telling {
   /** Words that share steps, while their bracket is open. */
   private shared: { readonly range: Range; readonly words: string[] } | null = null;
   private range: Range = { from: 0, to: 0 };
+  /** How loud from the next step on, as it is written. */
+  private level = '';
 
   constructor(private readonly request: FalsetaRequest) {
     this.step = stepTicks(request.stepsPerCount) ?? TICKS_PER_COUNT / 2;
@@ -124,6 +127,7 @@ class Telling {
       else if (g.bar) this.barLine();
       else if (g.again) this.barAgain();
       else if (g.quiet) this.word(g.quiet);
+      else if (g.level) this.level = `@${g.level} `;
       else if (g.open) this.share();
       else if (m[0].startsWith('>')) this.shareEnds(Number(g.shared ?? 2));
       else if (g.odd) this.fault(this.range, 'no sign of a falseta', [quoted(g.odd)]);
@@ -170,7 +174,8 @@ class Telling {
     const { cycle } = this.request;
     const room = barBegin(cycle, barOf(cycle, this.begin + this.at) + 1) - this.begin - this.at;
     if (length > room) this.fault(this.range, 'bar told long', [room / this.step]);
-    this.bars.at(-1)?.push(text);
+    this.bars.at(-1)?.push(this.level + text);
+    this.level = '';
     this.at += length;
   }
   private barLine() {

@@ -128,6 +128,8 @@ export const weave = {
     help: 'This section in every key and capo place, least work first. The capo is the whole study’s; symbols say what sounds.',
     points: 'points',
     lost: 'Lost:',
+    openBasses: 'Open basses:',
+    noOpenBass: 'No bass is an open string.',
     none: 'not playable',
   },
   falseta: {
@@ -145,7 +147,7 @@ export const weave = {
       ['d5 u3 pd6', 'strum down from string 5, up to string 3, with the thumb'],
       ['L1f3', 'the left hand alone sounds it'],
       ['<3 2 1>', 'three in the time of two steps'],
-      ['. - 3! 3~', 'silence, hold, accent, let ring'],
+      ['. - 3! 3~ @p', 'silence, hold, accent, let ring, soft from there on'],
       ['| % {3 2}x4', 'bar line, the bar again, four times'],
     ] as const,
     moreFaults: 'faults more',

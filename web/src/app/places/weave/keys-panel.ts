@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { sayFact, sayKey } from '@ruffle-wheel/core';
+import { openBasses, sayFact, sayKey, type Shape } from '@ruffle-wheel/core';
 import type { KeyAnswers, PieceAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -31,6 +31,11 @@ import { weave } from '../../words/weave';
             @if (k.chart) {
               <p>
                 <code>{{ k.chart }}</code>
+              </p>
+            }
+            @if (k.basses !== null) {
+              <p class="soft">
+                {{ k.basses.length ? words.openBasses + ' ' + k.basses.join(', ') : words.noOpenBass }}
               </p>
             }
             @if (k.fault) {
@@ -77,8 +82,14 @@ export class KeysPanel {
         here: key.transposed === 0 && key.capo === this.seen()?.ask.study.instrument.capo,
         shown: refused ? null : made,
         chart: refused ? '' : (made.chart ?? ''),
+        basses: refused || !made.chart ? null : this.openBasses(made.chart, made.shapes ?? []),
         fault: refused ? sayFact(made) : '',
       };
     }),
   );
+  private openBasses(chart: string, shapes: readonly Shape[]): string[] {
+    const [section, study] = [this.open.written(), this.open.study()];
+    // A shape that is found anew stands before the study's own of the name.
+    return section && study ? openBasses({ cycle: section.cycle, chart }, [...study.shapes, ...shapes]) : [];
+  }
 }

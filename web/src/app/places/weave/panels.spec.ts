@@ -180,6 +180,8 @@ describe('keys', () => {
     expect(rows.some((r) => /As it stands, no capo/.test(r))).toBe(true);
     // A semitone down it needs no barre.
     const row = rows.findIndex((r) => r.includes('E | A'));
+    expect(rows[row]).toContain('Open basses: E, A');
+    expect(rows.find((r) => /As it stands, no capo/.test(r))).toContain('No bass is an open string.');
     all(f, 'li')[row]!.querySelectorAll('button')[1]!.click();
     await f.whenStable();
     expect(section().chart).toMatch(/^E \| A\b/);
