@@ -7,3 +7,4 @@ export * from './conflict.js';
 export { conflictsOf } from './remedies.js';
 export * from './section-hands.js';
 export * from './told-falseta.js';
+export * from './passage-keys.js';

@@ -11,6 +11,7 @@ import type {
   CompRequest,
   CompText,
   Conflict,
+  DataFault,
   Easier,
   Fact,
   FitRequest,
@@ -126,10 +127,18 @@ export interface HandsAsk extends PieceAsk {
   readonly section: string;
   readonly wish: HandsWish;
 }
+/** A section, or some bars of it alone. */
+export interface KeysAsk extends PieceAsk {
+  readonly section: string;
+  /** First and last bar, counted from 0; they stay under the capo that is on. */
+  readonly bars: readonly [number, number] | null;
+}
 /** A section in its easiest keys, each with what it would be there, or why it can't be. */
 export interface KeyAnswers {
-  readonly keys: readonly { readonly key: RankedKey; readonly made: Trial | Fact<SectionKeyRefusal> }[];
+  readonly keys: readonly { readonly key: RankedKey; readonly made: Trial | Fact<SectionKeyRefusal> | DataFault }[];
   readonly refusal: Fact<SectionKeyRefusal> | null;
+  /** The bars that were asked about can't be cut out. */
+  readonly uncut: boolean;
 }
 /** What the solver worker can be asked. */
 export interface Solver {
@@ -144,5 +153,5 @@ export interface Solver {
   falseta(ask: FalsetaAsk): ToldFalseta | null;
   hands(ask: HandsAsk): SectionHands | null;
   conflicts(ask: PieceAsk): Conflict[];
-  sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): KeyAnswers;
+  sectionKeys(ask: KeysAsk, progress: Progress): KeyAnswers;
 }

@@ -20,6 +20,7 @@ import type {
   FalsetaAsk,
   HandsAsk,
   KeyAnswers,
+  KeysAsk,
   LineAnswers,
   LineAsk,
   MelodyAsk,
@@ -91,7 +92,7 @@ export class Solve {
     return this.run<Conflict[]>(async (solver) => solver.conflicts(ask));
   }
   /** A section in its easiest keys and capo places. @returns null when overtaken or cancelled */
-  sectionKeys(ask: PieceAsk & { readonly section: string }, progress: Progress): Promise<KeyAnswers | null> {
+  sectionKeys(ask: KeysAsk, progress: Progress): Promise<KeyAnswers | null> {
     return this.run<KeyAnswers>(async (solver) => solver.sectionKeys(ask, this.told(progress)));
   }
 

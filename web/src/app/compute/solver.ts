@@ -11,6 +11,7 @@ import {
   fact,
   fingerLine,
   fitCycle,
+  passageOf,
   type RankedKey,
   rankKeys,
   schoolsFor,
@@ -22,6 +23,7 @@ import {
   shapeRow,
   toldFalseta,
   voicings,
+  withPassage,
 } from '@ruffle-wheel/core';
 import type { Solver } from './protocol';
 
@@ -83,18 +85,25 @@ export const solver: Solver = {
     return section ? sectionHands({ section, shapes, ...instrument, profile, called: cells }, wish) : null;
   },
   conflicts: ({ study, profile }) => conflictsOf(study, profile),
-  sectionKeys: ({ study, section: id, profile }, progress) => {
-    const section = study.sections.find((s) => s.id === id);
+  sectionKeys: ({ study, section: id, profile, bars }, progress) => {
+    const whole = study.sections.find((s) => s.id === id);
+    const section = whole && bars ? passageOf(whole, study, bars) : whole;
     const asked = section && sectionKeys(section, study, profile);
-    if (!section || !asked || 'code' in asked) return { keys: [], refusal: asked && 'code' in asked ? asked : null };
+    if (!whole || !section || !asked || 'code' in asked)
+      return { keys: [], refusal: asked && 'code' in asked ? asked : null, uncut: !!whole && !section };
     const ranked = rankKeys(asked, { progress });
     const here = ranked.find((k) => k.transposed === 0 && k.capo === study.instrument.capo);
     // What is held the same way under another capo is one answer: the one nearest to where it stands comes first.
     const held = (k: RankedKey) => (((k.transposed - k.capo) % 12) + 12) % 12;
     const best = ranked
-      .filter((k, n) => k.total !== null && ranked.findIndex((o) => held(o) === held(k)) === n)
+      .filter((k) => k.total !== null && (!bars || k.capo === study.instrument.capo))
+      .filter((k, n, all) => all.findIndex((o) => held(o) === held(k)) === n)
       .slice(0, SHOWN_KEYS);
     const shown = here && !best.includes(here) ? [...best, here] : best;
-    return { keys: shown.map((key) => ({ key, made: sectionInKey(section, study, key, profile) })), refusal: null };
+    const made = (key: RankedKey) => {
+      const moved = sectionInKey(section, study, key, profile);
+      return bars && !('code' in moved) ? withPassage(whole, study, bars, moved) : moved;
+    };
+    return { keys: shown.map((key) => ({ key, made: made(key) })), refusal: null, uncut: false };
   },
 };

@@ -3,6 +3,7 @@ import type {
   BassAsk,
   FalsetaAsk,
   HandsAsk,
+  KeysAsk,
   LineAnswers,
   LineAsk,
   MelodyAsk,
@@ -62,7 +63,7 @@ export class InstantSolve {
   conflicts(ask: PieceAsk) {
     return Promise.resolve(solver.conflicts(ask));
   }
-  sectionKeys(ask: PieceAsk & { section: string }) {
+  sectionKeys(ask: KeysAsk) {
     return Promise.resolve(solver.sectionKeys(ask, silent));
   }
   cancel() {

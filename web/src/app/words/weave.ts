@@ -127,6 +127,7 @@ export const weave = {
   keyChoice: {
     help: 'This section in every key and capo place, least work first. The capo is the whole study’s; symbols say what sounds.',
     points: 'points',
+    passage: 'alone, in every key under the capo that is on; the rest of the section stays.',
     lost: 'Lost:',
     openBasses: 'Open basses:',
     noOpenBass: 'No bass is an open string.',

@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { openBasses, sayFact, sayKey, type Shape } from '@ruffle-wheel/core';
-import type { KeyAnswers, PieceAsk } from '../../compute/protocol';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { openBasses, sayFact, sayKey, sayRefusal, type Shape } from '@ruffle-wheel/core';
+import type { KeyAnswers, KeysAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -14,7 +14,7 @@ import { weave } from '../../words/weave';
   imports: [Working, AnswerButtons],
   template: `
     <div class="answers">
-      <p class="soft">{{ words.help }}</p>
+      <p class="soft">{{ barsName() ? barsName() + ' ' + words.passage : words.help }}</p>
       <app-working [asking]="asking" />
       @if (refusal(); as why) {
         <p class="fault">{{ why }}</p>
@@ -56,11 +56,15 @@ export class KeysPanel {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(LongSolve);
-  private readonly ask = computed((): (PieceAsk & { section: string }) | null => {
+  /** Bars that are chosen on the page, and what they are called; without any the whole section is asked about. */
+  readonly bars = input<readonly [number, number] | null>(null);
+  readonly barsName = input('');
+  private readonly ask = computed((): KeysAsk | null => {
     const [study, section] = [this.open.study(), this.open.written()];
-    return study && section ? { study, section: section.id, profile: this.collection.profile() } : null;
+    const profile = this.collection.profile();
+    return study && section ? { study, section: section.id, profile, bars: this.bars() } : null;
   });
-  protected readonly asking = new Asking<PieceAsk & { section: string }, KeyAnswers>(
+  protected readonly asking = new Asking<KeysAsk, KeyAnswers>(
     this.ask,
     (ask, progress) => this.solve.sectionKeys(ask, progress),
     () => undefined,
@@ -68,8 +72,8 @@ export class KeysPanel {
   );
   private readonly seen = computed(() => this.asking.latest());
   protected readonly refusal = computed(() => {
-    const why = this.seen()?.answer.refusal;
-    return why ? sayFact(why) : '';
+    const { refusal, uncut = false } = this.seen()?.answer ?? {};
+    return refusal ? sayFact(refusal) : uncut ? weave.noCut : '';
   });
   protected readonly rows = computed(() =>
     (this.seen()?.answer.keys ?? []).map(({ key, made }, n) => {
@@ -83,7 +87,7 @@ export class KeysPanel {
         shown: refused ? null : made,
         chart: refused ? '' : (made.chart ?? ''),
         basses: refused || !made.chart ? null : this.openBasses(made.chart, made.shapes ?? []),
-        fault: refused ? sayFact(made) : '',
+        fault: !refused ? '' : 'path' in made ? sayRefusal(made) : sayFact(made),
       };
     }),
   );

@@ -187,6 +187,20 @@ describe('keys', () => {
     expect(section().chart).toMatch(/^E \| A\b/);
     expect(world.open.study()?.shapes.map((s) => s.name)).toEqual(expect.arrayContaining(['E', 'A']));
   });
+  it('ranks the bars that are chosen under the capo that is on, and moves them alone', async () => {
+    world.open.apply(setChart('s-a', 'Am7 | F | F | Am7'));
+    world.open.apply(setScript('s-a', '{p:b - ima:t - p:b - ima:t -}x4'));
+    const f = await show(KeysPanel, { bars: [1, 2], barsName: 'Bars 2 to 3' });
+    await soon(() => expect(all(f, 'li').length).toBeGreaterThan(3));
+    expect(texts(f, 'p')[0]).toMatch(/^Bars 2 to 3 alone/);
+    expect(texts(f, 'li').every((r) => /no capo/.test(r))).toBe(true);
+    const row = texts(f, 'li').findIndex((r) => r.includes('Am7 | E | % | Am7'));
+    all(f, 'li')[row]!.querySelectorAll('button')[1]!.click();
+    await f.whenStable();
+    expect(section().chart).toBe('Am7 | E | % | Am7');
+    f.componentRef.setInput('bars', [40, 41]);
+    await soon(() => expect(texts(f, '.fault')[0]).toMatch(/can’t be cut out/));
+  });
   it('a chart of names that are no symbols says so', async () => {
     world.open.apply(setChart('s-a', 'Mine'));
     const f = await show(KeysPanel);

@@ -105,6 +105,10 @@ export class WeavePlace {
   protected readonly parts = APART;
   private readonly bar = computed(() => this.cursor.stop()?.bar ?? 0);
   protected readonly chosenBars = computed(() => this.range.bars(this.bar()));
+  /** Bars that are chosen to their end: while they grow, every step would ask anew. */
+  protected readonly keyBars = computed(() => (this.range.growing() ? null : this.chosenBars()), {
+    equal: (a, b) => a?.join() === b?.join(),
+  });
   protected readonly rangeName = computed(() => {
     const bars = this.chosenBars();
     if (!bars) return '';
