@@ -87,6 +87,15 @@ describe('a fretted line', () => {
       { numRuns: 150 },
     );
   });
+  it('what only a finger that rings on another string would bring near is no way, for the search nor for the scorer', () => {
+    const neck = makeNeck(millimetres(650), 1);
+    const events: FretEvent[] = [
+      { at: ticks(0), notes: [{ midi: 64, rings: ticks(3000) }] },
+      { at: ticks(1260), notes: [{ midi: 66 }, { midi: 55 }] },
+    ];
+    const request = { ...base, neck, events, highestFret: 4, k: 6 };
+    expect(answers(request).map((a) => a.total)).toEqual(enumerated(request).slice(0, 6));
+  });
   it('five notes in a row too, on free strings', () => {
     const request = { ...base, events: line(60, 62, 64, 65, 67), highestFret: 5, k: 5 };
     expect(answers(request).map((a) => a.total)).toEqual(enumerated(request).slice(0, 5));

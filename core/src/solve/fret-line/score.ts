@@ -49,7 +49,9 @@ export function scoreFretting(
     });
     const [before, grip] = [grips[i - 1], grips[i] as Grip];
     const earlier = request.events[i - 1];
-    if (!canHold([...placed, ...grip.ringing], hand.hand)) faults.push(fact('can’t be held with what rings', i + 1));
+    // A finger that lies over several strings reaches from the nearest of them: its own notes alone may lie farther.
+    if (!canHold(placed, hand.hand) || !canHold([...placed, ...grip.ringing], hand.hand))
+      faults.push(fact('can’t be held with what rings', i + 1));
     else {
       add(ownCost(request, hand, grip, isChord(event)));
       if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));

@@ -255,7 +255,7 @@ describe('drills panel', () => {
     world.open.apply(setScript('s-a', 'pa:51 i:3 p:4 ima:321'));
     world.open.apply(setStart('s-a', 5040));
     const f = await show(DrillsPanel);
-    expect(texts(f, '.meet')[0]).toMatch(/They sound together on 1\./);
+    expect(texts(f, '.meet')[0]).toMatch(/Together on 1\. The thumb alone on .*usually dropped is the thumb’s on /);
     world.open.apply(setScript('s-a', 'p:5 i:3'));
     await f.whenStable();
     expect(texts(f, '.meet')[0]).toMatch(/never sound together/);
