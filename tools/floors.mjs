@@ -12,7 +12,7 @@ export const FLOORS = [
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
   ...['practice', 'drill', 'sound', 'reading'],
-  ...['format'],
+  ...['format', 'exchange'],
   ...['words/en'],
 ];
 const folderOf = (file, root) => {

@@ -31,5 +31,6 @@ export * from './practice/index.js';
 export * from './drill/index.js';
 export * from './sound/index.js';
 export * from './reading/index.js';
+export * from './exchange/index.js';
 export * from './words/en/index.js';
 export * from './format/model.js';

@@ -8,3 +8,4 @@ export { conflictsOf } from './remedies.js';
 export * from './section-hands.js';
 export * from './told-falseta.js';
 export * from './passage-keys.js';
+export { workedScore } from './worked-score.js';

@@ -27,3 +27,4 @@ export * from './conflicts.js';
 export * from './tones.js';
 export * from './hands.js';
 export * from './layers.js';
+export * from './losses.js';

@@ -10,6 +10,7 @@ import type {
   RowRequest,
   RowResult,
   SectionHands,
+  TablaturePart,
   ToldFalseta,
 } from '@ruffle-wheel/core';
 import { proxy, type Remote } from 'comlink';
@@ -29,6 +30,7 @@ import type {
   ShapeAnswers,
   ShapeAsk,
   Solver,
+  TablatureAsk,
 } from './protocol';
 import { WorkerLink } from './worker-link';
 
@@ -78,6 +80,10 @@ export class Solve {
   /** A bass line in its best few. @returns null when overtaken or cancelled */
   bass(ask: BassAsk, progress: Progress): Promise<BassAnswers | null> {
     return this.run<BassAnswers>(async (solver) => solver.bassLine(ask, this.told(progress)));
+  }
+  /** A study, or part of it, as tablature. @returns null when overtaken or cancelled */
+  tablature(ask: TablatureAsk): Promise<TablaturePart[] | null> {
+    return this.run<TablaturePart[]>(async (solver) => solver.tablature(ask));
   }
   /** A falseta read and put into its section. @returns null when overtaken or cancelled */
   falseta(ask: FalsetaAsk): Promise<ToldFalseta | null> {

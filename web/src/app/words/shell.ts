@@ -105,7 +105,7 @@ export const shell = {
       ['B', 'Neck: the shapes as block chords, left hand alone'],
       ['← → · ↑ ↓', 'Weave: step, with Shift bar · string; then 0–9 its fret, = and a digit the left finger, Delete'],
       [
-        'H T O B F X K · R · V · W',
+        'H T O B F X K Y · R · V · W',
         'Weave: chart, comping, bass, form, conflicts, keys · the bar again · begin, end a range',
       ],
       ['0', 'new study: cycle, hand and a way to begin'],

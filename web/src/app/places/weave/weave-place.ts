@@ -47,6 +47,7 @@ import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel, type PiecePlace } from './conflicts-panel';
 import { FalsetaPanel } from './falseta-panel';
+import { FilesPanel } from './files-panel';
 import { FormPanel } from './form-panel';
 import { KeysPanel } from './keys-panel';
 import { WeaveApart } from './weave-apart';
@@ -57,8 +58,8 @@ import { WrittenMusic } from './written-music';
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
 const GAP = 8;
-/** One letter for each panel: chart, falseta, comping, bass, form, conflicts, keys. */
-const PANEL_KEYS = 'htobfxk';
+/** One letter for each panel: chart, falseta, comping, bass, form, conflicts, keys, files. */
+const PANEL_KEYS = 'htobfxky';
 const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
@@ -83,6 +84,7 @@ const HIGHEST_FRET = 19;
     Toggle,
     SELECT,
     FalsetaPanel,
+    FilesPanel,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],

@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import { barTicks } from '../cycle/index.js';
+import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
+import { scoreOf } from '../score/index.js';
+import { readTablature } from '../script/index.js';
+import { tablatureLosses, tablatureText } from './index.js';
+
+const four = cycleById('tangos')!;
+const study = (script: string, chart = ''): Study =>
+  inOrder(setScript('s-a', script), setChart('s-a', chart))(makeStudy('s', 'S', four));
+const scoreFrom = (script: string, chart = '') => {
+  const of = study(script, chart);
+  return scoreOf(of.sections[0]!, of);
+};
+const text = (script: string, chart = '') => tablatureText(scoreFrom(script, chart), four, 2);
+
+describe('tablature in plain text', () => {
+  it('string 1 on top, a column a step, chords and counts above, letters below', () =>
+    expect(text('p:5 - i:3 m:2 pi:5f2+3f12 L:3f9 id:321 ix:2', 'Am')).toBe(
+      [
+        '   Am',
+        '   1     2     3     4',
+        'e|-------------------0-----|',
+        'B|----------0--------0--x--|',
+        'G|-------0-----12-p9-0-----|',
+        'D|-------------------------|',
+        'A|-0-----------2-----------|',
+        'E|-------------------------|',
+        '   p     i  m  pi    v  i',
+      ].join('\n'),
+    ));
+  it('strings of another tuning by their notes, bars in systems, some of them alone', () => {
+    const low = {
+      ...study('{p:6 - i:1 - p:6 - i:1 -}x1 {p:5 - i:1 - p:5 - i:1 -}x1'),
+      instrument: { tuning: [38, 45, 50, 55, 59, 62] as never, capo: 0 },
+    };
+    const score = scoreOf(low.sections[0]!, low);
+    const lines = tablatureText(score, four, 2).split('\n');
+    expect(lines.slice(1, 7).map((l) => l[0])).toEqual(['d', 'B', 'G', 'D', 'A', 'D']);
+    expect(tablatureText(score, four, 2, 1, 2)).not.toContain('D|-0');
+    const many = scoreFrom('{p:5 - i:1 - p:5 - i:1 -}x12 {i:1 - - - - - - -}x1');
+    const systems = tablatureText(many, four, 2).split('\n\n');
+    expect(systems.length).toBeGreaterThan(2);
+    for (const line of systems.join('\n').split('\n')) expect(line.length).toBeLessThanOrEqual(100);
+  });
+  it('bars go on in systems, and come back as they were: the same notes at the same places', () => {
+    const note = fc.record({ string: fc.integer({ min: 1, max: 6 }), fret: fc.integer({ min: 0, max: 19 }) });
+    const step = fc.oneof(
+      fc.constant('-'),
+      note.map(({ string, fret }) => `i:${string}f${fret}`),
+      fc
+        .tuple(fc.integer({ min: 4, max: 6 }), fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 12 }))
+        .map(([a, b, fret]) => `pi:${a}f${fret}+${b}f0`),
+    );
+    let tried = 0;
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 5 }), fc.array(step, { minLength: 40, maxLength: 40 }), (bars, all) => {
+        const script = all.slice(0, bars * 8).join(' ');
+        const score = scoreFrom(script);
+        if (score.events.length === 0) return;
+        tried++;
+        const back = readTablature(tablatureText(score, four, 2), barTicks(four)[0]!, 2);
+        if ('refusal' in back) throw new Error(back.refusal.code);
+        expect([back.moved, back.lost, back.unread]).toEqual([0, 0, []]);
+        const notes = (of: typeof score) =>
+          of.events.map((e) => [e.at, e.notes.map((n) => [n.string, n.fret]).sort((a, b) => a[0]! - b[0]!)]);
+        expect(notes(scoreFrom(back.script))).toEqual(notes(score));
+      }),
+    );
+    expect(tried).toBeGreaterThan(50);
+  });
+  it('says before what it can’t hold, and nothing where it holds all', () => {
+    const losses = (script: string) => tablatureLosses(scoreFrom(script), 2).map((l) => [l.code, l.about[0]]);
+    // The pattern comes four times before it comes round.
+    expect(losses('p:5f0 i:3f0 m:2f0 a:1f0')).toEqual([]);
+    expect(losses('G p:5f3=3! . [i:3 m:2 a:1]:2 id:54321 - -')).toEqual([
+      ['strokes without strings', 1],
+      ['between steps', 2],
+      ['lengths', 1],
+      ['left fingers', 1],
+      ['strum fingers', 1],
+      ['marks', 1],
+    ]);
+  });
+});

@@ -1,0 +1,3 @@
+export * from './model.js';
+export * from './study-tablature.js';
+export * from './tablature.js';
