@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { barTicks } from '../cycle/index.js';
-import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
+import { addSection, inOrder, makeStudy, setChart, setForm, setScript, type Study } from '../piece/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
 import { scoreOf } from '../score/index.js';
 import { readTablature } from '../script/index.js';
-import { tablatureLosses, tablatureText } from './index.js';
+import { type Scope, studyTablature, tablatureLosses, tablatureText } from './index.js';
 
 const four = cycleById('tangos')!;
 const study = (script: string, chart = ''): Study =>
@@ -31,6 +32,35 @@ describe('tablature in plain text', () => {
         '   p     i  m  pi    v  i',
       ].join('\n'),
     ));
+  it('one dead string of a stroke, and strums by their direction', () => {
+    const lines = text('pi:5f2+3f0x id:321 iu:123 ix:2').split('\n');
+    expect(lines[3]).toBe('G|-x--0--0-----x--0--0-----|');
+    expect(lines[5]).toBe('A|-2-----------2-----------|');
+    expect(lines.at(-1)).toBe('   pi v  ^  i  pi v  ^  i');
+  });
+  it('a chord’s name that would run into the one before is left out', () => {
+    const [chords] = text('p:5 i:3 p:5 i:3 p:5 i:3 p:5 i:3', 'F#m7b5:1/2 B7:1/2 Em:2 A7:1').split('\n');
+    expect(chords).toBe('   F#m7b5      A7');
+  });
+  it('of a study: a section, some of its bars, or each section of the form once', () => {
+    const base = inOrder(
+      addSection('b', 'B', four),
+      setScript('b', 'i:1 - - - - - - -'),
+    )(study('p:5 - - - - - - - | p:6f3 - - - - - - - | p:4 - - - - - - -'));
+    const parts = (scope: Scope) => studyTablature(setForm('B A B')(base), DEFAULT_PROFILE, scope);
+    expect(parts({ kind: 'form' }).map((p) => p.section)).toEqual(['b', 's-a']);
+    const [whole] = parts({ kind: 'section', section: 's-a' });
+    const [some] = parts({ kind: 'bars', section: 's-a', bars: [1, 2] });
+    const bars = (t: string) =>
+      t
+        .split('\n')
+        .find((l) => l.startsWith('E|'))!
+        .split('|')
+        .slice(1, -1);
+    expect(bars(some!.text)).toEqual(bars(whole!.text).slice(1));
+    expect(some!.losses).toEqual([{ code: 'left fingers', about: [1] }]);
+    expect(parts({ kind: 'section', section: 'gone' })).toEqual([]);
+  });
   it('strings of another tuning by their notes, bars in systems, some of them alone', () => {
     const low = {
       ...study('{p:6 - i:1 - p:6 - i:1 -}x1 {p:5 - i:1 - p:5 - i:1 -}x1'),

@@ -2,7 +2,7 @@ import { type AccentCycle, cycleLength } from '../cycle/index.js';
 import { fact } from '../fault/index.js';
 import { pitchName } from '../instrument/index.js';
 import type { Score, ScoreEvent } from '../score/index.js';
-import { hasMark, hasMarkAnywhere, type Mark, MARKS } from '../stroke/index.js';
+import { hasMarkAnywhere, type Mark, MARKS, marksOn } from '../stroke/index.js';
 import { stepTicks, type StringNumber, STRINGS, ticks, TICKS_PER_COUNT, type Ticks } from '../time/index.js';
 import type { Loss } from './model.js';
 
@@ -97,7 +97,7 @@ function columnsOf({ bar, own, chords, step, cycle }: Bar): Columns {
     const { motion } = e;
     for (const note of e.notes) {
       const row = cells[n];
-      const dead = hasMark(motion, 'x');
+      const dead = marksOn(motion, note.string).includes('x');
       const slur = motion.kind === 'ligado' ? (e.slur ? SLURRED[e.slur] : 'h') : '';
       if (row) row[note.string - 1] = `${slur}${dead ? 'x' : String(note.fret)}`;
     }
@@ -136,22 +136,18 @@ function lettersOf({ motion, notes }: ScoreEvent): string {
 /** What bars of a score lose as tablature in plain text. */
 export function tablatureLosses(score: Score, stepsPerCount: number, from = 0, to = score.bars.length): Loss[] {
   const step = stepOf(stepsPerCount);
-  const count = (code: Loss['code'], is: (e: ScoreEvent) => boolean): Loss[] => {
-    const n = score.events.filter((e) => e.bar >= from && e.bar < to && is(e)).length;
+  const count = (code: Loss['code'], is: (e: ScoreEvent, index: number) => boolean): Loss[] => {
+    const n = score.events.filter((e, i) => e.bar >= from && e.bar < to && is(e, i)).length;
     return n > 0 ? [fact(code, n)] : [];
   };
   const sounds = (e: ScoreEvent) => e.notes.length > 0;
   return [
     ...count('strokes without strings', (e) => !sounds(e)),
     ...count('between steps', (e) => e.inBar % step !== 0),
-    ...count('lengths', (e) => sounds(e) && endsBefore(score, e)),
+    // What is over before the next begins: tablature says when, not how long.
+    ...count('lengths', (e, i) => sounds(e) && e.at + e.duration < (score.events[i + 1]?.at ?? score.length)),
     ...count('left fingers', (e) => e.notes.some((n) => n.left !== null && n.left !== 0)),
     ...count('strum fingers', (e) => e.motion.kind === 'stroke' && e.motion.dir !== null),
     ...count('marks', (e) => MARKS.some((m) => !KEPT_MARKS.includes(m) && hasMarkAnywhere(e.motion, m))),
   ];
-}
-/** A stroke that is over before the next begins: tablature says when, not how long. */
-function endsBefore(score: Score, e: ScoreEvent): boolean {
-  const next = score.events.find((o) => o.at > e.at)?.at ?? score.length;
-  return e.at + e.duration < next;
 }

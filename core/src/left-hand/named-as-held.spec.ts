@@ -15,6 +15,10 @@ describe('a name under a capo', () => {
     expect(soundingSymbol('Am', AM, under(2))).toBe('Bm');
     expect(soundingSymbol('Am', AM, under(3))).toBe('Cm');
   });
+  it('is what sounds where both are borne out', () => {
+    const dim = shape('Bdim7', 'x-2-3-1-3-x');
+    expect(soundingSymbol('Bdim7', dim, under(3))).toBe('Bdim7');
+  });
   it('stays where it is borne out neither way, or is no symbol', () => {
     expect(soundingSymbol('G', AM, under(2))).toBe('G');
     expect(soundingSymbol('Lamps', AM, under(2))).toBe('Lamps');

@@ -34,7 +34,6 @@ function signsIn(items: readonly FormItem[], section: string, around: FormSigns)
     }
     if (item.kind === 'repeat') {
       const again = item.times > 1;
-      // Endings say by themselves where it goes back.
       const own = { ...here, opens: here.opens || again, closes: again ? item.times : here.closes };
       const found = signsIn(item.items, section, own);
       if (found) return found;

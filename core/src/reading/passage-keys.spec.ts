@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { inOrder, keepTrial, makeStudy, setChart, setScript } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
+import { ticks } from '../time/index.js';
 import { scoreOf } from '../score/index.js';
 import { sectionInKey } from '../solve/rank-keys/index.js';
 import { passageOf, withPassage } from './index.js';
@@ -39,6 +40,17 @@ describe('a passage in another key', () => {
     const whole = withPassage(section, bossa, [1, 2], moved);
     expect(whole).toMatchObject({ chart: 'Am7 | Em7 | F#m7 | Am7' });
     expect('code' in whole ? [] : whole.shapes?.map((s) => s.name)).toEqual(['F#m7', 'Em7'].sort().reverse());
+  });
+  it('of bars of other lengths too', () => {
+    const uneven = { ...cycleById('tangos')!, bars: [ticks(5_040), ticks(5_040), ticks(10_080)] };
+    const of = inOrder(setScript('s-a', '{p:b -}x4'), setChart('s-a', 'Am | Bm | C'))(makeStudy('s', 'S', uneven));
+    const section = of.sections[0]!;
+    const moved = sectionInKey(passageOf(section, of, [1, 1])!, of, up, DEFAULT_PROFILE);
+    if ('code' in moved) throw new Error(moved.code);
+    expect(withPassage(section, of, [1, 1], moved)).toMatchObject({ chart: 'Am | C#m | C' });
+    const two = sectionInKey(passageOf(section, of, [1, 2])!, of, up, DEFAULT_PROFILE);
+    if ('code' in two) throw new Error(two.code);
+    expect(withPassage(section, of, [1, 2], two)).toMatchObject({ chart: 'Am | C#m | D' });
   });
   it('that can’t be cut out is none', () => {
     const over = setScript('s-a', 'p:6f3 - - [i:1 i:1 i:1]:6 - - - - - - -')(study);

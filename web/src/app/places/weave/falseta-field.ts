@@ -70,29 +70,14 @@ const SHOWN_FAULTS = 4;
     dd {
       margin: 0;
     }
-    textarea,
-    code {
-      font-family: monospace;
-    }
     dl {
       display: grid;
       grid-template-columns: auto minmax(0, 1fr);
       gap: 2px 12px;
       padding: 6px 0;
     }
-    code {
-      overflow-wrap: anywhere;
-    }
-    .buttons {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-    }
-    .fault {
-      color: var(--pomegranate);
-      font-weight: 700;
-    }
   `,
+  styleUrl: './entry.scss',
   host: { '(keydown.control.enter)': 'buttons()?.take()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

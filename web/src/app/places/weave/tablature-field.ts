@@ -46,25 +46,10 @@ import { weave } from '../../words/weave';
     }
     textarea {
       overflow-x: auto;
-      font-family: monospace;
       white-space: pre;
     }
-    p {
-      margin: 6px 0;
-    }
-    code {
-      overflow-wrap: anywhere;
-    }
-    .buttons {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-    }
-    .fault {
-      color: var(--pomegranate);
-      font-weight: 700;
-    }
   `,
+  styleUrl: './entry.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TablatureField {
