@@ -1,3 +1,5 @@
+export * from './losses.js';
 export * from './model.js';
+export * from './scope.js';
 export * from './study-tablature.js';
 export * from './tablature.js';

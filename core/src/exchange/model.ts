@@ -1,6 +1,20 @@
 import type { Fact } from '../fault/index.js';
 
+/** Formats that a score is written in. */
+export type Format = 'musicxml' | 'midi' | 'tablature';
 /** What of a score a format can't hold; about: how many strokes it concerns. */
 export type LossCode =
-  'lengths' | 'marks' | 'left fingers' | 'strum fingers' | 'strokes without strings' | 'between steps';
+  | 'lengths'
+  | 'marks'
+  | 'left fingers'
+  | 'strum fingers'
+  | 'strokes without strings'
+  | 'between steps'
+  | 'worked out'
+  | 'places'
+  | 'ligados'
+  | 'dead strings'
+  | 'unisons'
+  | 'chord names'
+  | 'goes on';
 export type Loss = Fact<LossCode>;

@@ -1,6 +1,6 @@
 import { type AccentCycle, type CountNote, cycleLength } from '../cycle/index.js';
 import type { Score, ScoreEvent } from '../score/index.js';
-import { hasMark } from '../stroke/index.js';
+import { hasMark, marksOn } from '../stroke/index.js';
 import { ticks } from '../time/index.js';
 import type { NotatedBar, NoteValue, Sign, Voice } from './model.js';
 import { signsOf, type Stretch } from './note-values.js';
@@ -91,7 +91,9 @@ function voiceOf(
   let at = begin;
   mine.forEach(({ e, n }, i) => {
     const next = mine[i + 1]?.e.at ?? end;
-    const rings = hasMark(e.motion, '~');
+    const own = notesOf(e, voice, oneVoice);
+    // A stroke goes on where all that its voice has of it rings.
+    const rings = own.length ? own.every((x) => marksOn(e.motion, x.string).includes('~')) : hasMark(e.motion, '~');
     const to = Math.min(end, next, rings ? end : ends(e));
     const from = Math.max(e.at, begin);
     if (to <= from) return;

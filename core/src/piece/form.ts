@@ -39,7 +39,8 @@ const DEEPEST = 6;
 export const MOST_PARTS = 2_048;
 
 const TOKEN = /"((?:[^"]|"")*)("?)|\}(?:x([^\s{}[\]"]*))?|[{[\]]|[^\s{}[\]"]+/g;
-const formName = (name: string): string =>
+/** A section’s name as a form writes it: in quotation marks where it would be read as something else. */
+export const formName = (name: string): string =>
   /[\s{}[\]"]/.test(name) || name === '' ? `"${name.replace(/"/g, '""')}"` : name;
 
 interface Open {

@@ -27,4 +27,5 @@ export * from './conflicts.js';
 export * from './tones.js';
 export * from './hands.js';
 export * from './layers.js';
+export * from './imports.js';
 export * from './losses.js';

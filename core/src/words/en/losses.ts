@@ -3,6 +3,13 @@ import { plural } from './strokes.js';
 
 const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   lengths: (n, one) => `${n} ${one ? 'ends' : 'end'} before the next begins; tablature says when, not how long.`,
+  'worked out': (n, one) => `Fingers of ${n} that ${one ? 'is' : 'are'} worked out look like written ones.`,
+  places: (n, one) => `Strings, frets and fingers of ${n} are not written, only ${one ? 'its' : 'their'} pitch.`,
+  ligados: (n, one) => `${n} of the left hand alone ${one ? 'sounds' : 'sound'} like plucked ones.`,
+  'dead strings': (n) => `Dead strings of ${n} are left out.`,
+  unisons: (n) => `Of one pitch on two strings at once one is written (${n}).`,
+  'chord names': () => 'Chords are not written, only their notes.',
+  'goes on': () => 'It goes on beyond what is written out here.',
   marks: (n, one) => `Marks of ${n} are not written, nor how loud ${one ? 'it is' : 'they are'}.`,
   'left fingers': (n) => `Left fingers of ${n} are not written.`,
   'strum fingers': (n, one) =>

@@ -1,0 +1,44 @@
+import { strToU8 } from 'fflate';
+import type { Study } from '../piece/index.js';
+import type { HandProfile } from '../player/index.js';
+import { lossesOf } from './losses.js';
+import { type MidiNames, midiBytes } from './midi/out.js';
+import type { Format, Loss } from './model.js';
+import { compressedMusicXml, musicXml } from './musicxml/out.js';
+import { type Scope, writtenPlaces } from './scope.js';
+
+/** Formats of which a whole file is made here; text is put together where its words are. */
+export type FileFormat = Exclude<Format, 'tablature'> | 'compressed musicxml';
+export const FILE_TYPES: Readonly<Record<FileFormat, { readonly ending: string; readonly type: string }>> = {
+  musicxml: { ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
+  'compressed musicxml': { ending: 'mxl', type: 'application/vnd.recordare.musicxml' },
+  midi: { ending: 'mid', type: 'audio/midi' },
+};
+/**
+ * A study, or part of it, as a file.
+ * @param names what the tracks of a MIDI file are called
+ * @returns no bytes where nothing is to be written
+ */
+export function scoreFile(
+  study: Study,
+  profile: HandProfile,
+  scope: Scope,
+  format: FileFormat,
+  names: MidiNames,
+): Uint8Array {
+  if (format === 'midi') return midiBytes(study, profile, scope, names);
+  const text = musicXml(study, profile, scope);
+  return text === '' ? new Uint8Array() : format === 'musicxml' ? strToU8(text) : compressedMusicXml(text);
+}
+/** What a study, or part of it, loses in a format, its sections taken together. */
+export function scopeLosses(study: Study, profile: HandProfile, scope: Scope, format: Format): Loss[] {
+  const sums = new Map<Loss['code'], number>();
+  const seen = new Set<string>();
+  for (const { section, score, from, to } of writtenPlaces(study, profile, scope)) {
+    if (seen.has(section.id)) continue;
+    seen.add(section.id);
+    for (const { code, about } of lossesOf(score, format, section.stepsPerCount, from, to))
+      sums.set(code, (sums.get(code) ?? 0) + Number(about[0]));
+  }
+  return [...sums].map(([code, n]) => ({ code, about: [n] }));
+}

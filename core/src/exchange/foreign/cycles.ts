@@ -1,0 +1,84 @@
+import { CYCLES } from '../../catalogue/index.js';
+import { type AccentCycle, barTicks, type CountNote, makeCycle } from '../../cycle/index.js';
+import { ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { cycleText } from '../cycle-text.js';
+import { type ForeignBar, PER_QUARTER } from './model.js';
+
+const QUARTERS: Record<CountNote, number> = { half: 2, quarter: 1, eighth: 0.5 };
+/** Ticks of a part of a quarter. */
+export const ticksPerPart = (cycle: AccentCycle): number => TICKS_PER_COUNT / (PER_QUARTER * QUARTERS[cycle.countNote]);
+/** Quarters in a count. */
+export const quartersInCount = (cycle: AccentCycle): number => QUARTERS[cycle.countNote];
+const MOST_COUNTS_OF_A_TURN = 64;
+
+/** Whether bars are as long as a cycle’s, from the turn’s beginning on. */
+function fits(bars: readonly ForeignBar[], cycle: AccentCycle): boolean {
+  const [own, part] = [barTicks(cycle), ticksPerPart(cycle)];
+  return bars.every((b, n) => Math.round(b.length * part) === own[n % own.length]);
+}
+/**
+ * The cycle that bars are laid on: the one that a direction names, else that of the bars before, else beats as the
+ * time signature has them.
+ * @param known own cycles, which go before the catalogue's
+ * @returns null where the bars are of several lengths and no turn
+ */
+export function cycleFor(
+  bars: readonly ForeignBar[],
+  before: AccentCycle | null,
+  known: readonly AccentCycle[],
+): AccentCycle | null {
+  const words = bars[0]?.words ?? [];
+  const named = [...known, ...CYCLES].filter((c) => words.includes(cycleText(c)));
+  const said = [...named, ...(words.length === 0 && before ? [before] : [])].find((c) => fits(bars, c));
+  if (said) return said;
+  const [first] = bars;
+  if (!first) return null;
+  const even = bars.every((b) => b.beats === first.beats && b.beatType === first.beatType);
+  return even ? beatsOf(first) : turnOf(bars);
+}
+/** A time signature as a cycle. */
+function beatsOf({ beats, beatType }: ForeignBar): AccentCycle {
+  const plain = CYCLES.find((c) => c.family === 'plain' && c.counts === beats && c.countNote === 'quarter');
+  if (plain && beatType === 4) return plain;
+  const { counts, countNote } = countsOf(beats, beatType);
+  // Three eighths are a beat.
+  const threes = countNote === 'eighth' && counts % 3 === 0 && counts > 3;
+  const starts = threes ? Array.from({ length: counts / 3 }, (_, n) => 3 * n) : [0];
+  return own(`${beats}/${beatType}`, counts, countNote, starts, starts.length > 1 ? starts.map(() => 3) : [counts]);
+}
+/** Bars of several lengths that are short enough together, as one turn. */
+function turnOf(bars: readonly ForeignBar[]): AccentCycle | null {
+  const type = Math.max(...bars.map((b) => b.beatType));
+  const countNote: CountNote = type <= 2 ? 'half' : type === 4 ? 'quarter' : 'eighth';
+  const lengths = bars.map((b) => b.length / (PER_QUARTER * QUARTERS[countNote]));
+  const period = lengths.findIndex((_, p) => p > 0 && lengths.every((l, n) => l === lengths[n % p]));
+  const turn = period > 0 ? lengths.slice(0, period) : lengths;
+  const counts = turn.reduce((sum, l) => sum + l, 0);
+  if (counts > MOST_COUNTS_OF_A_TURN || !turn.every(Number.isInteger)) return null;
+  const starts = turn.map((_, n) => turn.slice(0, n).reduce((sum, l) => sum + l, 0));
+  return { ...own(turn.join('+'), counts, countNote, starts, turn), bars: turn.map((l) => ticks(l * TICKS_PER_COUNT)) };
+}
+const countsOf = (beats: number, type: number): { counts: number; countNote: CountNote } => {
+  if (type <= 2) return { counts: (beats * 2) / type, countNote: 'half' };
+  if (type === 4) return { counts: beats, countNote: 'quarter' };
+  // A sixteenth or less is counted, and written, as an eighth.
+  return { counts: beats, countNote: 'eighth' };
+};
+function own(
+  name: string,
+  counts: number,
+  countNote: CountNote,
+  starts: readonly number[],
+  groups: readonly number[],
+): AccentCycle {
+  return makeCycle({
+    id: `beats-${name.replace(/\W/g, '-')}-${countNote}`,
+    name,
+    family: 'plain',
+    counts,
+    accents: starts.map((at, n) => [at, n === 0 ? 1 : 0.6] as const),
+    groups,
+    countNote,
+    tempo: [40, 100, 200],
+  });
+}

@@ -1,0 +1,163 @@
+import { type Fact, fact } from '../../fault/index.js';
+import type { Instrument } from '../../instrument/index.js';
+import { FRETS_ON_NECK, lastFret, openPitch } from '../../instrument/index.js';
+import { type HandProfile, neckOf } from '../../player/index.js';
+import { type FretEvent, fretLine, fretSchool } from '../../solve/fret-line/index.js';
+import { HIGHEST_STOP } from '../../script/index.js';
+import { type Bpm, STRINGS, ticks } from '../../time/index.js';
+import type { LaidNote, LaidStroke } from './lay.js';
+import type { ImportNote, ImportRefusal } from './model.js';
+
+export interface FrettedPart {
+  readonly strokes: readonly LaidStroke[];
+  readonly notes: readonly ImportNote[];
+  /** So many notes had no place, or none that the strings have. */
+  readonly fretted: number;
+}
+/** Notes are left out one after the other until the rest can be held; no more than this. */
+const MOST_TRIES = 40;
+
+/**
+ * Every note with its place on the neck: as the file has it where the strings bear it out, else where the left hand has
+ * the least to do. What lies beyond the neck, or can't be held with the rest, is left out and told.
+ */
+export function fretPart(
+  strokes: readonly LaidStroke[],
+  instrument: Instrument,
+  profile: HandProfile,
+  tempo: Bpm,
+): FrettedPart | Fact<ImportRefusal> {
+  const { tuning, capo } = instrument;
+  const open = (string: number) => openPitch(tuning, STRINGS.find((s) => s === string) ?? 6, capo);
+  const highest = Math.max(...STRINGS.map(open)) + lastFret(capo);
+  const lowest = Math.min(...STRINGS.map(open));
+  let [beyond, many, unlike, fretted] = [0, 0, 0, 0];
+  const cleaned = strokes.map((stroke): LaidStroke => {
+    const placed = stroke.notes.map((n) => {
+      const fits = placeFits(n, open);
+      if (!fits && n.string !== null && n.fret !== null) unlike++;
+      return fits ? n : { ...n, string: null, fret: null };
+    });
+    const within = placed.filter((n) => isPlaced(n) || ((n.midi ?? 0) >= lowest && (n.midi ?? 0) <= highest));
+    beyond += placed.length - within.length;
+    const once = oneAString(within);
+    many += within.length - once.length;
+    return { ...stroke, notes: once };
+  });
+  const whole = cleaned.filter((s) => s.notes.length > 0);
+  const said = (code: ImportNote['code'], n: number): ImportNote[] => (n > 0 ? [fact(code, n)] : []);
+  const notes = () => [
+    ...said('beyond the neck', beyond),
+    ...said('too many at once', many),
+    ...said('strings not as the tuning', unlike),
+  ];
+  const sounds = whole.filter((s) => s.notes.some((n) => n.midi !== null));
+  if (sounds.every((s) => s.notes.every(isPlaced))) return { strokes: whole, notes: notes(), fretted };
+  fretted = sounds.reduce((sum, s) => sum + s.notes.filter((n) => !isPlaced(n)).length, 0);
+  let now = sounds;
+  let held = 0;
+  for (let tries = 0; tries <= MOST_TRIES; tries++) {
+    const result = fretLine({
+      events: eventsOf(now),
+      tuning,
+      neck: neckOf(profile, capo),
+      bpm: tempo,
+      profile,
+      school: fretSchool('open'),
+      highestFret: Math.min(FRETS_ON_NECK, lastFret(capo)),
+      k: 1,
+    });
+    if (!result.infeasible) {
+      const [answer] = result.answers;
+      const places = new Map(now.map((stroke, n) => [stroke.at, { stroke, steps: answer?.steps[n] ?? [] }] as const));
+      return {
+        strokes: whole.flatMap((s): LaidStroke[] => {
+          const own = places.get(s.at);
+          if (!own) return s.notes.some((n) => n.midi === null) ? [s] : [];
+          const taps = s.notes.filter((n) => n.midi === null);
+          const pitched = own.stroke.notes.filter((n) => n.midi !== null);
+          const placed = pitched.map((n, i): LaidNote => {
+            const step = own.steps[i];
+            return step && !isPlaced(n) ? { ...n, string: step.string, fret: step.fret } : n;
+          });
+          return [{ ...s, notes: [...placed, ...taps] }];
+        }),
+        notes: [...notes(), ...said('can’t be held', held)],
+        fretted,
+      };
+    }
+    const [why] = result.infeasible;
+    const at = Number(why?.about[0]) - 1;
+    const lighter = Number.isInteger(at) ? without(now, at) : null;
+    if (!lighter) return fact('not to be fretted', why?.code ?? '');
+    held++;
+    now = lighter;
+  }
+  return fact('not to be fretted', 'event can’t be played');
+}
+const isPlaced = (n: LaidNote): boolean => n.midi === null || (n.string !== null && n.fret !== null);
+const placeFits = (n: LaidNote, open: (string: number) => number): boolean =>
+  n.string !== null &&
+  n.fret !== null &&
+  n.fret <= HIGHEST_STOP &&
+  (n.midi === null || open(n.string) + n.fret === n.midi);
+/** No string twice, and no more notes than strings: the lowest and the highest stay. */
+function oneAString(notes: readonly LaidNote[]): LaidNote[] {
+  const strings = new Set<number>();
+  const pitches = new Set<number>();
+  const own = notes.filter((n) => {
+    if (n.string !== null && strings.has(n.string)) return false;
+    if (n.string === null && n.midi !== null && pitches.has(n.midi)) return false;
+    if (n.string !== null) strings.add(n.string);
+    if (n.midi !== null) pitches.add(n.midi);
+    return true;
+  });
+  const sounding = own.filter((n) => n.midi !== null).sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
+  while (sounding.length > STRINGS.length) sounding.splice(sounding.length >> 1, 1);
+  return own.filter((n) => n.midi === null || sounding.includes(n));
+}
+function eventsOf(strokes: readonly LaidStroke[]): FretEvent[] {
+  return strokes.map((s, i) => ({
+    at: ticks(s.at),
+    notes: s.notes.flatMap((n) => {
+      if (n.midi === null) return [];
+      const next = strokes[i + 1]?.at ?? n.end;
+      const rings = n.end > next ? { rings: ticks(n.end - s.at) } : {};
+      return [
+        {
+          midi: n.midi,
+          ...(n.string === null ? {} : { string: n.string }),
+          ...(n.left === null ? {} : { finger: n.left }),
+          ...rings,
+        },
+      ];
+    }),
+  }));
+}
+const pitchesOf = ({ notes }: LaidStroke): string => notes.map((n) => n.midi).join();
+/**
+ * The line with less in one of its strokes, and in all that are like it: what rings into it ends, then its pins go, then a
+ * note from its middle.
+ */
+function without(strokes: readonly LaidStroke[], at: number): LaidStroke[] | null {
+  const own = strokes[at];
+  if (!own) return null;
+  const like = new Set(strokes.filter((s) => pitchesOf(s) === pitchesOf(own)).map((s) => s.at));
+  const ends = [...like];
+  const cut = (n: LaidNote, begin: number): LaidNote => {
+    const into = ends.find((e) => e > begin && e < n.end);
+    return into === undefined ? n : { ...n, end: into };
+  };
+  const ended = strokes.map((s) => ({ ...s, notes: s.notes.map((n) => cut(n, s.at)) }));
+  if (ended.some((s, n) => s.notes.some((x, i) => x !== strokes[n]?.notes[i]))) return ended;
+  const change = (to: (s: LaidStroke) => LaidStroke): LaidStroke[] => strokes.map((s) => (like.has(s.at) ? to(s) : s));
+  if (own.notes.some((n) => n.left !== null || n.string !== null))
+    return change((s) => ({ ...s, notes: s.notes.map((n) => ({ ...n, left: null, string: null, fret: null })) }));
+  if (own.notes.filter((n) => n.midi !== null).length < 2)
+    return like.size < strokes.length ? strokes.filter((s) => !like.has(s.at)) : null;
+  return change((s) => {
+    const sorted = s.notes.filter((n) => n.midi !== null).sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
+    const gone = sorted[sorted.length >> 1];
+    return { ...s, notes: s.notes.filter((n) => n !== gone) };
+  });
+}

@@ -1,0 +1,3 @@
+export * from './model.js';
+export * from './import.js';
+export * from './take.js';

@@ -1,0 +1,110 @@
+import { fact } from '../../fault/index.js';
+import type { Level } from '../../stroke/index.js';
+import { lcm, TICKS_PER_COUNT } from '../../time/index.js';
+import { ticksPerPart } from './cycles.js';
+import { FINEST, onGrid } from './grid.js';
+import type { ForeignChord, ForeignNote, ImportNote } from './model.js';
+import type { ForeignPart } from './parts.js';
+
+export interface LaidNote extends Omit<ForeignNote, 'at' | 'length' | 'tied' | 'ties'> {
+  /** Its own end, in ticks. */
+  readonly end: number;
+}
+/** What begins together. */
+export interface LaidStroke {
+  /** In ticks from the section's beginning. */
+  readonly at: number;
+  readonly until: number;
+  readonly notes: readonly LaidNote[];
+}
+export interface LaidPart {
+  readonly length: number;
+  readonly strokes: readonly LaidStroke[];
+  readonly chords: readonly ForeignChord[];
+  readonly levels: readonly { readonly at: number; readonly level: Level }[];
+  readonly notes: readonly ImportNote[];
+}
+const EXACTLY = 1;
+
+/** A part's notes on ticks, tied ones as one, those that begin together as one stroke. */
+export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart {
+  const finest = played ? FINEST.played : FINEST.written;
+  const part = ticksPerPart(cycle);
+  let [begin, lost, changes] = [0, 0, 0];
+  const all: { at: number; end: number; note: ForeignNote }[] = [];
+  const chords: ForeignChord[] = [];
+  const levels: { at: number; level: Level }[] = [];
+  let tempo = bars[0]?.tempo ?? null;
+  for (const [n, bar] of bars.entries()) {
+    for (const note of bar.notes) {
+      const at = begin + note.at * part;
+      const end = at + note.length * part;
+      const before = note.tied ? tiedFrom(all, note, at) : null;
+      if (before) {
+        before.end = end;
+        before.note = { ...before.note, ties: note.ties, marks: [...new Set([...before.note.marks, ...ringOf(note)])] };
+      } else if (note.tied) lost++;
+      else all.push({ at, end, note });
+    }
+    for (const c of bar.chords) chords.push({ ...c, at: Math.round(begin + c.at * part) });
+    for (const l of bar.levels) levels.push({ ...l, at: Math.round(begin + l.at * part) });
+    if (n > 0 && bar.tempo !== null && bar.tempo !== tempo) changes++;
+    tempo = bar.tempo ?? tempo;
+    begin += Math.round(bar.length * part);
+  }
+  const places = onGrid(
+    all.map((a) => a.at),
+    finest,
+  );
+  const divisions = new Map(places.map((p) => [Math.floor(p.at / TICKS_PER_COUNT), p.division]));
+  const moved = places.filter((p) => p.moved > EXACTLY);
+  const groups = new Map<number, LaidNote[]>();
+  all.forEach(({ end, note }, n) => {
+    const at = Math.min(places[n]?.at ?? 0, begin - 1);
+    const laid = { ...note, end: Math.min(begin, Math.max(at + 1, endOf(end, { divisions, at, finest }))) };
+    groups.set(at, [...(groups.get(at) ?? []), laid]);
+  });
+  const order = [...groups].sort((a, b) => a[0] - b[0]);
+  const strokes = order.map(([at, notes], n): LaidStroke => {
+    const next = order[n + 1]?.[0] ?? begin;
+    // What is to ring does not hold the others; of what was played together nothing ends quite together.
+    const ends = notes.filter((x) => !x.marks.includes('~')).map((x) => x.end);
+    const end =
+      ends.length && !played ? Math.min(...ends) : Math.max(...(ends.length ? ends : notes.map((x) => x.end)));
+    return { at, until: Math.min(next, end), notes };
+  });
+  const furthest = Math.max(0, ...moved.map((m) => m.moved));
+  return {
+    length: begin,
+    strokes,
+    chords,
+    levels,
+    notes: [
+      ...(moved.length ? [fact('moved' as const, moved.length, Math.round((100 * furthest) / TICKS_PER_COUNT))] : []),
+      ...(changes ? [fact('tempo changes' as const, changes)] : []),
+      ...(lost ? [fact('lengths not taken' as const, lost)] : []),
+    ],
+  };
+}
+const ringOf = ({ marks }: ForeignNote) => marks.filter((m) => m === '~');
+/** The note that a tied one goes on from: of its pitch, ending where it begins. */
+function tiedFrom(all: { at: number; end: number; note: ForeignNote }[], note: ForeignNote, at: number) {
+  for (let n = all.length - 1; n >= 0 && n >= all.length - 400; n--) {
+    const own = all[n];
+    if (!own?.note.ties || own.note.midi !== note.midi || Math.abs(own.end - at) >= 2 + EXACTLY) continue;
+    // One pitch can sound on two strings.
+    if (note.string === null || own.note.string === null || note.string === own.note.string) return own;
+  }
+  return null;
+}
+/** An end as it stands where the division of its count goes with it, else on the nearest place that does. */
+function endOf(
+  end: number,
+  { divisions, at, finest }: { divisions: ReadonlyMap<number, number>; at: number; finest: number },
+): number {
+  const own = divisions.get(Math.floor((end - EXACTLY) / TICKS_PER_COUNT)) ?? 1;
+  const [exact] = onGrid([end], finest);
+  if (exact && exact.moved <= EXACTLY && lcm(exact.division, own) <= finest) return exact.at;
+  const unit = TICKS_PER_COUNT / (own === 1 ? 2 : own);
+  return Math.max(Math.round(end / unit) * unit, Math.min(end, at) === at ? Math.ceil((at + 1) / unit) * unit : at);
+}

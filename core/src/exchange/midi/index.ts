@@ -1,0 +1,2 @@
+export * from './in.js';
+export * from './out.js';

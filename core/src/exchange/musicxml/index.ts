@@ -1,0 +1,2 @@
+export * from './out.js';
+export * from './in.js';

@@ -1,0 +1,206 @@
+import { type NotatedBar, restSeen, type Sign, spell, type Spelled, type Voice } from '../../notation/index.js';
+import type { ScoreEvent, ScoreNote } from '../../score/index.js';
+import { type Level, marksOn } from '../../stroke/index.js';
+import type { WrittenSection } from '../scope.js';
+import { beamsOf } from './beams.js';
+import { harmonyOf } from './harmony.js';
+import { notationsOf, playOf, tapNotations } from './note.js';
+import type { SectionSetting } from '../setting.js';
+import { el, type Xml } from './xml.js';
+
+const TYPE: Readonly<Record<number, string>> = {
+  1: 'whole',
+  2: 'half',
+  4: 'quarter',
+  8: 'eighth',
+  16: '16th',
+  32: '32nd',
+  64: '64th',
+};
+const VOICES: readonly (readonly [voice: Voice, number: number, stem: string])[] = [
+  ['fingers', 1, 'up'],
+  ['thumb', 2, 'down'],
+];
+const ALTER: Record<Spelled['accidental'], number> = { '': 0, '#': 1, b: -1, '##': 2, bb: -2 };
+const SIGN: Readonly<Record<number, string>> = {
+  0: 'natural',
+  1: 'sharp',
+  [-1]: 'flat',
+  2: 'double-sharp',
+  [-2]: 'flat-flat',
+};
+
+export interface MeasureSetting extends SectionSetting {
+  readonly written: WrittenSection;
+  /** Ticks of one division. */
+  readonly unit: number;
+  /** How loud the stroke before was. */
+  level: Level | null;
+}
+
+/** The notes of a bar with chords and levels in their places, both voices one after the other. */
+export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting): Xml[] {
+  const divisions = (ticks: number) => Math.round(ticks / setting.unit);
+  const voices = VOICES.filter(([voice]) => bar.voices[voice].length > 0);
+  const shown = accidentals(bar, setting);
+  const between = asides(bar, setting);
+  if (voices.length === 0) {
+    const silent = [el('rest', [], { measure: 'yes' }), el('duration', divisions(bar.length)), el('voice', 1)];
+    return [...between.map((a) => a.xml(divisions(a.at))), el('note', silent)];
+  }
+  return voices.flatMap(([voice, number, stem], order) => {
+    const signs = bar.voices[voice];
+    const other = bar.voices[voice === 'fingers' ? 'thumb' : 'fingers'];
+    const beams = beamsOf(bar, signs, (s) => setting.played(bar, voice, s) !== null);
+    const own = signs.flatMap((sign, at): Xml[] => {
+      const aside =
+        order === 0
+          ? between
+              .filter((a) => a.at >= sign.at && a.at < sign.at + sign.ticks)
+              .map((a) => a.xml(divisions(a.at - sign.at)))
+          : [];
+      const played = setting.played(bar, voice, sign);
+      const shape: SignShape = {
+        sign,
+        duration: divisions(sign.ticks),
+        voice: number,
+        stem,
+        beams: beams[at] ?? [],
+        tuplet: tupletEnds(signs, at),
+      };
+      if (!played) return [...aside, restOf(shape, sign.event !== null || restSeen(sign, other))];
+      const goesOn = setting.goesOn(n, voice, at);
+      return [...aside, ...strokeOf(played, { shape, goesOn, setting, shown })];
+    });
+    return order === 0 ? own : [el('backup', [el('duration', divisions(bar.length))]), ...own];
+  });
+}
+interface SignShape {
+  readonly sign: Sign;
+  readonly duration: number;
+  readonly voice: number;
+  readonly stem: string;
+  readonly beams: readonly Xml[];
+  readonly tuplet: readonly Xml[];
+}
+const timed = ({ duration }: SignShape, ties: readonly Xml[]): Xml[] => [el('duration', duration), ...ties];
+const valued = ({ sign, voice }: SignShape, accidental: readonly Xml[] = []): Xml[] => [
+  el('voice', voice),
+  el('type', TYPE[sign.value] ?? 'quarter'),
+  ...(sign.dotted ? [el('dot')] : []),
+  ...accidental,
+  ...(sign.tuplet
+    ? [el('time-modification', [el('actual-notes', sign.tuplet.notes), el('normal-notes', sign.tuplet.inSpaceOf)])]
+    : []),
+];
+const notations = (own: readonly Xml[]): Xml[] => (own.length ? [el('notations', own)] : []);
+
+function restOf(shape: SignShape, seen: boolean): Xml {
+  const inside = [el('rest'), ...timed(shape, []), ...valued(shape), ...notations(shape.tuplet)];
+  return el('note', inside, seen ? undefined : { 'print-object': 'no' });
+}
+interface StrokeSetting {
+  readonly shape: SignShape;
+  readonly goesOn: boolean;
+  readonly setting: MeasureSetting;
+  readonly shown: ReadonlyMap<string, string>;
+}
+function strokeOf(
+  { event, notes }: { readonly event: ScoreEvent; readonly notes: readonly ScoreNote[] },
+  { shape, goesOn, setting, shown }: StrokeSetting,
+): Xml[] {
+  const { sign, stem, beams } = shape;
+  const ties = [
+    ...(sign.tied ? [el('tie', [], { type: 'stop' })] : []),
+    ...(goesOn ? [el('tie', [], { type: 'start' })] : []),
+  ];
+  if (notes.length === 0) {
+    // A tap or a slap stands where the staff’s middle is.
+    const place = el('unpitched', [el('display-step', 'B'), el('display-octave', 4)]);
+    const own = [
+      ...(sign.tied ? [el('tied', [], { type: 'stop' })] : []),
+      ...(goesOn ? [el('tied', [], { type: 'start' })] : []),
+      ...shape.tuplet,
+      ...(sign.tied ? [] : tapNotations(event)),
+    ];
+    const tail = [el('stem', stem), el('notehead', 'x'), ...beams, ...notations(own)];
+    return [el('note', [place, ...timed(shape, ties), ...valued(shape), ...tail])];
+  }
+  return notes.map((note, i) => {
+    const { letter, accidental, octave } = spelled(note, event, setting);
+    const alter = ALTER[accidental];
+    const first = i === 0;
+    const accident = shown.get(keyOf(sign.at, shape.voice, note.string));
+    const own = { event, note, sign, goesOn, first };
+    const slurFrom = setting.slurFrom(event, note.string);
+    const slurTo = setting.slurTo(event, note.string);
+    const dead = marksOn(event.motion, note.string).includes('x');
+    return el('note', [
+      ...(first ? [] : [el('chord')]),
+      el('pitch', [el('step', letter), ...(alter === 0 ? [] : [el('alter', alter)]), el('octave', octave - 1)]),
+      ...timed(shape, ties),
+      ...valued(shape, accident === undefined ? [] : [el('accidental', accident)]),
+      el('stem', stem),
+      ...(dead ? [el('notehead', 'x')] : []),
+      ...(first ? beams : []),
+      ...notations([...(first ? shape.tuplet : []), ...notationsOf({ ...own, slurFrom, slurTo })]),
+      ...playOf({ ...own, slurFrom, slurTo }),
+    ]);
+  });
+}
+function tupletEnds(signs: readonly Sign[], at: number): Xml[] {
+  const group = signs[at]?.tuplet?.group;
+  if (group === undefined) return [];
+  const end = (type: string) => el('tuplet', [], { type, ...(type === 'start' ? { bracket: 'yes' } : {}) });
+  return [
+    ...(signs[at - 1]?.tuplet?.group === group ? [] : [end('start')]),
+    ...(signs[at + 1]?.tuplet?.group === group ? [] : [end('stop')]),
+  ];
+}
+const spelled = (note: ScoreNote, event: ScoreEvent, { written: { score } }: MeasureSetting): Spelled =>
+  spell(note.midi, score.chords[event.chord]?.name ?? '');
+const keyOf = (at: number, voice: number, string: number): string => `${at} ${voice} ${string}`;
+/** Which accidentals are written: those that the bar has not had on their line. */
+function accidentals(bar: NotatedBar, setting: MeasureSetting): Map<string, string> {
+  const all = VOICES.flatMap(([voice, number]) =>
+    bar.voices[voice].flatMap((sign) => {
+      const played = setting.played(bar, voice, sign);
+      return played && !sign.tied ? [{ sign, number, ...played }] : [];
+    }),
+  ).sort((a, b) => a.sign.at - b.sign.at || a.number - b.number);
+  const now = new Map<string, number>();
+  const shown = new Map<string, string>();
+  for (const { sign, number, event, notes } of all)
+    for (const note of notes) {
+      const { letter, accidental, octave } = spelled(note, event, setting);
+      const [line, alter] = [`${letter}${octave}`, ALTER[accidental]];
+      if ((now.get(line) ?? 0) !== alter) shown.set(keyOf(sign.at, number, note.string), SIGN[alter] ?? 'natural');
+      now.set(line, alter);
+    }
+  return shown;
+}
+/** Chords and levels between the notes. */
+function asides(bar: NotatedBar, setting: MeasureSetting): { at: number; xml: (offset: number) => Xml }[] {
+  const { chords } = setting.written.score;
+  const end = bar.at + bar.length;
+  const begin = setting.written.bars[0]?.at ?? 0;
+  const own = chords.flatMap((c, i) => {
+    // What is held when the writing begins stands there too.
+    const at = Math.max(c.at, begin);
+    if (at < bar.at || at >= end || c.until <= at || (c.name === '' && (i === 0 || c.at < begin))) return [];
+    return [{ at: at - bar.at, xml: (offset: number) => harmonyOf(c, offset) }];
+  });
+  const levels = bar.events.flatMap((e) => {
+    if (e.at < bar.at || e.level === setting.level) return [];
+    setting.level = e.level;
+    const dynamics = el('direction-type', [el('dynamics', [el(e.level)])]);
+    return [
+      {
+        at: e.at - bar.at,
+        xml: (offset: number) =>
+          el('direction', [dynamics, ...(offset > 0 ? [el('offset', offset)] : [])], { placement: 'below' }),
+      },
+    ];
+  });
+  return [...own, ...levels].sort((a, b) => a.at - b.at);
+}

@@ -1,0 +1,113 @@
+import type { Sign } from '../../notation/index.js';
+import type { ScoreEvent, ScoreNote, Slur } from '../../score/index.js';
+import { type Mark, marksOn } from '../../stroke/index.js';
+import { el, type Xml } from './xml.js';
+
+/** What stands around a note and belongs to it. */
+export interface NoteSetting {
+  readonly event: ScoreEvent;
+  readonly sign: Sign;
+  readonly note: ScoreNote;
+  /** It goes on into the next sign. */
+  readonly goesOn: boolean;
+  /** A stroke of the left hand that begins on it, and the one that ends on it. */
+  readonly slurFrom: Slur | null;
+  readonly slurTo: Slur | null;
+  /** The first of the stroke’s notes, which bears what is written once. */
+  readonly first: boolean;
+}
+const LETTER: Record<Slur, string> = { hammer: 'H', pull: 'P', slide: '' };
+/** Signs for which the format has no element of their own, by the word that stands for them. */
+export const OTHER: Partial<Record<Mark, string>> = {
+  ',': 'soft',
+  _: 'rest stroke',
+  '^': 'left hand lets go',
+  '>': 'next chord',
+};
+const PLAYED: Partial<Record<Mark, string>> = { '%': 'palm' };
+
+/** Where it lies, who plays it and how: everything that belongs to the hands. */
+export function notationsOf(setting: NoteSetting): Xml[] {
+  const { event, note, sign, goesOn } = setting;
+  const { motion } = event;
+  const marks = marksOn(motion, note.string);
+  const begins = !sign.tied;
+  const stroke = motion.kind === 'stroke' ? motion : null;
+  const technical = begins
+    ? [
+        ...(stroke?.plectrum ? [el(stroke.plectrum === 'u' ? 'up-bow' : 'down-bow')] : []),
+        ...slurs(setting),
+        ...(note.left !== null && note.left !== 0 ? [el('fingering', note.left)] : []),
+        ...pluckOf(setting).map((letters) => el('pluck', letters)),
+        ...(note.fret === 0 ? [el('open-string')] : []),
+        el('string', note.string),
+        el('fret', note.fret),
+        ...(setting.first && marks.includes('*') ? [el('golpe')] : []),
+        ...(setting.first && stroke?.golpe ? [other(`golpe ${stroke.golpe}`)] : []),
+        ...(stroke?.plectrum === 'w' ? [other('leaps off')] : []),
+        ...marks.flatMap((m) => (OTHER[m] ? [other(OTHER[m])] : [])),
+      ]
+    : [el('string', note.string), el('fret', note.fret)];
+  const articulations = begins
+    ? [...(marks.includes('!') ? [el('accent')] : []), ...(marks.includes("'") ? [el('staccato')] : [])]
+    : [];
+  const slide = (slur: Slur | null, type: string) =>
+    slur === 'slide' && begins ? [el('slide', [], { type, number: note.string, 'line-type': 'solid' })] : [];
+  const slur = (kind: Slur | null, type: string) =>
+    kind && kind !== 'slide' && begins ? [el('slur', [], { type, number: note.string })] : [];
+  return [
+    ...(sign.tied ? [el('tied', [], { type: 'stop' })] : []),
+    ...(goesOn ? [el('tied', [], { type: 'start' })] : []),
+    ...(marks.includes('~') && !goesOn ? [el('tied', [], { type: 'let-ring' })] : []),
+    ...slur(setting.slurTo, 'stop'),
+    ...slur(setting.slurFrom, 'start'),
+    ...slide(setting.slurTo, 'stop'),
+    ...slide(setting.slurFrom, 'start'),
+    el('technical', technical),
+    ...(articulations.length ? [el('articulations', articulations)] : []),
+    // Down goes from the thickest string to the thinnest: upward in pitch.
+    ...(stroke?.dir && !stroke.plectrum
+      ? [el('arpeggiate', [], { direction: stroke.dir === 'd' ? 'up' : 'down' })]
+      : []),
+  ];
+}
+const other = (text: string): Xml => el('other-technical', text);
+/** A tap or a slap, which have no pitch. */
+export const tapNotations = ({ motion }: ScoreEvent): Xml[] => [
+  el('technical', [
+    motion.kind === 'golpe' ? el('golpe') : other('slap'),
+    ...(motion.kind !== 'ghost' && motion.marks.includes(',') ? [other('soft')] : []),
+  ]),
+  ...(motion.kind !== 'ghost' && motion.marks.includes('!') ? [el('articulations', [el('accent')])] : []),
+];
+function slurs({ event, slurFrom, slurTo, note }: NoteSetting): Xml[] {
+  const sign = (slur: Slur, type: 'start' | 'stop') =>
+    el(slur === 'hammer' ? 'hammer-on' : 'pull-off', type === 'start' ? LETTER[slur] : [], {
+      type,
+      number: note.string,
+    });
+  return [
+    ...(slurTo && slurTo !== 'slide' ? [sign(slurTo, 'stop')] : []),
+    ...(slurFrom && slurFrom !== 'slide' ? [sign(slurFrom, 'start')] : []),
+    // Sounded by the left hand alone, out of nothing.
+    ...(event.motion.kind === 'ligado' && !slurTo ? [el('tap', [], { hand: 'left' })] : []),
+  ];
+}
+/** The fingers of the right hand: of a strum all that go through the strings together. */
+function pluckOf({ event: { motion }, note }: NoteSetting): string[] {
+  if (motion.kind !== 'stroke' || motion.plectrum) return [];
+  if (motion.dir) return motion.fingers.length ? [motion.fingers.join('')] : [];
+  return note.right ? [note.right] : [];
+}
+/** How it is damped, for programs that play it. */
+export function playOf({ event: { motion }, note }: NoteSetting): Xml[] {
+  const muted = marksOn(motion, note.string).flatMap((m) => PLAYED[m] ?? []);
+  return muted.length
+    ? [
+        el(
+          'play',
+          muted.map((m) => el('mute', m)),
+        ),
+      ]
+    : [];
+}

@@ -1,0 +1,112 @@
+import { FINGERS, type LeftFinger, type Mark, type PlectrumWay } from '../../stroke/index.js';
+import { isStringNumber } from '../../time/index.js';
+import type { ForeignNote } from '../foreign/model.js';
+import { child, children, type Node, numberIn, textIn } from './door.js';
+import { OTHER } from './note.js';
+
+const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+/** @returns null where it is no pitch */
+export function pitchIn(of: Node | undefined, name: string): number | null {
+  const step = STEPS[textIn(of, `${name === '' ? '' : `${name}-`}step`)];
+  const octave = numberIn(of, `${name === '' ? '' : `${name}-`}octave`);
+  if (step === undefined || octave === null) return null;
+  const midi = 12 * (octave + 1) + step + Math.round(numberIn(of, `${name === '' ? '' : `${name}-`}alter`) ?? 0);
+  return midi >= 0 && midi <= 127 ? midi : null;
+}
+const MARKED = new Map(Object.entries(OTHER).map(([mark, word]) => [word, mark as Mark]));
+/** Signs that are taken, or that say nothing of how it is played. */
+const TAKEN: ReadonlySet<string> = new Set([
+  ...['tied', 'slide', 'tuplet', 'technical', 'articulations', 'arpeggiate', 'dynamics', 'fermata', 'ornaments'],
+  ...[
+    'string',
+    'fret',
+    'pluck',
+    'fingering',
+    'open-string',
+    'hammer-on',
+    'pull-off',
+    'tap',
+    'golpe',
+    'other-technical',
+  ],
+  ...['up-bow', 'down-bow', 'accent', 'strong-accent', 'staccato', 'staccatissimo', 'thumb-position'],
+]);
+const GROUPS: readonly string[] = ['technical', 'articulations', 'ornaments'];
+const LETTER = /^(?:[pimaexcq]|ch)+$/i;
+
+/** What the notations of a note say. */
+export interface ReadSigns extends Pick<
+  ForeignNote,
+  'string' | 'fret' | 'left' | 'right' | 'marks' | 'dir' | 'plectrum' | 'ligado' | 'golpe' | 'slap' | 'tied' | 'ties'
+> {
+  readonly taps: boolean;
+  /** Signs that are not taken, by the names that the format gives them. */
+  readonly unread: readonly string[];
+}
+export function signsOf(note: Node): ReadSigns {
+  const notations = children(note, 'notations').flatMap((n) => n.children);
+  const all = notations.flatMap((n) => (GROUPS.includes(n.name) ? n.children : [n]));
+  const has = (name: string) => all.some((n) => n.name === name);
+  const typed = (name: string, type: string) => all.some((n) => n.name === name && n.attributes['type'] === type);
+  const texts = (name: string) => all.filter((n) => n.name === name).map((n) => n.text);
+  const words = texts('other-technical');
+  const said = [...texts('fingering'), ...texts('pluck')];
+  const left = texts('fingering').find((t) => /^(?:[0-4]|t)$/i.test(t));
+  const marks = new Set<Mark>();
+  if (has('accent') || has('strong-accent')) marks.add('!');
+  if (has('staccato') || has('staccatissimo')) marks.add("'");
+  if (typed('tied', 'let-ring')) marks.add('~');
+  if (child(note, 'notehead')?.text === 'x') marks.add('x');
+  if (children(child(note, 'play'), 'mute').some((m) => m.text === 'palm')) marks.add('%');
+  for (const word of words) {
+    const mark = MARKED.get(word);
+    if (mark) marks.add(mark);
+  }
+  const string = numberIn(nodeOf(all, 'string'), 'text');
+  const fret = numberIn(nodeOf(all, 'fret'), 'text');
+  // Down goes from the thickest string to the thinnest: upward in pitch, as it is where nothing is said.
+  const roll = all.find((n) => n.name === 'arpeggiate');
+  const plectrum: PlectrumWay | null = has('up-bow')
+    ? 'u'
+    : has('down-bow')
+      ? words.includes('leaps off')
+        ? 'w'
+        : 'd'
+      : null;
+  const struckByLeft =
+    typed('hammer-on', 'stop') ||
+    typed('pull-off', 'stop') ||
+    typed('slide', 'stop') ||
+    all.some((n) => n.name === 'tap' && n.attributes['hand'] === 'left');
+  const ties = children(note, 'tie');
+  const hand = said
+    .filter((t) => LETTER.test(t))
+    .join('')
+    .toLowerCase();
+  // A phrase that is slurred over several strings is no ligado; beside one it says the same again.
+  const slurred = has('slur') && !all.some((n) => ['hammer-on', 'pull-off', 'slide'].includes(n.name));
+  return {
+    string: string !== null && isStringNumber(string) ? string : null,
+    fret: fret !== null && Number.isInteger(fret) && fret >= 0 ? fret : null,
+    left: left === undefined ? null : /t/i.test(left) ? 'T' : (Number(left) as LeftFinger),
+    right: FINGERS.filter((f) => (f === 'e' ? /[exq]|c/.test(hand) : hand.includes(f))).join(''),
+    marks: [...marks],
+    dir: roll && !plectrum ? (roll.attributes['direction'] === 'down' ? 'u' : 'd') : null,
+    plectrum,
+    ligado: struckByLeft,
+    golpe: /^golpe ([pimae])$/.exec(words.find((w) => w.startsWith('golpe ')) ?? '')?.[1] ?? '',
+    slap: words.includes('slap'),
+    taps: has('golpe'),
+    tied: ties.some((t) => t.attributes['type'] === 'stop'),
+    ties: ties.some((t) => t.attributes['type'] === 'start'),
+    unread: [
+      ...all.map((n) => n.name).filter((name) => !TAKEN.has(name) && name !== 'slur'),
+      ...(slurred ? ['slur'] : []),
+    ],
+  };
+}
+/** The text of a sign as a number is read. */
+const nodeOf = (all: readonly Node[], name: string): Node | undefined => {
+  const own = all.find((n) => n.name === name);
+  return own ? { name: '', attributes: {}, children: [{ ...own, name: 'text' }], text: '' } : undefined;
+};

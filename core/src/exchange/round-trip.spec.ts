@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import type { AccentCycle } from '../cycle/index.js';
+import { OPEN_SHAPE, readShape } from '../left-hand/index.js';
+import { inOrder, makeStudy, putShape, setChart, setScript, setSteps, type Study } from '../piece/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
+import { printScript } from '../script/index.js';
+import { golpeFinger, marksOn } from '../stroke/index.js';
+import { anyPattern } from '../testing/arbitrary.js';
+import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile } from './files.js';
+import { playedNotes } from './played.js';
+import { writtenPlaces } from './scope.js';
+
+const NAMES = { fingers: 'Fingers', thumb: 'Thumb', taps: 'Golpes', claps: 'Claps' };
+const shape = (name: string, frets: string, fingers: string) =>
+  putShape({ ...OPEN_SHAPE, id: name, name, ...readShape(frets, fingers) });
+const study = (cycle: AccentCycle, script: string, chart: string, stepsPerCount: number): Study =>
+  inOrder(
+    shape('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'),
+    shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1'),
+    shape('Old boat', 'x-x-5-5-6-7', 'x-x-1-1-2-4'),
+    setScript('s-a', script),
+    setSteps('s-a', stepsPerCount),
+    setChart('s-a', chart),
+  )(makeStudy('s', 'S', cycle));
+const back = (bytes: Uint8Array, of: Study): ImportedPiece => {
+  const read = importFile(bytes, { profile: DEFAULT_PROFILE, cycle: of.sections[0]!.cycle });
+  if ('refusal' in read) throw new Error(`${read.refusal.code} ${read.refusal.about.join()}`);
+  return read;
+};
+let ids = 0;
+const sounding = (of: Study) =>
+  writtenPlaces(of, DEFAULT_PROFILE, { kind: 'form' }).flatMap((place) => playedNotes(place));
+/** All that a note is, in its place, with both hands. */
+const hands = (of: Study) =>
+  sounding(of).map(({ at, length, voice, event, note }) =>
+    JSON.stringify([
+      [at, length, voice, event.level, event.motion.kind, event.slur],
+      note && [note.string, note.fret, note.midi, note.right, note.left],
+      [...(note ? marksOn(event.motion, note.string) : 'marks' in event.motion ? event.motion.marks : [])].sort(),
+      [golpeFinger(event.motion), 'dir' in event.motion && event.motion.dir],
+      ['plectrum' in event.motion && event.motion.plectrum],
+    ]),
+  );
+const CYCLES = ['tangos', 'buleria', 'bossa-three-two', 'seguiriya', 'vals'].map((id) => cycleById(id)!);
+const CHARTS = ['', 'Am', 'Am F | "Old boat"', 'F | . | Am'];
+
+describe('out and in again', () => {
+  it('MusicXML brings back every note with its time, its place, both hands, marks and levels', () => {
+    let tried = 0;
+    fc.assert(
+      fc.property(anyPattern, fc.constantFrom(...CYCLES), fc.constantFrom(...CHARTS), (pattern, cycle, chart) => {
+        const of = study(cycle, printScript(pattern), chart, pattern.stepsPerCount);
+        const [place] = writtenPlaces(of, DEFAULT_PROFILE, { kind: 'form' });
+        if (!place || place.score.events.length > 200 || sounding(of).length === 0) return;
+        // Where nobody knows the finger, it may be found out the second time.
+        const unknown = sounding(of).some(
+          ({ event: { motion }, note }) =>
+            note?.left === null || (note?.right === null && motion.kind === 'stroke' && !motion.plectrum),
+        );
+        if (unknown) return;
+        const read = back(scoreFile(of, DEFAULT_PROFILE, { kind: 'form' }, 'compressed musicxml', NAMES), of);
+        // A finger on two frets, as a script can have it, is told.
+        if (read.notes.length > 0) return;
+        tried++;
+        const there = importedStudy(read, 'x', () => `n${++ids}`);
+        // What is too long for one section is cut.
+        if (there.sections.length > 1) return;
+        expect(hands(there)).toEqual(hands(of));
+        expect(there.sections[0]).toMatchObject({ name: 'A', cycle: { id: cycle.id }, bpm: of.sections[0]!.bpm });
+      }),
+      { numRuns: 120 },
+    );
+    expect(tried).toBeGreaterThan(30);
+  });
+  it('MIDI brings back every pitch with its time', () => {
+    let tried = 0;
+    fc.assert(
+      fc.property(anyPattern, fc.constantFrom(...CYCLES), (pattern, cycle) => {
+        const of = study(cycle, printScript(pattern), '', pattern.stepsPerCount);
+        const [place] = writtenPlaces(of, DEFAULT_PROFILE, { kind: 'form' });
+        if (!place || place.score.events.length > 100) return;
+        const pitches = (s: Study) => [
+          ...new Set(
+            sounding(s)
+              .filter((n) => n.note && !marksOn(n.event.motion, n.note.string).includes('x'))
+              .map((n) => `${n.at} ${n.note?.midi}`),
+          ),
+        ];
+        if (pitches(of).length === 0) return;
+        const bytes = midiBytes(of, DEFAULT_PROFILE, { kind: 'form' }, NAMES);
+        const read = importFile(bytes, { profile: DEFAULT_PROFILE, cycle });
+        if ('refusal' in read) {
+          expect(['not to be fretted', 'no notes']).toContain(read.refusal.code);
+          return;
+        }
+        const codes = read.notes.map((n) => n.code);
+        const there = importedStudy(read, 'x', () => `n${++ids}`);
+        // What no hand can hold is told, and left out.
+        if (codes.length > 0) return;
+        tried++;
+        expect(pitches(there).sort()).toEqual(pitches(of).sort());
+      }),
+      { numRuns: 40 },
+    );
+    expect(tried).toBeGreaterThan(8);
+  });
+  it('the form with its repeats, endings and names', () => {
+    expect(musicXml(study(CYCLES[0]!, '', '', 2), DEFAULT_PROFILE, { kind: 'form' })).toContain(
+      '<rest measure="yes"/>',
+    );
+  });
+});
