@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { test } from 'node:test';
 import { ROOT } from './steps.mjs';
 
-const core = { ...(await import('../core/dist/index.js')), ...(await import('../core/dist/format/index.js')) };
+const doors = ['index.js', 'format/index.js', 'exchange/files/index.js'];
+const core = Object.assign({}, ...(await Promise.all(doors.map((d) => import(`../core/dist/${d}`)))));
 const src = join(ROOT, 'core/src');
 const EXAMPLE = /\* @example (.+?) \/\/ (.+?)\s*(?:\*\/)?$/;
 

@@ -12,7 +12,8 @@ export const FLOORS = [
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
   ...['practice', 'drill', 'sound', 'reading'],
-  ...['format', 'exchange'],
+  ...['format'],
+  ...['exchange/written', 'exchange/foreign', 'exchange/midi', 'exchange/musicxml', 'exchange/files'],
   ...['words/en'],
 ];
 const folderOf = (file, root) => {

@@ -29,6 +29,7 @@ import {
   voicings,
   WRITING_SCHOOLS,
 } from '../dist/index.js';
+import { musicXml, practiceTrack, wavBytes } from '../dist/exchange/files/index.js';
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 function measure(work, runs = 31) {
@@ -250,3 +251,25 @@ for (const school of FRET_SCHOOLS) {
 
 const keysOf64 = { ...leftBase, bpm: bpm(100), events: fretEvents(64), school: FRET_SCHOOLS[0] };
 say('rankKeys, 64 events, 12 keys × 8 capo places', ms(measure(() => rankKeys(keysOf64), 1)), 'under 2 s');
+
+{
+  const bars = Array.from({ length: 50 }, () => 'p:5 i:3 m:2 a:1 m:2 i:3 p:5 ima:321').join(' | ');
+  const section = { ...makeSection('s-a', 'A', cycleById('plain-four')), script: bars, bars: 200 };
+  const study = { ...makeStudy('s', 'S', cycleById('plain-four')), sections: [section] };
+  const scope = { kind: 'section', section: 's-a' };
+  say('MusicXML out, 200 bars', ms(measure(() => musicXml(study, DEFAULT_PROFILE, scope), 9)), 'reach 100');
+  const volumes = { guitar: 0.8, claps: 0.5, click: 0.3 };
+  const track = practiceTrack(study, DEFAULT_PROFILE, scope, {
+    bpm: 240,
+    times: 1,
+    countIn: true,
+    volumes,
+    part: null,
+  });
+  const took = measure(() => wavBytes(track, volumes), 3);
+  say(
+    'WAV of a practice track',
+    `${((track.seconds * 1000) / took).toFixed(0)}x`,
+    'times faster than it lasts; reach 40',
+  );
+}

@@ -1,7 +1,7 @@
 import { CYCLES } from '../../catalogue/index.js';
 import { type AccentCycle, barTicks, type CountNote, makeCycle } from '../../cycle/index.js';
 import { ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { cycleText } from '../cycle-text.js';
+import { cycleText } from '../written/cycle-text.js';
 import { type ForeignBar, PER_QUARTER } from './model.js';
 
 const QUARTERS: Record<CountNote, number> = { half: 2, quarter: 1, eighth: 0.5 };

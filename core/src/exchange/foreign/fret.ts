@@ -2,7 +2,7 @@ import { type Fact, fact } from '../../fault/index.js';
 import type { Instrument } from '../../instrument/index.js';
 import { FRETS_ON_NECK, lastFret, openPitch } from '../../instrument/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
-import { type FretEvent, fretLine, fretSchool } from '../../solve/fret-line/index.js';
+import { type FretEvent, fretLine, type FretLineRequest, fretSchool } from '../../solve/fret-line/index.js';
 import { HIGHEST_STOP } from '../../script/index.js';
 import { type Bpm, STRINGS, ticks } from '../../time/index.js';
 import type { LaidNote, LaidStroke } from './lay.js';
@@ -54,19 +54,19 @@ export function fretPart(
   const sounds = whole.filter((s) => s.notes.some((n) => n.midi !== null));
   if (sounds.every((s) => s.notes.every(isPlaced))) return { strokes: whole, notes: notes(), fretted };
   fretted = sounds.reduce((sum, s) => sum + s.notes.filter((n) => !isPlaced(n)).length, 0);
+  const request = {
+    tuning,
+    neck: neckOf(profile, capo),
+    bpm: tempo,
+    profile,
+    school: fretSchool('open'),
+    highestFret: Math.min(FRETS_ON_NECK, lastFret(capo)),
+    k: 1,
+  };
   let now = sounds;
   let held = 0;
   for (let tries = 0; tries <= MOST_TRIES; tries++) {
-    const result = fretLine({
-      events: eventsOf(now),
-      tuning,
-      neck: neckOf(profile, capo),
-      bpm: tempo,
-      profile,
-      school: fretSchool('open'),
-      highestFret: Math.min(FRETS_ON_NECK, lastFret(capo)),
-      k: 1,
-    });
+    const result = fretLine({ ...request, events: eventsOf(now) });
     if (!result.infeasible) {
       const [answer] = result.answers;
       const places = new Map(now.map((stroke, n) => [stroke.at, { stroke, steps: answer?.steps[n] ?? [] }] as const));
@@ -88,7 +88,7 @@ export function fretPart(
     }
     const [why] = result.infeasible;
     const at = Number(why?.about[0]) - 1;
-    const lighter = Number.isInteger(at) ? without(now, at) : null;
+    const lighter = Number.isInteger(at) ? without(now, at, (notes) => canPlay(notes, request)) : null;
     if (!lighter) return fact('not to be fretted', why?.code ?? '');
     held++;
     now = lighter;
@@ -134,12 +134,18 @@ function eventsOf(strokes: readonly LaidStroke[]): FretEvent[] {
     }),
   }));
 }
+const canPlay = (notes: readonly LaidNote[], request: Omit<FretLineRequest, 'events'>): boolean =>
+  fretLine({ ...request, events: eventsOf([{ at: 0, until: 1, notes }]) }).infeasible === undefined;
 const pitchesOf = ({ notes }: LaidStroke): string => notes.map((n) => n.midi).join();
 /**
- * The line with less in one of its strokes, and in all that are like it: what rings into it ends, then its pins go, then a
- * note from its middle.
+ * The line with less in one of its strokes, and in all that are like it: what rings into it ends, then its pins go, then as
+ * few notes as can be.
  */
-function without(strokes: readonly LaidStroke[], at: number): LaidStroke[] | null {
+function without(
+  strokes: readonly LaidStroke[],
+  at: number,
+  playable: (notes: readonly LaidNote[]) => boolean,
+): LaidStroke[] | null {
   const own = strokes[at];
   if (!own) return null;
   const like = new Set(strokes.filter((s) => pitchesOf(s) === pitchesOf(own)).map((s) => s.at));
@@ -155,9 +161,24 @@ function without(strokes: readonly LaidStroke[], at: number): LaidStroke[] | nul
     return change((s) => ({ ...s, notes: s.notes.map((n) => ({ ...n, left: null, string: null, fret: null })) }));
   if (own.notes.filter((n) => n.midi !== null).length < 2)
     return like.size < strokes.length ? strokes.filter((s) => !like.has(s.at)) : null;
-  return change((s) => {
-    const sorted = s.notes.filter((n) => n.midi !== null).sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
-    const gone = sorted[sorted.length >> 1];
-    return { ...s, notes: s.notes.filter((n) => n !== gone) };
-  });
+  const kept = most(own.notes, playable);
+  return kept && change((s) => ({ ...s, notes: s.notes.filter((_, i) => kept.has(i)) }));
+}
+/** The most of some notes that can be played at once, the highest and the lowest among them where that can be. */
+function most(
+  notes: readonly LaidNote[],
+  playable: (notes: readonly LaidNote[]) => boolean,
+): ReadonlySet<number> | null {
+  const order = notes.map((n, i) => ({ midi: n.midi ?? 0, i })).sort((a, b) => a.midi - b.midi);
+  const weight = (set: number): number =>
+    order.reduce((sum, _, n) => {
+      const edge = n === order.length - 1 ? 0.5 : n === 0 ? 0.25 : 0;
+      return sum + (set & (1 << n) ? 1 + edge : 0);
+    }, 0);
+  const sets = Array.from({ length: (1 << order.length) - 2 }, (_, n) => n + 1).sort((a, b) => weight(b) - weight(a));
+  for (const set of sets) {
+    const chosen = new Set(order.filter((_, n) => set & (1 << n)).map((o) => o.i));
+    if (playable(notes.filter((_, i) => chosen.has(i)))) return chosen;
+  }
+  return null;
 }

@@ -45,13 +45,13 @@ export function stepText(
   const ligado = pitched.some((n) => n.ligado);
   const asOne = ligado && pitched.length === 1 && taps.length === 0;
   for (const wishes of LESS) {
-    const { text, index } = written(pitched, { wishes, held, rings, taps, ligado: asOne });
+    const { text, index, letters } = written(pitched, { wishes, held, rings, taps, ligado: asOne });
     if (readStep(text).step === null) continue;
     const said = pitched.some((n) => n.right !== '');
     return {
       text,
       lost: [
-        ...(wishes.letters || !said ? [] : (['letters'] as const)),
+        ...(letters || !said || asOne ? [] : (['letters'] as const)),
         ...(wishes.marks ? [] : (['marks'] as const)),
         ...(wishes.left || !pitched.some((n) => n.left) ? [] : (['left'] as const)),
         ...(ligado && !asOne ? (['ligado'] as const) : []),
@@ -91,11 +91,11 @@ function written(notes: readonly LaidNote[], { wishes, held, rings, taps, ligado
   });
   const plain = places.every((p) => /^\d$/.test(p));
   const whole = `${taps_ ? `*${golpe}` : ''}${common.join('')}`;
-  if (ligado) return { text: `L:${places[0] ?? ''}${whole}`, index: false };
-  const hand = plectrum ? { text: `P${plectrum}`, index: false } : handOf(sorted, dir, wishes.letters);
+  if (ligado) return { text: `L:${places[0] ?? ''}${whole}`, index: false, letters: false };
+  const hand = plectrum ? { text: `P${plectrum}`, index: false, letters: true } : handOf(sorted, dir, wishes.letters);
   const strings = plain ? places.join('') : places.join('+');
   const text = places.length > 1 && !plain ? `${hand.text}${whole}:${strings}` : `${hand.text}:${strings}${whole}`;
-  return { text, index: hand.index };
+  return { ...hand, text };
 }
 const marksOf = (n: LaidNote, rings: ReadonlySet<number>, all: boolean): Mark[] => {
   const ring = n.string !== null && rings.has(n.string);
@@ -115,15 +115,12 @@ function placeOf(n: LaidNote, marks: readonly Mark[], asHeld: boolean, left: boo
   return `${n.string ?? ''}${stop}${marks.join('')}`;
 }
 /** Letters where each string has its own, a strum's where it says them; else they are left open. */
-function handOf(
-  sorted: readonly LaidNote[],
-  dir: 'd' | 'u' | null,
-  letters: boolean,
-): { text: string; index: boolean } {
+function handOf(sorted: readonly LaidNote[], dir: 'd' | 'u' | null, letters: boolean) {
   const all = [...new Set(sorted.flatMap((n) => [...n.right]))];
   const inOrder = FINGERS.filter((f) => all.includes(f)).join('');
-  if (dir) return { text: `${letters && inOrder ? inOrder : 'i'}${dir}`, index: !(letters && inOrder) };
+  const said = letters && inOrder !== '';
+  if (dir) return { text: `${said ? inOrder : 'i'}${dir}`, index: !said, letters: said };
   const each = sorted.map((n) => n.right);
-  const known = letters && each.every((l) => l.length === 1) && each.join('') === inOrder;
-  return { text: known ? inOrder : '?'.repeat(sorted.length), index: false };
+  const known = said && each.every((l) => l.length === 1) && each.join('') === inOrder;
+  return { text: known ? inOrder : '?'.repeat(sorted.length), index: false, letters: known };
 }

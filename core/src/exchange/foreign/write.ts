@@ -127,6 +127,8 @@ interface Window {
   /** What everything in it is a multiple of. */
   readonly unit: number;
   readonly tokens: readonly Token[];
+  /** Nothing sounds into it. */
+  readonly silent: boolean;
   readonly endsBar: boolean;
 }
 function windowOf(tokens: readonly Token[], from: number, to: number, endsBar: boolean): Window {
@@ -144,7 +146,7 @@ function windowOf(tokens: readonly Token[], from: number, to: number, endsBar: b
     own.push(token);
   }
   const unit = own.reduce((u, t) => gcd(u, t.at - from), to - from);
-  return { from, length: to - from, unit, tokens: own, endsBar };
+  return { from, length: to - from, unit, tokens: own, silent: tokens[low - 1]?.text === '.', endsBar };
 }
 /** The signs that a window takes with steps of a length: even steps, one group, or a group for each step that needs one. */
 function waysOf(w: Window, step: number): { plain: boolean; group: number; steps: number } {
@@ -155,8 +157,11 @@ function waysOf(w: Window, step: number): { plain: boolean; group: number; steps
   return { plain, group: plain ? Infinity : w.length / w.unit + 2.5, steps };
 }
 /** The window step by step. */
-const stepsIn = ({ from, length, tokens }: Window, step: number): Window[] =>
-  Array.from({ length: length / step }, (_, n) => windowOf(tokens, from + n * step, from + (n + 1) * step, false));
+const stepsIn = ({ from, length, tokens, silent }: Window, step: number): Window[] =>
+  Array.from({ length: length / step }, (_, n) => {
+    const own = windowOf(tokens, from + n * step, from + (n + 1) * step, false);
+    return tokens[0] && own.from > tokens[0].at ? own : { ...own, silent };
+  });
 /** Steps to a count with the fewest signs; the coarsest of equal ones. */
 function stepsFor(windows: readonly Window[]): number {
   const cost = (steps: number) => {
@@ -183,11 +188,12 @@ function printWindow(w: Window, stepsPerCount: number): string {
 }
 const group = (words: readonly string[], steps: number): string =>
   `[${words.join(' ')}]${steps === 1 ? '' : `:${steps}`}`;
-/** What stands on each part of a window; a silence goes on silent, a note is held. */
-function wordsOf({ from, length, tokens }: Window, size: number): string[] {
-  let n = 0;
+/** What stands on each part of a window; a silence is written on, a note is held. */
+function wordsOf({ from, length, tokens, silent }: Window, size: number): string[] {
+  let [n, quiet] = [0, silent];
   return Array.from({ length: length / size }, (_, i) => {
     const own = tokens[n]?.at === from + i * size ? tokens[n++] : undefined;
-    return own?.text ?? '-';
+    if (own) quiet = own.text === '.';
+    return own?.text ?? (quiet ? '.' : '-');
   });
 }

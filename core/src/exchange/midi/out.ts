@@ -4,10 +4,10 @@ import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { type Level, marksOn } from '../../stroke/index.js';
 import { gcd, TICKS_PER_COUNT } from '../../time/index.js';
-import { cycleText } from '../cycle-text.js';
-import { type PlayedNote, playedNotes } from '../played.js';
-import { withoutUnisons } from '../unisons.js';
-import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../scope.js';
+import { cycleText } from '../written/cycle-text.js';
+import { type PlayedNote, playedNotes } from '../written/played.js';
+import { withoutUnisons } from '../written/unisons.js';
+import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../written/scope.js';
 
 const QUARTERS = { half: 2, quarter: 1, eighth: 0.5 } as const;
 const BEAT = { half: 2, quarter: 4, eighth: 8 } as const;

@@ -1,11 +1,11 @@
 import { type NotatedBar, restSeen, type Sign, spell, type Spelled, type Voice } from '../../notation/index.js';
 import type { ScoreEvent, ScoreNote } from '../../score/index.js';
 import { type Level, marksOn } from '../../stroke/index.js';
-import type { WrittenSection } from '../scope.js';
+import type { WrittenSection } from '../written/scope.js';
 import { beamsOf } from './beams.js';
 import { harmonyOf } from './harmony.js';
 import { notationsOf, playOf, tapNotations } from './note.js';
-import type { SectionSetting } from '../setting.js';
+import type { SectionSetting } from '../written/setting.js';
 import { el, type Xml } from './xml.js';
 
 const TYPE: Readonly<Record<number, string>> = {

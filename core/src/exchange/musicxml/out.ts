@@ -4,10 +4,10 @@ import { spell } from '../../notation/index.js';
 import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { gcd, type Midi, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
-import { cycleText } from '../cycle-text.js';
-import { type Scope, type WrittenPlace, writtenPlaces } from '../scope.js';
+import { cycleText } from '../written/cycle-text.js';
+import { type Scope, type WrittenPlace, writtenPlaces } from '../written/scope.js';
 import { measureNotes } from './measure.js';
-import { settingOf } from '../setting.js';
+import { settingOf } from '../written/setting.js';
 import { el, printXml, type Xml } from './xml.js';
 
 const BEAT_TYPE = { half: 2, quarter: 4, eighth: 8 } as const;

@@ -7,7 +7,6 @@ const ATTRIBUTE = '@_';
 
 /**
  * An element with its children, or its text.
- * @example JSON.stringify(el('dot')) // '{"dot":[]}'
  */
 export function el(name: string, inside: readonly Xml[] | string | number = [], attributes?: Attributes): Xml {
   const children = typeof inside === 'string' || typeof inside === 'number' ? [{ '#text': String(inside) }] : inside;

@@ -1,6 +1,6 @@
 import type { MidiNames } from '../../exchange/midi/out.js';
 import type { ImportNote, ImportNoteCode, ImportRefusal } from '../../exchange/foreign/model.js';
-import type { LogCsvFault } from '../../exchange/log-csv.js';
+import type { LogCsvFault } from '../../exchange/files/log-csv.js';
 import type { Fact } from '../../fault/index.js';
 import type { TablatureRefusal } from '../../script/index.js';
 import { sayFact } from './facts.js';

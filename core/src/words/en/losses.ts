@@ -1,4 +1,4 @@
-import type { Loss, LossCode } from '../../exchange/index.js';
+import type { Loss, LossCode } from '../../exchange/written/index.js';
 import { plural } from './strokes.js';
 
 const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {

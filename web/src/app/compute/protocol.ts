@@ -29,12 +29,10 @@ import type {
   RowRequest,
   RowResult,
   SchoolLine,
-  Scope,
   SectionHands,
   SectionKeyRefusal,
   StartingPoint,
   Study,
-  TablaturePart,
   ToldFalseta,
   Trial,
   UnrolledForm,
@@ -129,10 +127,6 @@ export interface HandsAsk extends PieceAsk {
   readonly section: string;
   readonly wish: HandsWish;
 }
-/** A study, or part of it, as tablature in plain text. */
-export interface TablatureAsk extends PieceAsk {
-  readonly scope: Scope;
-}
 /** A section, or some bars of it alone. */
 export interface KeysAsk extends PieceAsk {
   readonly section: string;
@@ -156,7 +150,6 @@ export interface Solver {
   shapeRow(request: RowRequest, progress: Progress): RowResult;
   comp(request: CompRequest, progress: Progress): CompAnswers;
   bassLine(ask: BassAsk, progress: Progress): BassAnswers;
-  tablature(ask: TablatureAsk): TablaturePart[];
   falseta(ask: FalsetaAsk): ToldFalseta | null;
   hands(ask: HandsAsk): SectionHands | null;
   conflicts(ask: PieceAsk): Conflict[];

@@ -10,10 +10,8 @@ import type {
   RowRequest,
   RowResult,
   SectionHands,
-  TablaturePart,
   ToldFalseta,
 } from '@ruffle-wheel/core';
-import { proxy, type Remote } from 'comlink';
 import type {
   BassAnswers,
   BassAsk,
@@ -30,25 +28,18 @@ import type {
   ShapeAnswers,
   ShapeAsk,
   Solver,
-  TablatureAsk,
 } from './protocol';
-import { WorkerLink } from './worker-link';
-
-/** Solvers tell how far they are several times a second; one that is silent for so long has died. */
-const SILENT_MS = 30_000;
+import { Overtaking } from './overtaking';
 
 /**
  * The solvers' own worker, apart from the one that reads while the player types. A newer request ends
  * the one still running, at once: its worker is dropped and the next one starts afresh.
  */
 @Injectable({ providedIn: 'root' })
-export class Solve {
-  private readonly link = new WorkerLink<Solver>(
-    () => new Worker(new URL('./solver.worker', import.meta.url), { type: 'module', name: 'solver' }),
-  );
-  private ticket = 0;
-  private busy = false;
-
+export class Solve extends Overtaking<Solver> {
+  constructor() {
+    super(() => new Worker(new URL('./solver.worker', import.meta.url), { type: 'module', name: 'solver' }));
+  }
   /** @returns null when a newer request has overtaken this one, or it was cancelled */
   fit(request: FitRequest, progress: Progress): Promise<FitResult | null> {
     return this.run<FitResult>(async (solver) => solver.fitCycle(request, this.told(progress)));
@@ -81,10 +72,6 @@ export class Solve {
   bass(ask: BassAsk, progress: Progress): Promise<BassAnswers | null> {
     return this.run<BassAnswers>(async (solver) => solver.bassLine(ask, this.told(progress)));
   }
-  /** A study, or part of it, as tablature. @returns null when overtaken or cancelled */
-  tablature(ask: TablatureAsk): Promise<TablaturePart[] | null> {
-    return this.run<TablaturePart[]>(async (solver) => solver.tablature(ask));
-  }
   /** A falseta read and put into its section. @returns null when overtaken or cancelled */
   falseta(ask: FalsetaAsk): Promise<ToldFalseta | null> {
     return this.run<ToldFalseta | null>(async (solver) => solver.falseta(ask));
@@ -100,35 +87,6 @@ export class Solve {
   /** A section in its easiest keys and capo places. @returns null when overtaken or cancelled */
   sectionKeys(ask: KeysAsk, progress: Progress): Promise<KeyAnswers | null> {
     return this.run<KeyAnswers>(async (solver) => solver.sectionKeys(ask, this.told(progress)));
-  }
-
-  private async run<T>(ask: (solver: Remote<Solver>) => Promise<T>): Promise<T | null> {
-    this.cancel();
-    const ticket = ++this.ticket;
-    this.busy = true;
-    try {
-      const result = await this.link.ask(ask, SILENT_MS);
-      return ticket === this.ticket ? result : null;
-    } catch (e) {
-      // A worker that was dropped never answers: that is no fault of the question.
-      if (ticket !== this.ticket) return null;
-      throw e;
-    } finally {
-      if (ticket === this.ticket) this.busy = false;
-    }
-  }
-  /** Progress is a sign of life. */
-  private told(progress: Progress) {
-    return proxy((share: number) => {
-      this.link.heard();
-      progress(share);
-    });
-  }
-
-  cancel() {
-    this.ticket++;
-    if (this.busy) this.link.drop();
-    this.busy = false;
   }
 }
 

@@ -21,7 +21,6 @@ import {
   sectionInKey,
   sectionKeys,
   shapeRow,
-  studyTablature,
   toldFalseta,
   voicings,
   withPassage,
@@ -76,7 +75,6 @@ export const solver: Solver = {
     }));
     return { ways, infeasible: [] };
   },
-  tablature: ({ study, profile, scope }) => studyTablature(study, profile, scope),
   falseta: ({ study, section: id, profile, bar, text }) => {
     const section = study.sections.find((s) => s.id === id);
     return section ? toldFalseta(study, section, profile, bar, text) : null;

@@ -65,6 +65,10 @@ export class Arrivals {
             : ({ table, row } as PlacedRow),
         );
     }
+    return this.compare(name, came);
+  }
+  /** What came some other way, compared with the shelf. */
+  compare(name: string, came: readonly PlacedRow[]): ArrivalResult {
     return { ok: true, arrival: arrivalOf(name, came, this.held()) };
   }
   /** The demo data, their log moved so that it ends yesterday. */

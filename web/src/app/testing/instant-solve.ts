@@ -9,7 +9,6 @@ import type {
   MelodyAsk,
   PieceAsk,
   ShapeAsk,
-  TablatureAsk,
 } from '../compute/protocol';
 import { solver } from '../compute/solver';
 
@@ -54,9 +53,6 @@ export class InstantSolve {
   }
   bass(ask: BassAsk) {
     return Promise.resolve(solver.bassLine(ask, silent));
-  }
-  tablature(ask: TablatureAsk) {
-    return Promise.resolve(solver.tablature(ask));
   }
   falseta(ask: FalsetaAsk) {
     return Promise.resolve(solver.falseta(ask));

@@ -25,15 +25,19 @@ import type { PlacedRow, StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
 import { Keys } from '../../shell/keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
+import { Exchange } from '../../compute/exchange';
+import { isScoreFile, SCORE_FILES, ScoreFiles } from '../../parts/files/score-files';
 import { NewStudy } from '../../parts/new-study/new-study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { Soon, Turns } from '../../ui/soon';
 import { words } from '../../words/en';
+import { files } from '../../words/files';
 import { Bin } from './bin';
 import { Cells } from './cells';
 import { Hands } from './hands';
+import { lookAtTable } from './log-table';
 import { Unread } from './unread';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
@@ -50,6 +54,10 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
 })
 export class ShelfPlace {
   protected readonly words = words.shelf;
+  protected readonly filesWords = files.shelf;
+  protected readonly accepted = `.json,application/json,.csv,${SCORE_FILES}`;
+  protected readonly scores = inject(ScoreFiles);
+  private readonly exchange = inject(Exchange);
   protected readonly techniques = TECHNIQUES;
   protected readonly collection = inject(Collection);
   private readonly arrivals = inject(Arrivals);
@@ -144,13 +152,28 @@ export class ShelfPlace {
   }
   protected async importFile(field: HTMLInputElement) {
     const file = field.files?.[0];
+    field.value = '';
     if (!file) return;
     this.refused.set(null);
+    if (isScoreFile(file.name)) {
+      await this.scores.look(file);
+      return;
+    }
     this.reading.set(true);
-    const result = await this.arrivals.look(file, file.name);
-    field.value = '';
+    const table = file.name.toLowerCase().endsWith('.csv');
+    const result = await (table
+      ? lookAtTable(file, this.exchange, this.arrivals)
+      : this.arrivals.look(file, file.name));
     this.reading.set(false);
     await this.arrived(result);
+  }
+  protected async exportLog() {
+    if (!this.collection.log().length) {
+      this.notice.say(files.shelf.logEmpty);
+      return;
+    }
+    const table = await this.exchange.logTable(this.collection.log());
+    if (table !== null) saveFile(new Blob([table], { type: 'text/csv' }), files.shelf.logName, 'csv');
   }
   protected async demo() {
     await this.arrived(await this.arrivals.lookAtDemo());

@@ -1,8 +1,8 @@
-import { type NotatedBar, notate } from '../notation/index.js';
-import { readForm, type Section, type Study } from '../piece/index.js';
-import type { HandProfile } from '../player/index.js';
-import { workedScore } from '../reading/index.js';
-import { type Score, unrollForm } from '../score/index.js';
+import { type NotatedBar, notate } from '../../notation/index.js';
+import { readForm, type Section, type Study } from '../../piece/index.js';
+import type { HandProfile } from '../../player/index.js';
+import { workedScore } from '../../reading/index.js';
+import { type Score, unrollForm } from '../../score/index.js';
 import { formLine, type FormPlace } from './form-line.js';
 
 /** What of a study is written: a section, some of its bars (first and last, counted from 0), or the whole form. */

@@ -1,4 +1,4 @@
-import type { Fact } from '../fault/index.js';
+import type { Fact } from '../../fault/index.js';
 
 /** Formats that a score is written in. */
 export type Format = 'musicxml' | 'midi' | 'tablature';

@@ -1,6 +1,6 @@
-import { type NotatedBar, notesOf, type Sign, type Voice } from '../notation/index.js';
-import type { ScoreEvent, ScoreNote, Slur } from '../score/index.js';
-import type { StringNumber } from '../time/index.js';
+import { type NotatedBar, notesOf, type Sign, type Voice } from '../../notation/index.js';
+import type { ScoreEvent, ScoreNote, Slur } from '../../score/index.js';
+import type { StringNumber } from '../../time/index.js';
 import type { WrittenSection } from './scope.js';
 
 /** What of a section belongs to its notes and is not written on them. */

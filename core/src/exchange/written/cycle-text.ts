@@ -1,4 +1,4 @@
-import { type AccentCycle, cycleLength, placeLabel } from '../cycle/index.js';
+import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js';
 
 /**
  * A cycle in one line: its name, its counts, the places that bear accents.

@@ -1,9 +1,9 @@
-import { type AccentCycle, cycleLength } from '../cycle/index.js';
-import { fact } from '../fault/index.js';
-import { pitchName } from '../instrument/index.js';
-import type { Score, ScoreEvent } from '../score/index.js';
-import { hasMarkAnywhere, type Mark, MARKS, marksOn } from '../stroke/index.js';
-import { stepTicks, type StringNumber, STRINGS, ticks, TICKS_PER_COUNT, type Ticks } from '../time/index.js';
+import { type AccentCycle, cycleLength } from '../../cycle/index.js';
+import { fact } from '../../fault/index.js';
+import { pitchName } from '../../instrument/index.js';
+import type { Score, ScoreEvent } from '../../score/index.js';
+import { hasMarkAnywhere, type Mark, MARKS, marksOn } from '../../stroke/index.js';
+import { stepTicks, type StringNumber, STRINGS, ticks, TICKS_PER_COUNT, type Ticks } from '../../time/index.js';
 import type { Loss } from './model.js';
 
 /** Letters across a system at most; a bar that is longer has one to itself. */

@@ -1,3 +1,4 @@
+export * from './form-line.js';
 export * from './losses.js';
 export * from './model.js';
 export * from './scope.js';

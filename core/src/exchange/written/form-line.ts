@@ -1,4 +1,4 @@
-import type { FormItem } from '../piece/index.js';
+import type { FormItem } from '../../piece/index.js';
 
 /** A section where it stands in a form that is written with signs of repetition. */
 export interface FormPlace {

@@ -1,5 +1,5 @@
-import type { Voice } from '../notation/index.js';
-import type { ScoreEvent, ScoreNote } from '../score/index.js';
+import type { Voice } from '../../notation/index.js';
+import type { ScoreEvent, ScoreNote } from '../../score/index.js';
 import type { WrittenSection } from './scope.js';
 import { settingOf } from './setting.js';
 

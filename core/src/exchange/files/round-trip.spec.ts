@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../catalogue/index.js';
-import type { AccentCycle } from '../cycle/index.js';
-import { OPEN_SHAPE, readShape } from '../left-hand/index.js';
-import { inOrder, makeStudy, putShape, setChart, setScript, setSteps, type Study } from '../piece/index.js';
-import { DEFAULT_PROFILE } from '../player/index.js';
-import { printScript } from '../script/index.js';
-import { golpeFinger, marksOn } from '../stroke/index.js';
-import { anyPattern } from '../testing/arbitrary.js';
-import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile } from './files.js';
-import { playedNotes } from './played.js';
-import { writtenPlaces } from './scope.js';
+import { cycleById } from '../../catalogue/index.js';
+import type { AccentCycle } from '../../cycle/index.js';
+import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
+import { inOrder, makeStudy, putShape, setChart, setScript, setSteps, type Study } from '../../piece/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { printScript } from '../../script/index.js';
+import { golpeFinger, marksOn } from '../../stroke/index.js';
+import { anyPattern } from '../../testing/arbitrary.js';
+import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile } from './index.js';
+import { playedNotes } from '../written/played.js';
+import { writtenPlaces } from '../written/scope.js';
 
 const NAMES = { fingers: 'Fingers', thumb: 'Thumb', taps: 'Golpes', claps: 'Claps' };
 const shape = (name: string, frets: string, fingers: string) =>

@@ -1,11 +1,19 @@
-import { barBegin } from '../cycle/index.js';
-import { type Apart, takenApart } from '../drill/index.js';
-import type { Study } from '../piece/index.js';
-import type { HandProfile } from '../player/index.js';
-import { workedScore } from '../reading/index.js';
-import { countInPlan, piecePlan, type Plan, planPlayback, rangePlan, renderPlan, type Volume } from '../sound/index.js';
-import { clampBpm, ticks, TICKS_PER_COUNT } from '../time/index.js';
-import type { Scope } from './scope.js';
+import { barBegin } from '../../cycle/index.js';
+import { type Apart, takenApart } from '../../drill/index.js';
+import type { Study } from '../../piece/index.js';
+import type { HandProfile } from '../../player/index.js';
+import { workedScore } from '../../reading/index.js';
+import {
+  countInPlan,
+  piecePlan,
+  type Plan,
+  planPlayback,
+  rangePlan,
+  renderPlan,
+  type Volume,
+} from '../../sound/index.js';
+import { clampBpm, ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import type { Scope } from '../written/scope.js';
 
 /** Frames a second of a track. */
 export const TRACK_RATE = 44_100;

@@ -1,11 +1,11 @@
 import { strToU8 } from 'fflate';
-import type { Study } from '../piece/index.js';
-import type { HandProfile } from '../player/index.js';
-import { lossesOf } from './losses.js';
-import { type MidiNames, midiBytes } from './midi/out.js';
-import type { Format, Loss } from './model.js';
-import { compressedMusicXml, musicXml } from './musicxml/out.js';
-import { type Scope, writtenPlaces } from './scope.js';
+import type { Study } from '../../piece/index.js';
+import type { HandProfile } from '../../player/index.js';
+import { lossesOf } from '../written/losses.js';
+import { type MidiNames, midiBytes } from '../midi/out.js';
+import type { Format, Loss } from '../written/model.js';
+import { compressedMusicXml, musicXml } from '../musicxml/out.js';
+import { type Scope, writtenPlaces } from '../written/scope.js';
 
 /** Formats of which a whole file is made here; text is put together where its words are. */
 export type FileFormat = Exclude<Format, 'tablature'> | 'compressed musicxml';

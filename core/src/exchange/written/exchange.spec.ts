@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../catalogue/index.js';
-import { barTicks } from '../cycle/index.js';
-import { addSection, inOrder, makeStudy, setChart, setForm, setScript, type Study } from '../piece/index.js';
-import { DEFAULT_PROFILE } from '../player/index.js';
-import { scoreOf } from '../score/index.js';
-import { readTablature } from '../script/index.js';
+import { cycleById } from '../../catalogue/index.js';
+import { barTicks } from '../../cycle/index.js';
+import { addSection, inOrder, makeStudy, setChart, setForm, setScript, type Study } from '../../piece/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { scoreOf } from '../../score/index.js';
+import { readTablature } from '../../script/index.js';
 import { type Scope, studyTablature, tablatureLosses, tablatureText } from './index.js';
 
 const four = cycleById('tangos')!;

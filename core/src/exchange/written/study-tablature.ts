@@ -1,5 +1,5 @@
-import type { Study } from '../piece/index.js';
-import type { HandProfile } from '../player/index.js';
+import type { Study } from '../../piece/index.js';
+import type { HandProfile } from '../../player/index.js';
 import { lossesOf } from './losses.js';
 import type { Loss } from './model.js';
 import { type Scope, writtenPlaces } from './scope.js';

@@ -1,14 +1,14 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../catalogue/index.js';
-import { readStudyRow } from '../format/index.js';
-import { inOrder, makeStudy, putShape, setChart, setScript, type Study } from '../piece/index.js';
-import { OPEN_SHAPE, readShape } from '../left-hand/index.js';
-import { DEFAULT_PROFILE } from '../player/index.js';
-import { sayImportNote, sayImportRefusal } from '../words/en/index.js';
-import { compressedMusicXml, importedStudy, importFile, logCsv, midiBytes, musicXml, readLogCsv } from './files.js';
-import { tablatureText } from './tablature.js';
-import { writtenPlaces } from './scope.js';
+import { cycleById } from '../../catalogue/index.js';
+import { readStudyRow } from '../../format/index.js';
+import { inOrder, makeStudy, putShape, setChart, setScript, type Study } from '../../piece/index.js';
+import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { sayImportNote, sayImportRefusal } from '../../words/en/index.js';
+import { compressedMusicXml, importedStudy, importFile, logCsv, midiBytes, musicXml, readLogCsv } from './index.js';
+import { tablatureText } from '../written/tablature.js';
+import { writtenPlaces } from '../written/scope.js';
 
 const four = cycleById('tangos')!;
 const NAMES = { fingers: 'Fingers', thumb: 'Thumb', taps: 'Golpes', claps: 'Claps' };

@@ -1,13 +1,13 @@
-import { CYCLES } from '../catalogue/index.js';
-import { type AccentCycle, barTicks } from '../cycle/index.js';
-import { type Fact, fact } from '../fault/index.js';
-import { STANDARD_TUNING } from '../instrument/index.js';
-import { cleanName } from '../name/index.js';
-import { paceOf } from '../piece/index.js';
-import { type ReadTablature, readTablature, type TablatureRefusal } from '../script/index.js';
-import { clampBpm } from '../time/index.js';
-import type { ImportedPiece, ImportedSection, ImportNote } from './foreign/model.js';
-import type { ImportSetting } from './foreign/import.js';
+import { CYCLES } from '../../catalogue/index.js';
+import { type AccentCycle, barTicks } from '../../cycle/index.js';
+import { type Fact, fact } from '../../fault/index.js';
+import { STANDARD_TUNING } from '../../instrument/index.js';
+import { cleanName } from '../../name/index.js';
+import { paceOf } from '../../piece/index.js';
+import { type ReadTablature, readTablature, type TablatureRefusal } from '../../script/index.js';
+import { clampBpm } from '../../time/index.js';
+import type { ImportedPiece, ImportedSection, ImportNote } from '../foreign/model.js';
+import type { ImportSetting } from '../foreign/import.js';
 
 /** Steps to a count that people type tablature in; the coarsest that moves the fewest notes is taken. */
 const STEPS_TRIED = [2, 4, 3, 6, 1, 8];

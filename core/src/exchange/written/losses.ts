@@ -1,6 +1,6 @@
-import { fact } from '../fault/index.js';
-import type { Score, ScoreEvent } from '../score/index.js';
-import { hasMarkAnywhere, type Mark, MARKS } from '../stroke/index.js';
+import { fact } from '../../fault/index.js';
+import type { Score, ScoreEvent } from '../../score/index.js';
+import { hasMarkAnywhere, type Mark, MARKS } from '../../stroke/index.js';
 import type { Format, Loss } from './model.js';
 import { withoutUnisons } from './unisons.js';
 import { tablatureLosses } from './tablature.js';

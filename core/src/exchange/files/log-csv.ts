@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { type Fact, fact } from '../fault/index.js';
-import { LARGEST_FILE, MOST_KEPT, readLogRow } from '../format/index.js';
-import type { LogEntry } from '../practice/index.js';
+import { type Fact, fact } from '../../fault/index.js';
+import { LARGEST_FILE, MOST_KEPT, readLogRow } from '../../format/index.js';
+import type { LogEntry } from '../../practice/index.js';
 
 const COLUMNS = [
   'session',
@@ -27,7 +27,7 @@ const unmarked = (text: string): string => (text.startsWith("'") ? text.slice(1)
 
 /**
  * The log as a table, a line a pass; a session without passes has one line without a tempo.
- * @example logCsv([]).split('\r\n').length // 1
+ * @example logCsv([]).startsWith('session,started,minutes') // true
  */
 export function logCsv(log: readonly LogEntry[]): string {
   const rows = log.flatMap((e): Row[] => {
@@ -56,6 +56,7 @@ export type LogCsvFault =
   | 'line broken'
   | 'line faulty'
   | 'too many lines';
+export type LogCsvReading = { readonly log: readonly LogEntry[] } | { readonly faults: readonly Fact<LogCsvFault>[] };
 /** Faults told of one table. */
 const MOST_FAULTS = 20;
 
@@ -63,9 +64,7 @@ const MOST_FAULTS = 20;
  * A log from a table: all of it, or the faults by their lines. Lines of one session belong together; a table without
  * sessions has one for each study, section and beginning.
  */
-export function readLogCsv(
-  text: string,
-): { readonly log: readonly LogEntry[] } | { readonly faults: readonly Fact<LogCsvFault>[] } {
+export function readLogCsv(text: string): LogCsvReading {
   if (text.length > LARGEST_FILE) return { faults: [fact('file too large', text.length, LARGEST_FILE)] };
   if (text.trim() === '') return { faults: [fact('file empty')] };
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), { skipEmptyLines: 'greedy' });

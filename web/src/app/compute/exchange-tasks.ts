@@ -1,0 +1,75 @@
+import {
+  type AccentCycle,
+  type HandProfile,
+  type Loss,
+  MIDI_TRACKS,
+  type Scope,
+  type Study,
+  studyTablature,
+  type TablaturePart,
+} from '@ruffle-wheel/core';
+import {
+  type FileFormat,
+  type FileImport,
+  type FileSetting,
+  importFile,
+  logCsv,
+  type LogCsvReading,
+  practiceTrack,
+  readLogCsv,
+  scopeLosses,
+  scoreFile,
+  type TrackWishes,
+  wavBytes,
+} from '@ruffle-wheel/core/exchange';
+import type { LogEntry } from '@ruffle-wheel/core';
+import type { Progress } from './protocol';
+
+/** What a file can be written as. */
+export type OutFormat = 'tablature' | FileFormat | 'wav';
+/** A study, or part of it, in a format. */
+export interface OutAsk {
+  readonly study: Study;
+  readonly profile: HandProfile;
+  readonly scope: Scope;
+  readonly format: OutFormat;
+}
+/** What a format would lose, and the text where it is one. */
+export interface OutLook {
+  readonly losses: readonly Loss[];
+  readonly tablature: readonly TablaturePart[];
+}
+export type InSetting = Omit<FileSetting, 'progress'> & { readonly cycle: AccentCycle };
+
+/** What the exchange worker can be asked. */
+export interface ExchangeTasks {
+  look(ask: OutAsk): OutLook;
+  file(ask: OutAsk): Uint8Array;
+  /** Null where it is too long, or has not the part that is wished. */
+  track(ask: OutAsk, wishes: TrackWishes, progress: Progress): Uint8Array | null;
+  read(bytes: Uint8Array, setting: InSetting, progress: Progress): FileImport;
+  logTable(log: readonly LogEntry[]): string;
+  readLogTable(text: string): LogCsvReading;
+}
+/** The worker exposes it, tests call it in the page. */
+export const exchangeTasks: ExchangeTasks = {
+  look: ({ study, profile, scope, format }) => {
+    if (format === 'tablature') {
+      const tablature = studyTablature(study, profile, scope);
+      return { tablature, losses: scopeLosses(study, profile, scope, 'tablature') };
+    }
+    const as = format === 'compressed musicxml' ? 'musicxml' : format;
+    return { tablature: [], losses: as === 'wav' ? [] : scopeLosses(study, profile, scope, as) };
+  },
+  file: ({ study, profile, scope, format }) =>
+    format === 'tablature' || format === 'wav'
+      ? new Uint8Array()
+      : scoreFile(study, profile, scope, format, MIDI_TRACKS),
+  track: ({ study, profile, scope }, wishes, progress) => {
+    const track = practiceTrack(study, profile, scope, wishes);
+    return track && wavBytes(track, wishes.volumes, progress);
+  },
+  read: (bytes, setting, progress) => importFile(bytes, { ...setting, progress }),
+  logTable: (log) => logCsv(log),
+  readLogTable: (text) => readLogCsv(text),
+};

@@ -1,0 +1,5 @@
+/// <reference lib="webworker" />
+import { expose } from 'comlink';
+import { exchangeTasks } from './exchange-tasks';
+
+expose(exchangeTasks);

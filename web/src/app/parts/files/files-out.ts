@@ -1,0 +1,178 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { type Apart, APART, clampBpm, type Scope, sayLoss, type Study } from '@ruffle-wheel/core';
+import { Exchange, ExchangeLook } from '../../compute/exchange';
+import type { OutAsk, OutFormat, OutLook } from '../../compute/exchange-tasks';
+import { Collection } from '../../study';
+import { FIELD } from '../../ui/field';
+import { Notice } from '../../ui/notice';
+import { saveFile } from '../../ui/save-file';
+import { SELECT } from '../../ui/select';
+import { Toggle } from '../../ui/toggle';
+import { files } from '../../words/files';
+import { Asking } from '../asking/asking';
+import { Working } from '../asking/working';
+import { tablatureFile } from './tablature-file';
+
+const FORMATS: readonly OutFormat[] = ['musicxml', 'compressed musicxml', 'midi', 'wav', 'tablature'];
+const ENDINGS: Record<OutFormat, readonly [ending: string, type: string]> = {
+  musicxml: ['musicxml', 'application/vnd.recordare.musicxml+xml'],
+  'compressed musicxml': ['mxl', 'application/vnd.recordare.musicxml'],
+  midi: ['mid', 'audio/midi'],
+  wav: ['wav', 'audio/wav'],
+  tablature: ['txt', 'text/plain'],
+};
+/** As loud as they are played here. */
+const VOLUMES = { guitar: 0.8, claps: 0.5, click: 0.3 };
+/** Work that is over sooner is not spoken of. */
+const SAID_AFTER_MS = 250;
+
+/** A study, or part of it, as a file for others: what the format can't hold is said before. */
+@Component({
+  selector: 'app-files-out',
+  imports: [FIELD, SELECT, MatButton, Toggle, Working],
+  templateUrl: './files-out.html',
+  styleUrl: './files-out.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FilesOut {
+  protected readonly words = files;
+  protected readonly formats = FORMATS;
+  protected readonly parts = APART;
+  private readonly collection = inject(Collection);
+  private readonly exchange = inject(Exchange);
+  private readonly looking = inject(ExchangeLook);
+  private readonly notice = inject(Notice);
+  readonly study = input.required<Study>();
+  /** The section that is meant unless something else is said; '' = the whole form. */
+  readonly section = input('');
+  /** Bars that are chosen on the page, and what they are called. */
+  readonly bars = input<readonly [number, number] | null>(null);
+  readonly barsName = input('');
+  /** Chosen bars are meant where there are some. */
+  protected readonly wanted = linkedSignal<string, string>({
+    source: () => `${this.section()} ${this.bars()?.join() ?? ''}`,
+    computation: () => (this.bars() ? 'bars' : this.section() || 'form'),
+  });
+  protected readonly what = computed(() => {
+    const wanted = this.wanted();
+    return wanted === 'form' || wanted === 'bars' || this.study().sections.some((s) => s.id === wanted)
+      ? wanted
+      : 'form';
+  });
+  protected readonly format = signal<OutFormat>('musicxml');
+  private readonly scope = computed((): Scope => {
+    const [what, bars] = [this.what(), this.bars()];
+    if (what === 'bars' && bars) return { kind: 'bars', section: this.section(), bars };
+    return what === 'form' || what === 'bars' ? { kind: 'form' } : { kind: 'section', section: what };
+  });
+  private readonly ask = computed((): OutAsk => ({
+    study: this.study(),
+    profile: this.collection.profile(),
+    scope: this.scope(),
+    format: this.format(),
+  }));
+  protected readonly asking = new Asking<OutAsk, OutLook>(
+    this.ask,
+    (ask) => this.looking.look(ask),
+    undefined,
+    this.looking,
+  );
+  /** Nothing while the answer is another format’s. */
+  protected readonly losses = computed(() => {
+    const latest = this.asking.latest();
+    return latest?.ask.format === this.format() ? latest.answer.losses.map(sayLoss) : null;
+  });
+  protected readonly nothing = computed(() => {
+    const scope = this.scope();
+    const own = this.study().sections;
+    const wanted = scope.kind === 'form' ? own : own.filter((s) => s.id === scope.section);
+    return wanted.every((s) => s.script.trim() === '');
+  });
+  protected readonly text = computed((): string => {
+    const latest = this.asking.latest();
+    return latest?.ask.format === 'tablature' && this.format() === 'tablature'
+      ? tablatureFile(latest.ask.study, latest.ask.scope, latest.answer.tablature)
+      : '';
+  });
+
+  // The practice track
+  private readonly meant = computed(() => {
+    const [scope, own] = [this.scope(), this.study().sections];
+    return scope.kind === 'form' ? own[0] : own.find((s) => s.id === scope.section);
+  });
+  protected readonly bpm = linkedSignal(() => this.meant()?.bpm ?? 100);
+  protected readonly rounds = signal(4);
+  protected readonly part = signal<Apart | null>(null);
+  protected readonly countIn = signal(true);
+  protected readonly claps = signal(true);
+  protected readonly click = signal(true);
+  protected setTempo(text: string) {
+    this.bpm.set(clampBpm(Number(text)));
+  }
+  protected setRounds(text: string) {
+    this.rounds.set(Math.min(64, Math.max(1, Math.round(Number(text)) || 1)));
+  }
+
+  // Writing
+  /** How far a long file has come, above 0; null when nothing takes long. */
+  protected readonly share = signal<number | null>(null);
+  protected readonly fault = signal('');
+  private name(): string {
+    const scope = this.scope();
+    const section = scope.kind === 'form' ? '' : this.study().sections.find((s) => s.id === scope.section)?.name;
+    const bars = scope.kind === 'bars' ? this.barsName() : '';
+    return [this.study().name, section, bars].filter(Boolean).join(' ');
+  }
+  protected async save() {
+    const [ask, name] = [this.ask(), this.name()];
+    const [ending, type] = ENDINGS[ask.format];
+    this.fault.set('');
+    if (ask.format === 'tablature') {
+      saveFile(new Blob([this.text()], { type }), name, ending);
+      return;
+    }
+    const slow = setTimeout(() => this.share.set(0.01), SAID_AFTER_MS);
+    try {
+      const bytes = await (ask.format === 'wav' ? this.track(ask) : this.exchange.file(ask));
+      if (!bytes?.length) return;
+      saveFile(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), name, ending);
+      this.notice.say(`${name}.${ending} ${this.words.saved}`);
+    } catch {
+      this.fault.set(this.words.failed);
+    } finally {
+      clearTimeout(slow);
+      this.share.set(null);
+    }
+  }
+  private async track(ask: OutAsk) {
+    const form = ask.scope.kind === 'form';
+    const { claps, click } = VOLUMES;
+    let ended = true;
+    const wishes = {
+      bpm: this.bpm(),
+      times: this.rounds(),
+      countIn: this.countIn(),
+      part: form ? null : this.part(),
+      volumes: { ...VOLUMES, claps: this.claps() ? claps : 0, click: this.click() ? click : 0 },
+    };
+    const bytes = await this.exchange.track(ask, wishes, (share) => {
+      ended = false;
+      if (this.share() !== null) this.share.set(Math.max(0.01, share));
+    });
+    // Without a word of progress it was never begun.
+    if (!bytes && ended) this.fault.set(this.part() && !form ? this.words.track.none : this.words.track.long);
+    return bytes;
+  }
+  protected stop() {
+    this.exchange.cancel();
+    this.share.set(null);
+  }
+  protected async copy() {
+    const done = await navigator.clipboard.writeText(this.text()).then(
+      () => true,
+      () => false,
+    );
+    this.notice.say(done ? this.words.copied : this.words.notCopied);
+  }
+}

@@ -1,0 +1,18 @@
+import { LARGEST_FILE, sayLogCsvFault } from '@ruffle-wheel/core';
+import type { Exchange } from '../../compute/exchange';
+import type { PlacedRow } from '../../data';
+import type { ArrivalResult, Arrivals } from '../../study';
+import { files } from '../../words/files';
+
+/** A log as a table, compared with the one that is kept; nothing is taken yet. */
+export async function lookAtTable(file: File, exchange: Exchange, arrivals: Arrivals): Promise<ArrivalResult> {
+  // No more is read than is taken.
+  const read = await exchange.readLogTable(await file.slice(0, LARGEST_FILE + 1).text());
+  if (read && !('faults' in read))
+    return arrivals.compare(
+      file.name,
+      read.log.map((row): PlacedRow => ({ table: 'log', row })),
+    );
+  const [message = files.look.notRead, ...more] = read?.faults.map(sayLogCsvFault) ?? [];
+  return { ok: false, code: 'table', message, faults: more.map((m) => ({ path: '', message: m })) };
+}
