@@ -93,6 +93,18 @@ const valued = ({ sign, voice }: SignShape, accidental: readonly Xml[] = []): Xm
     ? [el('time-modification', [el('actual-notes', sign.tuplet.notes), el('normal-notes', sign.tuplet.inSpaceOf)])]
     : []),
 ];
+const CHORD = [el('chord')];
+const STEM: Readonly<Record<string, Xml>> = { up: el('stem', 'up'), down: el('stem', 'down') };
+/** The same few elements are written again and again. */
+const pitches = new Map<string, Xml>();
+function pitchOf(step: string, alter: number, octave: number): Xml {
+  const key = `${step}${alter}${octave}`;
+  const there = pitches.get(key);
+  if (there) return there;
+  const made = el('pitch', [el('step', step), ...(alter === 0 ? [] : [el('alter', alter)]), el('octave', octave)]);
+  pitches.set(key, made);
+  return made;
+}
 const notations = (own: readonly Xml[]): Xml[] => (own.length ? [el('notations', own)] : []);
 
 function restOf(shape: SignShape, seen: boolean): Xml {
@@ -136,11 +148,11 @@ function strokeOf(
     const slurTo = setting.slurTo(event, note.string);
     const dead = marksOn(event.motion, note.string).includes('x');
     return el('note', [
-      ...(first ? [] : [el('chord')]),
-      el('pitch', [el('step', letter), ...(alter === 0 ? [] : [el('alter', alter)]), el('octave', octave - 1)]),
+      ...(first ? [] : CHORD),
+      pitchOf(letter, alter, octave - 1),
       ...timed(shape, ties),
       ...valued(shape, accident === undefined ? [] : [el('accidental', accident)]),
-      el('stem', stem),
+      STEM[stem] ?? el('stem', stem),
       ...(dead ? [el('notehead', 'x')] : []),
       ...(first ? beams : []),
       ...notations([...(first ? shape.tuplet : []), ...notationsOf({ ...own, slurFrom, slurTo })]),
