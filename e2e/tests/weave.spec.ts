@@ -186,24 +186,3 @@ test('a falseta is told string by string, fingered for both hands and heard apar
   await page.keyboard.press('Space');
   await saved(page);
 });
-
-test('a section is saved as tablature, and comes back from it as it was', async ({ player: page }) => {
-  await choose(page, 'Study', 'Slack Water');
-  await choose(page, 'Section', 'Shore');
-  await leaveFields(page);
-  await page.keyboard.press('3');
-  await expect(page.locator('.says')).toContainText('Bar 1 of');
-  await page.keyboard.press('y');
-  const panel = page.locator('app-files-panel');
-  await expect(panel.locator('pre')).toContainText('Slack Water');
-  await expect(panel).toContainText('Left fingers of');
-  const before = await panel.locator('pre').innerText();
-  const download = page.waitForEvent('download');
-  await panel.getByRole('button', { name: 'Save as text' }).press('Enter');
-  expect((await download).suggestedFilename()).toBe('Slack Water Shore.txt');
-  await leaveFields(page);
-  await page.keyboard.press('t');
-  await page.getByText('From tablature in plain text').click();
-  await page.getByRole('textbox', { name: 'Tablature' }).fill(before);
-  await expect(page.locator('app-tablature-field')).toContainText('2 bars');
-});

@@ -1,6 +1,7 @@
 export * from './form-line.js';
 export * from './losses.js';
 export * from './model.js';
+export * from './practice-sheet.js';
 export * from './scope.js';
 export * from './study-tablature.js';
 export * from './tablature.js';

@@ -1,12 +1,17 @@
 import {
   type AccentCycle,
+  type FormPlace,
   type HandProfile,
   type Loss,
   MIDI_TRACKS,
+  type NotatedBar,
+  practiceSheet,
   type Scope,
+  type SheetSection,
   type Study,
   studyTablature,
   type TablaturePart,
+  writtenPlaces,
 } from '@ruffle-wheel/core';
 import {
   type FileFormat,
@@ -26,7 +31,7 @@ import type { LogEntry } from '@ruffle-wheel/core';
 import type { Progress } from './protocol';
 
 /** What a file can be written as. */
-export type OutFormat = 'tablature' | FileFormat | 'wav';
+export type OutFormat = 'tablature' | FileFormat | 'wav' | 'pdf' | 'sheet';
 /** A study, or part of it, in a format. */
 export interface OutAsk {
   readonly study: Study;
@@ -39,6 +44,13 @@ export interface OutLook {
   readonly losses: readonly Loss[];
   readonly tablature: readonly TablaturePart[];
 }
+/** A section as its page has it. */
+export interface StandSection extends Omit<FormPlace, 'section'> {
+  readonly name: string;
+  readonly cycle: AccentCycle;
+  readonly bpm: number;
+  readonly bars: readonly NotatedBar[];
+}
 export type InSetting = Omit<FileSetting, 'progress'> & { readonly cycle: AccentCycle };
 
 /** What the exchange worker can be asked. */
@@ -50,6 +62,9 @@ export interface ExchangeTasks {
   read(bytes: Uint8Array, setting: InSetting, progress: Progress): FileImport;
   logTable(log: readonly LogEntry[]): string;
   readLogTable(text: string): LogCsvReading;
+  /** Sections as their pages have them. */
+  stand(ask: OutAsk): StandSection[];
+  sheet(ask: OutAsk): SheetSection[];
 }
 /** The worker exposes it, tests call it in the page. */
 export const exchangeTasks: ExchangeTasks = {
@@ -59,10 +74,13 @@ export const exchangeTasks: ExchangeTasks = {
       return { tablature, losses: scopeLosses(study, profile, scope, 'tablature') };
     }
     const as = format === 'compressed musicxml' ? 'musicxml' : format;
-    return { tablature: [], losses: as === 'wav' ? [] : scopeLosses(study, profile, scope, as) };
+    return {
+      tablature: [],
+      losses: as === 'wav' || as === 'pdf' || as === 'sheet' ? [] : scopeLosses(study, profile, scope, as),
+    };
   },
   file: ({ study, profile, scope, format }) =>
-    format === 'tablature' || format === 'wav'
+    format === 'tablature' || format === 'wav' || format === 'pdf' || format === 'sheet'
       ? new Uint8Array()
       : scoreFile(study, profile, scope, format, MIDI_TRACKS),
   track: ({ study, profile, scope }, wishes, progress) => {
@@ -72,4 +90,15 @@ export const exchangeTasks: ExchangeTasks = {
   read: (bytes, setting, progress) => importFile(bytes, { ...setting, progress }),
   logTable: (log) => logCsv(log),
   readLogTable: (text) => readLogCsv(text),
+  sheet: ({ study, profile, scope }) => practiceSheet(study, profile, scope),
+  stand: ({ study, profile, scope }) =>
+    writtenPlaces(study, profile, scope).map(({ section, bars, opens, closes, ending }) => ({
+      name: section.name,
+      cycle: section.cycle,
+      bpm: section.bpm,
+      bars,
+      opens,
+      closes,
+      ending,
+    })),
 };

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
-import type { LogEntry } from '@ruffle-wheel/core';
+import type { LogEntry, SheetSection } from '@ruffle-wheel/core';
 import type { FileImport, LogCsvReading, TrackWishes } from '@ruffle-wheel/core/exchange';
-import type { ExchangeTasks, InSetting, OutAsk, OutLook } from './exchange-tasks';
+import type { ExchangeTasks, InSetting, OutAsk, OutLook, StandSection } from './exchange-tasks';
 import { Overtaking } from './overtaking';
 import type { Progress } from './protocol';
 
@@ -21,6 +21,12 @@ export class Exchange extends Overtaking<ExchangeTasks> {
   }
   read(bytes: Uint8Array, setting: InSetting, progress: Progress): Promise<FileImport | null> {
     return this.run<FileImport>(async (worker) => worker.read(bytes, setting, this.told(progress)));
+  }
+  stand(ask: OutAsk): Promise<StandSection[] | null> {
+    return this.run<StandSection[]>(async (worker) => worker.stand(ask));
+  }
+  sheet(ask: OutAsk): Promise<SheetSection[] | null> {
+    return this.run<SheetSection[]>(async (worker) => worker.sheet(ask));
   }
   logTable(log: readonly LogEntry[]): Promise<string | null> {
     return this.run<string>(async (worker) => worker.logTable(log));

@@ -19,6 +19,12 @@ export class InstantExchange {
   read(bytes: Uint8Array, setting: InSetting, progress: (share: number) => void) {
     return Promise.resolve(exchangeTasks.read(bytes, setting, progress));
   }
+  stand(ask: OutAsk) {
+    return Promise.resolve(exchangeTasks.stand(ask));
+  }
+  sheet(ask: OutAsk) {
+    return Promise.resolve(exchangeTasks.sheet(ask));
+  }
   logTable(log: readonly LogEntry[]) {
     return Promise.resolve(exchangeTasks.logTable(log));
   }

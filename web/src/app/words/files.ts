@@ -7,7 +7,11 @@ export const files = {
   bars: 'bars',
   form: 'The whole form',
   format: 'As',
+  paper: 'Paper',
+  papers: { a4: 'A4', letter: 'Letter' },
   formats: {
+    pdf: 'Stand page (PDF)',
+    sheet: 'Practice sheet (PDF)',
     musicxml: 'MusicXML',
     'compressed musicxml': 'MusicXML, compressed',
     midi: 'MIDI',
@@ -15,6 +19,8 @@ export const files = {
     tablature: 'Tablature in plain text',
   },
   help: {
+    sheet: 'A page a section to tick by hand: what goes round, shapes, hardest changes, ladder.',
+    pdf: 'For the stand: staff and tablature with both hands, the cycle and its accents on top.',
     musicxml:
       'For programs that write scores: strings, frets, both hands’ fingers, chords with their frets, repeats and endings.',
     'compressed musicxml': 'The same in a quarter of the room.',
@@ -26,6 +32,15 @@ export const files = {
   noLoss: 'It holds everything that is written here.',
   save: 'Save the file',
   saved: 'saved.',
+  print: 'Open to print',
+  noWindow: 'This browser opens no second page from here; save the file and print it.',
+  sheet: {
+    name: 'practice sheet',
+    changes: 'Hardest changes',
+    at: 'on',
+    ladder: 'Ladder',
+    passes: 'clean in a row earn the next tempo',
+  },
   copy: 'Copy',
   copied: 'Copied.',
   notCopied: 'This browser lets nothing be copied from here; save it, or mark the text and copy it.',

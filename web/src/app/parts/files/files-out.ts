@@ -12,16 +12,21 @@ import { Toggle } from '../../ui/toggle';
 import { files } from '../../words/files';
 import { Asking } from '../asking/asking';
 import { Working } from '../asking/working';
+import type { Format } from '../print/paper';
+import { StandPage } from '../print/stand-page';
 import { tablatureFile } from './tablature-file';
 
-const FORMATS: readonly OutFormat[] = ['musicxml', 'compressed musicxml', 'midi', 'wav', 'tablature'];
+const FORMATS: readonly OutFormat[] = ['pdf', 'sheet', 'musicxml', 'compressed musicxml', 'midi', 'wav', 'tablature'];
 const ENDINGS: Record<OutFormat, readonly [ending: string, type: string]> = {
   musicxml: ['musicxml', 'application/vnd.recordare.musicxml+xml'],
   'compressed musicxml': ['mxl', 'application/vnd.recordare.musicxml'],
   midi: ['mid', 'audio/midi'],
   wav: ['wav', 'audio/wav'],
+  pdf: ['pdf', 'application/pdf'],
+  sheet: ['pdf', 'application/pdf'],
   tablature: ['txt', 'text/plain'],
 };
+const PAPERS: readonly Format[] = ['a4', 'letter'];
 /** As loud as they are played here. */
 const VOLUMES = { guitar: 0.8, claps: 0.5, click: 0.3 };
 /** Work that is over sooner is not spoken of. */
@@ -60,7 +65,7 @@ export class FilesOut {
       ? wanted
       : 'form';
   });
-  protected readonly format = signal<OutFormat>('musicxml');
+  protected readonly format = signal<OutFormat>('pdf');
   private readonly scope = computed((): Scope => {
     const [what, bars] = [this.what(), this.bars()];
     if (what === 'bars' && bars) return { kind: 'bars', section: this.section(), bars };
@@ -115,6 +120,10 @@ export class FilesOut {
   }
 
   // Writing
+  private readonly stand = inject(StandPage);
+  private stopped = false;
+  protected readonly papers = PAPERS;
+  protected readonly paper = signal<Format>('a4');
   /** How far a long file has come, above 0; null when nothing takes long. */
   protected readonly share = signal<number | null>(null);
   protected readonly fault = signal('');
@@ -122,7 +131,8 @@ export class FilesOut {
     const scope = this.scope();
     const section = scope.kind === 'form' ? '' : this.study().sections.find((s) => s.id === scope.section)?.name;
     const bars = scope.kind === 'bars' ? this.barsName() : '';
-    return [this.study().name, section, bars].filter(Boolean).join(' ');
+    const sheet = this.format() === 'sheet' ? this.words.sheet.name : '';
+    return [this.study().name, section, bars, sheet].filter(Boolean).join(' ');
   }
   protected async save() {
     const [ask, name] = [this.ask(), this.name()];
@@ -134,15 +144,48 @@ export class FilesOut {
     }
     const slow = setTimeout(() => this.share.set(0.01), SAID_AFTER_MS);
     try {
-      const bytes = await (ask.format === 'wav' ? this.track(ask) : this.exchange.file(ask));
-      if (!bytes?.length) return;
-      saveFile(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), name, ending);
+      const file = await this.made(ask, type);
+      if (!file) return;
+      saveFile(file, name, ending);
       this.notice.say(`${name}.${ending} ${this.words.saved}`);
     } catch {
       this.fault.set(this.words.failed);
     } finally {
       clearTimeout(slow);
       this.share.set(null);
+    }
+  }
+  private async made(ask: OutAsk, type: string): Promise<Blob | null> {
+    if (ask.format === 'pdf') return this.page(ask);
+    if (ask.format === 'sheet') return this.sheet(ask);
+    const bytes = await (ask.format === 'wav' ? this.track(ask) : this.exchange.file(ask));
+    return bytes?.length ? new Blob([bytes as Uint8Array<ArrayBuffer>], { type }) : null;
+  }
+  private async page(ask: OutAsk): Promise<Blob | null> {
+    this.stopped = false;
+    const sections = await this.exchange.stand(ask);
+    return (
+      sections &&
+      this.stand.pdf(ask.study.name, sections, this.paper(), (share) => {
+        if (this.share() !== null) this.share.set(Math.max(0.01, share));
+        return !this.stopped;
+      })
+    );
+  }
+  private async sheet(ask: OutAsk): Promise<Blob | null> {
+    const [sections, { sheetPdf }] = await Promise.all([this.exchange.sheet(ask), import('../print/sheet-page')]);
+    return sections && sheetPdf(ask.study.name, sections, this.paper());
+  }
+  /** The document in a page of its own, from which the browser prints. */
+  protected async print() {
+    const ask = this.ask();
+    this.fault.set('');
+    try {
+      const file = await this.made(ask, 'application/pdf');
+      const shown = file && window.open(URL.createObjectURL(file), '_blank');
+      if (file && !shown) this.fault.set(this.words.noWindow);
+    } catch {
+      this.fault.set(this.words.failed);
     }
   }
   private async track(ask: OutAsk) {
@@ -165,6 +208,7 @@ export class FilesOut {
     return bytes;
   }
   protected stop() {
+    this.stopped = true;
     this.exchange.cancel();
     this.share.set(null);
   }

@@ -75,6 +75,7 @@ describe('out', () => {
     world.open.apply(setScript('s-a', 'p:5 i:3 (d) - - - - -'));
     const f = await out();
     const saved = watched();
+    await choose(f, 'As', 'MusicXML');
     await soon(() => expect(texts(f, 'li').join()).toMatch(/1 stroke sounds no string and is left out/));
     await press(f, 'Save the file');
     await soon(() => expect(saved.map((s) => s.name)).toEqual(['Stair A.musicxml']));

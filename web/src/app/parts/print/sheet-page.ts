@@ -1,0 +1,180 @@
+import { cycleLength, sayChange, type SheetSection, type Shape, STRINGS, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import type { jsPDF } from 'jspdf';
+import { files } from '../../words/files';
+import { type Format, MARGIN, numberPages, paper, printable, SANS, SERIF } from './paper';
+
+const INK = '#241c18';
+const SOFT = '#6d5d54';
+const POMEGRANATE = '#a8243c';
+const CLOTH = '#f6d5d6';
+const LINE = '#b9aca0';
+const words = files.sheet;
+
+/** A practice sheet: a page a section, to play from and to tick by hand. */
+export async function sheetPdf(title: string, sections: readonly SheetSection[], format: Format): Promise<Blob> {
+  const doc = await paper(format, title);
+  sections.forEach((section, n) => {
+    if (n > 0) doc.addPage();
+    new Sheet(doc, section).draw(title);
+  });
+  numberPages(doc);
+  return doc.output('blob');
+}
+class Sheet {
+  private readonly width: number;
+  private readonly height: number;
+  constructor(
+    private readonly doc: jsPDF,
+    private readonly section: SheetSection,
+  ) {
+    this.width = doc.internal.pageSize.width;
+    this.height = doc.internal.pageSize.height;
+  }
+  draw(title: string) {
+    const { name, cycle, bpm, shapes, changes } = this.section;
+    this.type(SERIF, 'bold', 20).text(printable(title), MARGIN, MARGIN + 6);
+    this.type(SERIF, 'bold', 14).text(printable(name), MARGIN, MARGIN + 15);
+    const after = this.doc.getTextWidth(printable(name)) + 4;
+    this.type(SANS, 'normal', 10).text(
+      printable(`${cycle.name} · ${bpm} ${files.counts}`),
+      MARGIN + after,
+      MARGIN + 15,
+    );
+    let y = MARGIN + 22;
+    const radius = 30;
+    this.wheel(MARGIN + radius + 6, y + radius + 6, radius);
+    const left = MARGIN + 2 * radius + 22;
+    const deep = this.shapes(shapes, left, y);
+    y = Math.max(y + 2 * radius + 18, deep + 6);
+    y = this.strip(y);
+    if (changes.length) {
+      this.type(SERIF, 'bold', 13).text(words.changes, MARGIN, y);
+      y += 6;
+      for (const change of changes) {
+        const head = printable(`${change.from.name} – ${change.to.name}, ${words.at} ${change.label}`);
+        this.type(SANS, 'bold', 10).text(head, MARGIN, y);
+        const lines = this.type(SANS, 'normal', 10).splitTextToSize(
+          printable(sayChange(change).join(' ')),
+          this.width - 2 * MARGIN - 4,
+        ) as string[];
+        this.doc.text(lines, MARGIN + 4, y + 4.6);
+        y += 7 + lines.length * 4.3;
+      }
+      y += 3;
+    }
+    this.ladder(y);
+  }
+  private type(family: string, style: 'normal' | 'bold', size: number, colour = INK): jsPDF {
+    return this.doc.setFont(family, style).setFontSize(size).setTextColor(colour);
+  }
+  private centred(text: string, x: number, y: number) {
+    this.doc.text(text, x, y, { align: 'center', baseline: 'middle' });
+  }
+  /** The turn as a round: counts outside, folds on the accents, strokes within. */
+  private wheel(x: number, y: number, r: number) {
+    const { cycle, strokes } = this.section;
+    const turn = cycleLength(cycle);
+    const at = (ticks: number, radius: number): [number, number] => {
+      const angle = (2 * Math.PI * ticks) / turn - Math.PI / 2;
+      return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)];
+    };
+    this.doc.setDrawColor(LINE).setLineWidth(0.4).circle(x, y, r, 'S');
+    for (const { at: place, weight } of cycle.accents) {
+      const [px, py] = at(place, r);
+      this.doc
+        .setFillColor(CLOTH)
+        .setDrawColor(POMEGRANATE)
+        .setLineWidth(0.3)
+        .circle(px, py, 1.6 + 1.6 * weight, 'FD');
+    }
+    const heavy = new Set(cycle.accents.map((a) => a.at as number));
+    cycle.labels.forEach((label, n) => {
+      const accented = heavy.has(n * TICKS_PER_COUNT);
+      this.type(SANS, accented ? 'bold' : 'normal', 11, accented ? POMEGRANATE : SOFT);
+      this.centred(printable(label), ...at(n * TICKS_PER_COUNT, r + 6));
+    });
+    const size = strokes.length > 24 ? 6 : strokes.length > 16 ? 7.5 : 9;
+    for (const s of strokes) {
+      this.type(SANS, s.accent ? 'bold' : 'normal', size, s.accent ? POMEGRANATE : INK);
+      this.centred(s.letters, ...at(s.at, r - 6));
+    }
+  }
+  /** @returns where they end */
+  private shapes(shapes: readonly Shape[], left: number, top: number): number {
+    const [wide, tall] = [24, 36];
+    const columns = Math.max(1, Math.floor((this.width - MARGIN - left) / wide));
+    const shown = shapes.slice(0, columns * 3);
+    shown.forEach((shape, n) => this.shape(shape, left + (n % columns) * wide, top + Math.floor(n / columns) * tall));
+    return top + Math.ceil(shown.length / columns) * tall;
+  }
+  private shape({ name, frets, fingers }: Shape, x: number, y: number) {
+    const [gap, row, rows] = [3, 4.6, 5];
+    const stopped = frets.filter((f): f is number => f !== null && f > 0);
+    const first = Math.max(0, ...stopped) > rows ? Math.min(...stopped) : 1;
+    this.type(SERIF, 'bold', 11).text(printable(name), x, y + 3, { maxWidth: 23 });
+    const [left, top] = [x + 2, y + 9];
+    this.doc.setDrawColor(INK).setLineWidth(0.25);
+    STRINGS.forEach((_, s) => this.doc.line(left + s * gap, top, left + s * gap, top + rows * row));
+    for (let f = 0; f <= rows; f++) {
+      this.doc.setLineWidth(f === 0 && first === 1 ? 0.8 : 0.25);
+      this.doc.line(left, top + f * row, left + 5 * gap, top + f * row);
+    }
+    if (first > 1) this.type(SANS, 'normal', 8, SOFT).text(String(first), left + 5 * gap + 1.5, top + 3.4);
+    frets.forEach((fret, s) => {
+      const sx = left + s * gap;
+      this.type(SANS, 'normal', 8, SOFT);
+      if (fret === null || fret === 0) this.centred(fret === null ? '×' : '0', sx, top - 2);
+      else {
+        const sy = top + (fret - first + 0.5) * row;
+        this.doc.setFillColor(INK).circle(sx, sy, 1.7, 'F');
+        this.type(SANS, 'bold', 7.5, '#ffffff');
+        this.centred(String(fingers[s] ?? ''), sx, sy);
+      }
+    });
+  }
+  /** The turn in a line: counts with their accents, letters under them. @returns where it ends */
+  private strip(y: number): number {
+    const { cycle, strokes } = this.section;
+    const across = this.width - 2 * MARGIN - 8;
+    const at = (ticks: number) => MARGIN + 4 + (across * ticks) / cycleLength(cycle);
+    const heavy = new Map(cycle.accents.map((a) => [a.at as number, a.weight]));
+    this.doc
+      .setDrawColor(LINE)
+      .setLineWidth(0.4)
+      .line(MARGIN, y + 8, this.width - MARGIN, y + 8);
+    cycle.labels.forEach((label, n) => {
+      const accented = heavy.has(n * TICKS_PER_COUNT);
+      this.type(SANS, accented ? 'bold' : 'normal', 10, accented ? POMEGRANATE : SOFT);
+      this.centred(printable(label), at(n * TICKS_PER_COUNT), y + 3);
+    });
+    for (const [place, weight] of heavy)
+      this.doc
+        .setFillColor(CLOTH)
+        .setDrawColor(POMEGRANATE)
+        .setLineWidth(0.3)
+        .circle(at(place), y + 8, 1 + weight, 'FD');
+    const size = strokes.length > 32 ? 6.5 : strokes.length > 20 ? 8.5 : 11;
+    for (const s of strokes) {
+      this.type(SANS, s.accent ? 'bold' : 'normal', size, s.accent ? POMEGRANATE : INK);
+      this.centred(s.letters, at(s.at), y + 13.5);
+    }
+    return y + 24;
+  }
+  /** Tempos with a box for each clean pass. */
+  private ladder(y: number) {
+    const { rungs, ladder } = this.section;
+    this.type(SERIF, 'bold', 13).text(words.ladder, MARGIN, y);
+    const passes = printable(`${ladder.passes} ${words.passes}`);
+    this.type(SANS, 'normal', 10, SOFT).text(passes, MARGIN + 22, y);
+    const boxes = Math.min(10, ladder.passes);
+    const wide = 14 + boxes * 6;
+    const columns = Math.max(1, Math.floor((this.width - 2 * MARGIN) / wide));
+    const rows = Math.max(1, Math.floor((this.height - MARGIN - y - 8) / 8));
+    rungs.slice(0, columns * rows).forEach((rung, n) => {
+      const [x, top] = [MARGIN + (n % columns) * wide, y + 6 + Math.floor(n / columns) * 8];
+      this.type(SANS, 'bold', 11).text(String(rung), x, top + 3.8);
+      this.doc.setDrawColor(INK).setLineWidth(0.3);
+      for (let b = 0; b < boxes; b++) this.doc.rect(x + 10 + b * 6, top, 4.6, 4.6, 'S');
+    });
+  }
+}
