@@ -70,7 +70,7 @@ test('a whole piece goes out as a score and comes in again, as a study and into 
   await expect(page.getByRole('combobox', { name: 'Study' })).toContainText('Harbour Lamps');
   await expect(page.locator('.says')).toContainText('Bar 1 of 2');
   await saved(page);
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('combobox', { name: 'Section' })).toContainText('Comping');
   await choose(page, 'Study', 'Salt Rope');
   await leaveFields(page);

@@ -24,6 +24,7 @@ const WEAVE_TABS = {
   Form: '.order li',
   Conflicts: 'app-conflicts-panel .answers',
   Keys: 'app-keys-panel li',
+  Files: 'app-files-out button',
 };
 const TABS = ['Findings', 'Accents', 'Fit', 'Line', 'Drills', 'Shape', 'Cycle'];
 

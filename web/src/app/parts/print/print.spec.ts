@@ -43,8 +43,7 @@ describe('a font out of its container', () => {
       expect(font.subarray(at, at + length)).toEqual(bytes);
     });
   });
-  it('cut short fails rather than make half a font', () =>
-    expect(() => sfntOf(container().subarray(0, 90))).toThrow());
+  it('cut short fails rather than make half a font', () => expect(() => sfntOf(container().subarray(0, 90))).toThrow());
 });
 
 describe('a system for paper', () => {
