@@ -77,9 +77,14 @@ describe('plain notes', () => {
   it('grace notes, signs without a meaning here, jumps and notes no string reaches are told', () => {
     const trill = '<notations><ornaments><trill-mark/></ornaments></notations>';
     const grace = '<note><grace/><pitch><step>D</step><octave>4</octave></pitch></note>';
-    const piece = read(score(`${grace}${n('E4', 8, trill)}${n('C1', 8)}<sound dacapo="yes"/>`));
+    const words = '<direction><direction-type><words>con brio</words></direction-type></direction>';
+    const piece = read(
+      score(
+        `${words}${grace}${n('E4', 8, `${trill}<lyric><text>la</text></lyric>`)}${n('C1', 8)}<sound dacapo="yes"/>`,
+      ),
+    );
     expect(said(piece)).toMatch(/1 grace note left out/);
-    expect(said(piece)).toMatch(/Signs passed over: trill-mark/);
+    expect(said(piece)).toMatch(/Signs passed over: words, trill-mark, lyric/);
     expect(said(piece)).toMatch(/1 note left out: no string reaches/);
     expect(said(piece)).toMatch(/Jumps by sign/);
   });
@@ -137,6 +142,12 @@ describe('chords', () => {
     const piece = read(score(chord() + n('E4', 16)));
     expect(first(piece).chart).toBe('Bbm7');
     expect(said(piece)).toMatch(/Chords without frets: Bbm7/);
+  });
+  it('steps of a key have no root: they are passed over, and what is held goes on', () => {
+    const step = '<harmony><numeral><numeral-root>5</numeral-root></numeral><kind>major</kind></harmony>';
+    const piece = read(score(chord() + n('E4', 16), step + n('E4', 16)));
+    expect(first(piece).chart).toBe('Bbm7 | %');
+    expect(said(piece)).toMatch(/Signs passed over: harmony/);
   });
   it('with frets they bring their shape, fingers worked out where none are given', () => {
     const frame = `<frame><frame-strings>6</frame-strings><frame-frets>4</frame-frets>${[

@@ -1,4 +1,5 @@
 import { renameInChart } from '../../chart/index.js';
+import { barTicks } from '../../cycle/index.js';
 import { cleanName } from '../../name/index.js';
 import {
   addSection,
@@ -15,7 +16,7 @@ import {
   shapeToPut,
   type Study,
 } from '../../piece/index.js';
-import type { ImportedPiece } from './model.js';
+import type { ImportedPiece, ImportedSection } from './model.js';
 
 /**
  * An import as one command on a study: its sections behind those that are there, with the shapes that they call; an order
@@ -52,11 +53,14 @@ export function takeImport(study: Study, piece: ImportedPiece, newId: () => stri
       setCell(id, s.script, s.stepsPerCount),
       setChart(id, chart),
       setTempo(id, s.bpm),
-      setBars(id, s.bars),
+      setBars(id, wholeTurns(s) ? null : s.bars),
     ];
   });
   return inOrder(...shapes, ...sections, setForm(formWith(study, piece, names)));
 }
+/** Texts of whole turns come round by themselves: the section stays as long as they are. */
+const wholeTurns = ({ script, chart, bars, cycle }: ImportedSection): boolean =>
+  (script !== '' || chart !== '') && bars % barTicks(cycle).length === 0;
 /** The order with the import's behind it; none where neither has one. */
 function formWith(study: Study, piece: ImportedPiece, names: ReadonlyMap<string, string>): string {
   const own =

@@ -8,8 +8,11 @@ const SIGNS: Readonly<Record<string, string>> = { '-2': 'bb', '-1': 'b', '0': ''
 const noteIn = (of: Node | undefined, name: string): string =>
   `${textIn(of, `${name}-step`)}${SIGNS[String(numberIn(of, `${name}-alter`) ?? 0)] ?? ''}`;
 
-/** The name of a chord: as it is written where the file says how, else by its kind. */
-export function chordName(harmony: Node): string {
+/**
+ * The name of a chord: as it is written where the file says how, else by its kind; '' where none is held.
+ * @returns null where it has no root, as steps and functions have none
+ */
+export function chordName(harmony: Node): string | null {
   const kind = child(harmony, 'kind');
   if (kind?.text === 'none') return '';
   const root = child(harmony, 'root');
@@ -17,7 +20,7 @@ export function chordName(harmony: Node): string {
   const bass = child(harmony, 'bass') ? `/${noteIn(child(harmony, 'bass'), 'bass')}` : '';
   if (own) return own + (kind?.attributes['text'] ?? '') + bass;
   const head = noteIn(root, 'root');
-  if (head === '') return '';
+  if (head === '') return null;
   const said = kind?.attributes['text'];
   if (said !== undefined && (said !== '' || kind?.text === 'major')) return head + said + bass;
   const ending = KINDS.find(([k]) => k === kind?.text)?.[1] ?? '';

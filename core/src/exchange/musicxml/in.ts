@@ -119,11 +119,7 @@ class PartReader {
       else if (own.name === 'backup') at = Math.max(0, at - length(own));
       else if (own.name === 'forward') at += length(own);
       else if (own.name === 'barline') this.barline(own, bar);
-      else if (own.name === 'harmony')
-        bar.chords = [
-          ...bar.chords,
-          { at: Math.max(0, at + offset), name: cleanName(chordName(own)), shape: shapeIn(own) },
-        ];
+      else if (own.name === 'harmony') this.harmony(own, Math.max(0, at + offset), bar);
       else if (own.name === 'direction' || own.name === 'sound') this.direction(own, at + offset, bar);
       else if (own.name === 'note') {
         if (child(own, 'grace')) {
@@ -191,20 +187,31 @@ class PartReader {
     if (this.tabStaff !== null && (textIn(own, 'staff') || '1') !== this.tabStaff) return [];
     const pitch = pitchIn(child(own, 'pitch'), '');
     const { unread, taps, ...signs } = signsOf(own);
-    for (const name of unread) this.unread.set(name, (this.unread.get(name) ?? 0) + 1);
+    for (const name of unread) this.pass(name);
+    if (child(own, 'lyric')) this.pass('lyric');
     if (pitch === null && !taps && !signs.slap && !signs.tied) {
-      this.unread.set('unpitched', 1);
+      this.pass('unpitched');
       return [];
     }
     const midi = pitch === null ? null : pitch + this.transpose;
     const marks = taps && midi !== null ? [...signs.marks, '*' as const] : signs.marks;
     return [{ ...signs, marks, at, length, midi }];
   }
+  private harmony(own: Node, at: number, bar: Open<ForeignBar>) {
+    const name = chordName(own);
+    if (name === null) this.pass('harmony');
+    else bar.chords = [...bar.chords, { at, name: cleanName(name), shape: shapeIn(own) }];
+  }
+  /** A sign that is passed over, and told. */
+  private pass(name: string) {
+    this.unread.set(name, (this.unread.get(name) ?? 0) + 1);
+  }
   private direction(own: Node, at: number, bar: Open<ForeignBar>) {
     const types = children(own, 'direction-type').flatMap((t) => t.children);
     for (const type of types) {
       if (type.name === 'rehearsal' && bar.name === '') bar.name = type.text.slice(0, 60);
       if (type.name === 'words') bar.words = [...bar.words, type.text.slice(0, 120)];
+      if (type.name === 'words' ? !CYCLE.test(type.text) : !TAKEN.has(type.name)) this.pass(type.name);
       const level = type.name === 'dynamics' ? type.children.map((c) => c.name).find(isLevel) : undefined;
       if (level) bar.levels = [...bar.levels, { at: Math.max(0, at), level }];
       if (['coda', 'segno'].includes(type.name)) this.counted.jumps++;
@@ -228,6 +235,10 @@ class PartReader {
     } else if (ending) bar.endingEnds = true;
   }
 }
+/** A cycle in one line, as it is written here. */
+const CYCLE = /^.+ \(\d+\):/;
+/** What a direction can be and is taken, or counted as a jump. */
+const TAKEN: ReadonlySet<string> = new Set(['rehearsal', 'dynamics', 'metronome', 'coda', 'segno']);
 const isLevel = (name: string): name is Level => (LEVELS as readonly string[]).includes(name);
 const UNIT: Readonly<Record<string, number>> = { whole: 4, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25 };
 const quartersOf = (metronome: Node): number =>
