@@ -96,6 +96,7 @@ describe('plain notes', () => {
     expect(said(piece)).toMatch(/left out: the same string, or more than six/);
     expect(first(piece).script).toMatch(/^(?:id:|\?+:)/);
     expect(piece.counted.notes).toBeGreaterThan(3);
+    expect(first(piece).script).toMatch(/6[+~f].*1f8/);
   });
   it('a note that no string has at once with the others is left out, and told', () => {
     const piece = read(score(n('E2', 16) + n('F2', 16, '', '<chord/>')));
@@ -194,6 +195,15 @@ describe('time and form', () => {
       read(score(bar(), `${bar('', 'G4')}<barline><repeat direction="backward" times="3"/></barline>`, bar('', 'A4')))
         .form,
     ).toBe('{A}x3 B'));
+  it('what comes before a repeat is not repeated', () =>
+    expect(read(score(bar(), `${bar(line('forward'), 'G4')}${line('backward')}`)).form).toBe('A {B}x2'));
+  it('a section without a word of its cycle goes on in the one before it', () => {
+    const direction = (inside: string) => `<direction><direction-type>${inside}</direction-type></direction>`;
+    const words = direction('<words>Soleá (12): 3, 6, 8, 10, 12</words>');
+    const next = direction('<rehearsal>Vuelta</rehearsal>');
+    const piece = read(score(time(12, 4) + words + n('E4', 48), next + n('G4', 48)));
+    expect(piece.sections.map((s) => s.cycle.id)).toEqual(['solea', 'solea']);
+  });
   it('names of sections, the tempo from where it stands, and changes within a section told', () => {
     const mark = (name: string) =>
       `<direction><direction-type><rehearsal>${name}</rehearsal></direction-type></direction>`;

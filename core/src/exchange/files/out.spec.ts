@@ -1,7 +1,19 @@
 import midiFile from '@tonejs/midi';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
-import { addSection, inOrder, makeStudy, readForm, setChart, setForm, setScript, setTempo } from '../../piece/index.js';
+import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
+import {
+  addSection,
+  inOrder,
+  makeStudy,
+  putShape,
+  readForm,
+  setChart,
+  setForm,
+  setLadder,
+  setScript,
+  setTempo,
+} from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import type { LogEntry } from '../../practice/index.js';
 import { sayLogCsvFault, sayLoss } from '../../words/en/index.js';
@@ -17,6 +29,7 @@ import {
   wavBytes,
 } from './index.js';
 import { formLine } from '../written/form-line.js';
+import { practiceSheet } from '../written/practice-sheet.js';
 
 const four = cycleById('tangos')!;
 const NAMES = { fingers: 'Fingers', thumb: 'Thumb', taps: 'Golpes', claps: 'Claps' };
@@ -126,6 +139,28 @@ describe('what is lost is said before', () => {
   });
 });
 
+describe('a practice sheet', () => {
+  it('has the first turn’s strokes, shapes in their order, the hardest changes and the ladder’s tempos', () => {
+    const shape = (name: string, frets: string, fingers: string) =>
+      putShape({ ...OPEN_SHAPE, id: name, name, ...readShape(frets, fingers) });
+    const of = inOrder(
+      shape('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'),
+      shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1'),
+      setLadder('s-a', { start: 80, end: 95, step: 10, passes: 3 }),
+      setForm('{A}x3'),
+    )(study('id! iu G L:2f3 (d) i:1 Pd:3 ?:2 | i:3 - - - - - - -', 'F | Am'));
+    const sheets = practiceSheet(of, DEFAULT_PROFILE, form);
+    expect(sheets).toHaveLength(1);
+    const [sheet] = sheets;
+    expect(sheet?.strokes.map((s) => `${s.letters}${s.accent ? '!' : ''}`)).toEqual('id! iu G L i Pd m'.split(' '));
+    expect(sheet?.shapes.map((s) => s.name)).toEqual(['F', 'Am']);
+    expect(sheet?.changes[0]).toMatchObject({ to: { name: expect.any(String) as string } });
+    expect(sheet?.rungs).toEqual([80, 90, 95]);
+    const bars = { kind: 'bars', section: 's-a', bars: [1, 1] } as const;
+    expect(practiceSheet(of, DEFAULT_PROFILE, bars)[0]?.strokes.map((s) => s.letters)).toEqual(['i']);
+    expect(practiceSheet(of, DEFAULT_PROFILE, bars)[0]?.shapes.map((s) => s.name)).toEqual(['Am']);
+  });
+});
 describe('a practice track', () => {
   const volumes = { guitar: 0.8, claps: 0.5, click: 0.3 };
   const wishes = { bpm: 240, times: 2, countIn: true, volumes, part: null };

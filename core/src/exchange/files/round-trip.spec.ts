@@ -108,7 +108,19 @@ describe('out and in again', () => {
     );
     expect(tried).toBeGreaterThan(8);
   });
-  it('the form with its repeats, endings and names', () => {
+  it('a finger that has left the shape and rings there is not taken for the shape’s', () => {
+    const of = study(CYCLES[0]!, 'ima:6f3=3~+5f0+4f3=4 p:5f3=3', 'F', 1);
+    expect(
+      hands(
+        importedStudy(
+          back(scoreFile(of, DEFAULT_PROFILE, { kind: 'form' }, 'musicxml', NAMES), of),
+          'x',
+          () => `n${++ids}`,
+        ),
+      ),
+    ).toEqual(hands(of));
+  });
+  it('an empty section is a bar of silence', () => {
     expect(musicXml(study(CYCLES[0]!, '', '', 2), DEFAULT_PROFILE, { kind: 'form' })).toContain(
       '<rest measure="yes"/>',
     );

@@ -1,7 +1,7 @@
 import { zlibSync } from 'fflate';
 import type { Font } from 'opentype.js';
 import { sfntOf } from './sfnt';
-import { systemSvg } from './system-svg';
+import { partsOf, systemSvg } from './system-svg';
 
 describe('a font out of its container', () => {
   /** Two tables, one of them packed, as browsers get them. */
@@ -72,6 +72,15 @@ describe('a system for paper', () => {
     const svg = system('<g class="stitch thumb accented"><path d="M 0 0"/><text>p</text></g>');
     expect(svg.querySelector('path')?.getAttribute('stroke-width')).toBe('3');
     expect(svg.querySelector('text')?.getAttribute('fill')).toBe('#ffffff');
+  });
+  it('comes in parts of few elements, in their order and within the same elements', () => {
+    const many = Array.from({ length: 150 }, (_, n) => `<text class="count">${n}</text>`).join('');
+    const parts = partsOf(system(`<g transform="scale(2)">${many}</g>`));
+    expect(parts.length).toBeGreaterThan(2);
+    expect(parts.every((p) => p.getAttribute('viewBox') === '0 0 900 304')).toBe(true);
+    const texts = parts.flatMap((p) => [...p.querySelectorAll('text')]);
+    expect(texts.map((t) => t.textContent)).toEqual(Array.from({ length: 150 }, (_, n) => String(n)));
+    expect(texts.every((t) => t.closest('[transform="scale(2)"]'))).toBe(true);
   });
   it('of a system that is not drawn there is none', () =>
     expect(systemSvg(document.createElement('div'), signs)).toBeNull());

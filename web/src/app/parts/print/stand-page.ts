@@ -29,7 +29,7 @@ export class StandPage {
     format: Format,
     progress: (share: number) => boolean,
   ): Promise<Blob | null> {
-    const [{ MARGIN, numberPages, paper, printable, SANS, SERIF }, { systemSvg }, signs] = await Promise.all([
+    const [{ MARGIN, numberPages, paper, printable, SANS, SERIF }, { partsOf, systemSvg }, signs] = await Promise.all([
       import('./paper'),
       import('./system-svg'),
       signsFont(),
@@ -71,7 +71,10 @@ export class StandPage {
           const [, , w = UNITS, h = 300] = (svg.getAttribute('viewBox') ?? '').split(' ').map(Number);
           const tall = (h * across) / w;
           room(tall);
-          await doc.svg(svg, { x: MARGIN, y, width: across, height: tall });
+          for (const part of partsOf(svg)) {
+            await doc.svg(part, { x: MARGIN, y, width: across, height: tall });
+            await turn();
+          }
           y += tall + BETWEEN_MM;
         }
         if (!progress(++done / all)) return null;
@@ -105,9 +108,12 @@ export class StandPage {
       await new Promise((resolve) => setTimeout(resolve, 8));
     }
     await this.app.whenStable();
+    await turn();
     return { host, end };
   }
 }
+/** The page has its turn. */
+const turn = () => new Promise((resolve) => setTimeout(resolve));
 /** Two bars a system, or one where they are full. */
 export function systemsOf(bars: readonly NotatedBar[]): (readonly NotatedBar[])[] {
   const each = bars.some((b) => b.events.length > CROWDED) ? 1 : 2;

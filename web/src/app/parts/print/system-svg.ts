@@ -53,6 +53,34 @@ export function systemSvg(system: HTMLElement, signs: Font): SVGSVGElement | nul
   }
   return svg;
 }
+/** Elements that are turned into a document at once: a drawing of many would hold the page up. */
+const AT_ONCE = 60;
+const sizeIn = (e: Element): number => e.querySelectorAll('*').length + 1;
+/** A drawing in parts, one over the other, each of few elements. */
+export function partsOf(svg: SVGSVGElement): SVGSVGElement[] {
+  const parts: SVGSVGElement[] = [];
+  let room = 0;
+  const put = (piece: Element) => {
+    const size = sizeIn(piece);
+    if (size > room) {
+      parts.push(svg.cloneNode(false) as SVGSVGElement);
+      room = AT_ONCE;
+    }
+    parts.at(-1)?.append(piece);
+    room -= size;
+  };
+  for (const child of [...svg.children]) for (const piece of piecesOf(child)) put(piece);
+  return parts;
+}
+/** An element, or what is in it, each within the same elements as before. */
+function piecesOf(e: Element): Element[] {
+  if (sizeIn(e) <= AT_ONCE || e.children.length === 0) return [e];
+  return [...e.children].flatMap(piecesOf).map((piece) => {
+    const around = e.cloneNode(false) as Element;
+    around.append(piece);
+    return around;
+  });
+}
 function dressed(e: Element) {
   for (const name of e.classList)
     for (const [attribute, value] of Object.entries(LOOKS[name] ?? {})) e.setAttribute(attribute, value);
