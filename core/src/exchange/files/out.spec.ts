@@ -125,7 +125,7 @@ describe('what is lost is said before', () => {
   it('MIDI loses the hands', () =>
     expect(said('p:5_ i:3 L:3f2 id:321x pi:3f4+2f0 - - -', 'midi', 'Am')).toEqual([
       'Strings, frets and fingers of 5 strokes are not written, only their pitch.',
-      'Of 1 stroke that is strummed only the direction is written.',
+      'Of 1 stroke that is strummed the direction is not written.',
       '1 stroke of the left hand alone sounds like plucked ones.',
       'Dead strings of 1 stroke are left out.',
       'Marks of 1 stroke are not written, nor how loud it is.',

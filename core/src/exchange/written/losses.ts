@@ -40,7 +40,7 @@ export function lossesOf(
   return [
     ...count('strokes without strings', silent),
     ...count('places', (e) => e.notes.length > 0),
-    ...count('strum fingers', (e) => e.motion.kind === 'stroke' && e.motion.dir !== null),
+    ...count('strums', (e) => e.motion.kind === 'stroke' && e.motion.dir !== null),
     ...count('ligados', (e) => e.motion.kind === 'ligado'),
     ...count('dead strings', (e) => hasMarkAnywhere(e.motion, 'x')),
     ...count('marks', (e) => MARKS.some((m) => m !== 'x' && !IN_MIDI.includes(m) && hasMarkAnywhere(e.motion, m))),

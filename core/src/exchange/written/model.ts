@@ -8,6 +8,7 @@ export type LossCode =
   | 'marks'
   | 'left fingers'
   | 'strum fingers'
+  | 'strums'
   | 'strokes without strings'
   | 'between steps'
   | 'worked out'

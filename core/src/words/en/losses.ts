@@ -14,6 +14,7 @@ const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   'left fingers': (n) => `Left fingers of ${n} are not written.`,
   'strum fingers': (n, one) =>
     `Of ${n} ${one ? 'that is strummed' : 'that are strummed'} only the direction is written.`,
+  strums: (n, one) => `Of ${n} that ${one ? 'is' : 'are'} strummed the direction is not written.`,
   'strokes without strings': (n, one) =>
     `${n} ${one ? 'sounds' : 'sound'} no string and ${one ? 'is' : 'are'} left out.`,
   'between steps': (n, one) =>
