@@ -5,7 +5,7 @@ import { lossesOf } from '../written/losses.js';
 import { type MidiNames, midiBytes } from '../midi/out.js';
 import type { Format, Loss } from '../written/model.js';
 import { compressedMusicXml, musicXml } from '../musicxml/out.js';
-import { type Scope, writtenPlaces } from '../written/scope.js';
+import { type Scope, writtenSections } from '../written/scope.js';
 
 /** Formats of which a whole file is made here; text is put together where its words are. */
 export type FileFormat = Exclude<Format, 'tablature'> | 'compressed musicxml';
@@ -33,10 +33,7 @@ export function scoreFile(
 /** What a study, or part of it, loses in a format, its sections taken together. */
 export function scopeLosses(study: Study, profile: HandProfile, scope: Scope, format: Format): Loss[] {
   const sums = new Map<Loss['code'], number>();
-  const seen = new Set<string>();
-  for (const { section, score, from, to } of writtenPlaces(study, profile, scope)) {
-    if (seen.has(section.id)) continue;
-    seen.add(section.id);
+  for (const { section, score, from, to } of writtenSections(study, profile, scope)) {
     for (const { code, about } of lossesOf(score, format, section.stepsPerCount, from, to))
       sums.set(code, (sums.get(code) ?? 0) + Number(about[0]));
   }

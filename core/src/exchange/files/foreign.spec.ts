@@ -57,6 +57,12 @@ describe('plain notes', () => {
     const thirds = ['E4', 'F4', 'G4'].map((p) => n(p, 4 / 3, third)).join('');
     expect(first(read(score(thirds + n('E4', 12)))).script).toBe('[?:1 ?:1f1 ?:1f3] ?:1 - -');
   });
+  it('what is tied to nothing that ends there begins nowhere: it is silent, and told', () => {
+    const tie = (type: string) => `<tie type="${type}"/>`;
+    const piece = read(score(n('G4', 4, tie('start')) + rest(8) + n('G4', 4, tie('stop'))));
+    expect(first(piece).script).toBe('?:1f3 . . .');
+    expect(said(piece)).toMatch(/1 note held over from another section/);
+  });
   it('a pickup ends where the first whole bar begins; short and long bars are told', () => {
     const pickup = read(score(n('E4', 4), n('G4', 16)));
     expect(first(pickup).script).toBe('. . . ?:1 | ?:1f3 - - -');
@@ -274,5 +280,7 @@ describe('what was played', () => {
     expect(near(0.02, 0.49, 1.03, 1.27, 1.52, 1.74)).toEqual([0, 0.5, 1, 1.25, 1.5, 1.75]);
     expect(near(0.01, 0.35, 0.65)).toEqual([0, 0.333, 0.667]);
     expect(near(0.97)).toEqual([1]);
+    // Two sixteenths are worth cutting the count in four for.
+    expect(near(0.27, 0.52)).toEqual([0.25, 0.5]);
   });
 });

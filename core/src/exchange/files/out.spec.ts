@@ -29,6 +29,7 @@ import {
   wavBytes,
 } from './index.js';
 import { formLine } from '../written/form-line.js';
+import { timeOf } from '../written/time.js';
 import { practiceSheet } from '../written/practice-sheet.js';
 
 const four = cycleById('tangos')!;
@@ -60,6 +61,13 @@ describe('a form with signs of repetition', () => {
   ])('%s → %s', (text, expected) => expect(line(text)).toBe(expected));
 });
 
+describe('the time of a bar', () => {
+  it('is in the notes that are counted, or in parts of them where it does not come out even', () => {
+    expect(timeOf(4 * 5040, four)).toEqual([4, 4]);
+    expect(timeOf(2.25 * 5040, four)).toEqual([9, 16]);
+    expect(timeOf(12 * 5040, cycleById('seguiriya')!)).toEqual([12, 8]);
+  });
+});
 describe('MIDI, read by another library', () => {
   const tracks = (of: ReturnType<typeof study>) => new midiFile.Midi(midiBytes(of, DEFAULT_PROFILE, form, NAMES));
   it('a track a voice, golpes and claps; a note as long as it is written', () => {

@@ -1,14 +1,12 @@
 import { CYCLES } from '../../catalogue/index.js';
 import { type AccentCycle, barTicks, type CountNote, makeCycle } from '../../cycle/index.js';
 import { ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { quartersInCount } from '../written/time.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type ForeignBar, PER_QUARTER } from './model.js';
 
-const QUARTERS: Record<CountNote, number> = { half: 2, quarter: 1, eighth: 0.5 };
 /** Ticks of a part of a quarter. */
-export const ticksPerPart = (cycle: AccentCycle): number => TICKS_PER_COUNT / (PER_QUARTER * QUARTERS[cycle.countNote]);
-/** Quarters in a count. */
-export const quartersInCount = (cycle: AccentCycle): number => QUARTERS[cycle.countNote];
+export const ticksPerPart = (cycle: AccentCycle): number => TICKS_PER_COUNT / (PER_QUARTER * quartersInCount(cycle));
 const MOST_COUNTS_OF_A_TURN = 64;
 
 /** Whether bars are as long as a cycle’s, from the turn’s beginning on. */
@@ -50,7 +48,7 @@ function beatsOf({ beats, beatType }: ForeignBar): AccentCycle {
 function turnOf(bars: readonly ForeignBar[]): AccentCycle | null {
   const type = Math.max(...bars.map((b) => b.beatType));
   const countNote: CountNote = type <= 2 ? 'half' : type === 4 ? 'quarter' : 'eighth';
-  const lengths = bars.map((b) => b.length / (PER_QUARTER * QUARTERS[countNote]));
+  const lengths = bars.map((b) => b.length / (PER_QUARTER * quartersInCount({ countNote })));
   const period = lengths.findIndex((_, p) => p > 0 && lengths.every((l, n) => l === lengths[n % p]));
   const turn = period > 0 ? lengths.slice(0, period) : lengths;
   const counts = turn.reduce((sum, l) => sum + l, 0);

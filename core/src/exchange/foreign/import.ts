@@ -16,7 +16,7 @@ import { type HandProfile, neckOf } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
 import { parseScript } from '../../script/index.js';
 import { clampBpm } from '../../time/index.js';
-import { quartersInCount } from './cycles.js';
+import { quartersInCount } from '../written/time.js';
 import { fretPart } from './fret.js';
 import { layPart, type LaidPart, type LaidStroke } from './lay.js';
 import type { ForeignMusic, ImportedPiece, ImportedSection, ImportNote, ImportNoteCode, Refused } from './model.js';

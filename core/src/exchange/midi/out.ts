@@ -6,11 +6,10 @@ import { type Level, marksOn } from '../../stroke/index.js';
 import { gcd, TICKS_PER_COUNT } from '../../time/index.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type PlayedNote, playedNotes } from '../written/played.js';
+import { quartersInCount, timeOf } from '../written/time.js';
 import { withoutUnisons } from '../written/unisons.js';
 import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../written/scope.js';
 
-const QUARTERS = { half: 2, quarter: 1, eighth: 0.5 } as const;
-const BEAT = { half: 2, quarter: 4, eighth: 8 } as const;
 /** Ticks of a quarter: a count’s own, and halves of them where eighths are counted. */
 const QUARTER = 2 * TICKS_PER_COUNT;
 const NYLON = 24;
@@ -47,9 +46,9 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
   for (const place of places) {
     const { section, bars } = place;
     const { cycle } = section;
-    const scale = (QUARTER / TICKS_PER_COUNT) * QUARTERS[cycle.countNote];
+    const scale = (QUARTER / TICKS_PER_COUNT) * quartersInCount(cycle);
     const at = (ticks: number) => begin + ticks * scale;
-    tempos.push({ ticks: begin, bpm: section.bpm * QUARTERS[cycle.countNote] });
+    tempos.push({ ticks: begin, bpm: section.bpm * quartersInCount(cycle) });
     meta.push({ ticks: begin, type: 'marker', text: section.name });
     meta.push({ ticks: begin, type: 'text', text: cycleText(cycle) });
     let here = 0;
@@ -102,11 +101,6 @@ interface Sounding {
   readonly length: number;
   readonly midi: number;
   readonly loud: number;
-}
-function timeOf(length: number, { countNote }: AccentCycle): [beats: number, type: number] {
-  let [beats, type]: [number, number] = [length / TICKS_PER_COUNT, BEAT[countNote]];
-  while (!Number.isInteger(beats) && type < 64) [beats, type] = [beats * 2, type * 2];
-  return [Math.round(beats), type];
 }
 function soundsOf(
   { at: from, length, voice, event, note }: PlayedNote,

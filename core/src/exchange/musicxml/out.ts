@@ -1,5 +1,4 @@
 import { strToU8, zipSync } from 'fflate';
-import type { AccentCycle } from '../../cycle/index.js';
 import { spell } from '../../notation/index.js';
 import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
@@ -7,13 +6,9 @@ import { gcd, type Midi, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type Scope, type WrittenPlace, writtenPlaces } from '../written/scope.js';
 import { measureNotes } from './measure.js';
+import { quartersInCount, timeOf } from '../written/time.js';
 import { settingOf } from '../written/setting.js';
 import { el, printXml, type Xml } from './xml.js';
-
-const BEAT_TYPE = { half: 2, quarter: 4, eighth: 8 } as const;
-const BEAT_UNIT = { half: 'half', quarter: 'quarter', eighth: 'eighth' } as const;
-/** No beat is written finer. */
-const FINEST_BEAT = 64;
 
 /**
  * A study, or part of it, as MusicXML 4.0: one part, the fingers' voice and the thumb's, with strings, frets and both hands'
@@ -34,7 +29,7 @@ export function musicXml(study: Study, profile: HandProfile, scope: Scope): stri
       const changed = own.join('/') !== time;
       time = own.join('/');
       const attributes = [
-        ...(first ? [el('divisions', TICKS_PER_COUNT / quarters(place.section.cycle) / unit)] : []),
+        ...(first ? [el('divisions', TICKS_PER_COUNT / quartersInCount(place.section.cycle) / unit)] : []),
         ...(first && order === 0 ? [el('key', [el('fifths', 0)])] : []),
         ...(changed ? [el('time', [el('beats', own[0]), el('beat-type', own[1])])] : []),
         ...(first && order === 0 ? staffOf(study) : []),
@@ -75,22 +70,15 @@ export function musicXml(study: Study, profile: HandProfile, scope: Scope): stri
     ),
   );
 }
-/** How many quarters a count is written as. */
-const quarters = (cycle: AccentCycle): number => 4 / BEAT_TYPE[cycle.countNote];
 /** The longest ticks that everything in a section is made of. */
 function unitOf({ section, bars }: WrittenPlace): number {
-  let unit = TICKS_PER_COUNT / quarters(section.cycle);
+  let unit = TICKS_PER_COUNT / quartersInCount(section.cycle);
   for (const bar of bars)
     for (const sign of [...bar.voices.fingers, ...bar.voices.thumb]) unit = gcd(gcd(unit, sign.at), sign.ticks);
   for (const bar of bars)
     for (const at of [bar.length, ...bar.chords.map((c) => c.at), ...bar.events.map((e) => Math.max(0, e.at - bar.at))])
       unit = gcd(unit, at);
   return unit;
-}
-function timeOf(length: number, { countNote }: AccentCycle): [beats: number, type: number] {
-  let [beats, type]: [number, number] = [length / TICKS_PER_COUNT, BEAT_TYPE[countNote]];
-  while (!Number.isInteger(beats) && type < FINEST_BEAT) [beats, type] = [beats * 2, type * 2];
-  return [Math.round(beats), type];
 }
 /** The staff of a guitar, which sounds an octave lower than it is written, with its strings and the capo. */
 function staffOf({ instrument: { tuning, capo } }: Study): Xml[] {
@@ -108,8 +96,8 @@ function staffOf({ instrument: { tuning, capo } }: Study): Xml[] {
 function headOf({ section: { name, cycle, bpm } }: WrittenPlace): Xml[] {
   const words = (xml: Xml, more: readonly Xml[] = []) =>
     el('direction', [el('direction-type', [xml]), ...more], { placement: 'above' });
-  const tempo = [el('beat-unit', BEAT_UNIT[cycle.countNote]), el('per-minute', bpm)];
-  const perMinute = Math.round(bpm * quarters(cycle) * 1_000) / 1_000;
+  const tempo = [el('beat-unit', cycle.countNote), el('per-minute', bpm)];
+  const perMinute = Math.round(bpm * quartersInCount(cycle) * 1_000) / 1_000;
   return [
     words(el('rehearsal', name)),
     words(el('words', cycleText(cycle))),

@@ -5,7 +5,7 @@ import type { HandProfile } from '../../player/index.js';
 import { type PlacedChange, sectionChanges } from '../../score/index.js';
 import { hasMark, type Motion } from '../../stroke/index.js';
 import { cycleLength } from '../../cycle/index.js';
-import { type Scope, writtenPlaces } from './scope.js';
+import { type Scope, writtenSections } from './scope.js';
 
 /** What one section gives to practise by hand. */
 export interface SheetSection {
@@ -30,10 +30,7 @@ const MOST_RUNGS = 24;
  * @example practiceSheet(makeStudy('s', 'Stair'), DEFAULT_PROFILE, { kind: 'form' })[0].rungs.length > 1 // true
  */
 export function practiceSheet(study: Study, profile: HandProfile, scope: Scope): SheetSection[] {
-  const seen = new Set<string>();
-  return writtenPlaces(study, profile, scope).flatMap(({ section, score, from, to }): SheetSection[] => {
-    if (seen.has(section.id)) return [];
-    seen.add(section.id);
+  return writtenSections(study, profile, scope).flatMap(({ section, score, from, to }): SheetSection[] => {
     const { name, cycle, bpm, ladder } = section;
     const turn = cycleLength(cycle);
     const [begin, end] = [score.bars[from]?.at ?? 0, (score.bars[to - 1]?.at ?? 0) + (score.bars[to - 1]?.length ?? 0)];

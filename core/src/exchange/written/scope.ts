@@ -40,6 +40,9 @@ export function writtenPlaces(
     return own ? [{ ...own, ...signs }] : [];
   });
 }
+/** What a scope holds, each section once, in the order in which it comes first. */
+export const writtenSections = (study: Study, profile: HandProfile, scope: Scope): WrittenSection[] =>
+  writtenPlaces(study, profile, scope).filter((p, n, all) => all.findIndex((o) => o.section === p.section) === n);
 /** The form with its signs of repetition. */
 const lineOf = (study: Study, scope: Scope): FormPlace[] =>
   scope.kind === 'form' ? formLine(readForm(study.form, study.sections).items) : [plain(scope.section)];

@@ -2,7 +2,7 @@ import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { lossesOf } from './losses.js';
 import type { Loss } from './model.js';
-import { type Scope, writtenPlaces } from './scope.js';
+import { type Scope, writtenSections } from './scope.js';
 import { tablatureText } from './tablature.js';
 
 /** One section as tablature. */
@@ -18,10 +18,7 @@ export interface TablaturePart {
  * first.
  */
 export function studyTablature(study: Study, profile: HandProfile, scope: Scope): TablaturePart[] {
-  const seen = new Set<string>();
-  return writtenPlaces(study, profile, scope).flatMap(({ section, score, from, to }): TablaturePart[] => {
-    if (seen.has(section.id)) return [];
-    seen.add(section.id);
+  return writtenSections(study, profile, scope).flatMap(({ section, score, from, to }): TablaturePart[] => {
     const { cycle, stepsPerCount } = section;
     const text = score.events.length ? tablatureText(score, cycle, stepsPerCount, from, to) : '';
     return [{ section: section.id, text, losses: lossesOf(score, 'tablature', stepsPerCount, from, to) }];

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Apart, APART, clampBpm, type Scope, sayLoss, type Study } from '@ruffle-wheel/core';
+import { type Apart, APART, clampBpm, formLine, readForm, type Scope, sayLoss, type Study } from '@ruffle-wheel/core';
 import { Exchange, ExchangeLook } from '../../compute/exchange';
 import type { OutAsk, OutFormat, OutLook } from '../../compute/exchange-tasks';
 import { Collection } from '../../study';
@@ -103,8 +103,10 @@ export class FilesOut {
 
   // The practice track
   private readonly meant = computed(() => {
-    const [scope, own] = [this.scope(), this.study().sections];
-    return scope.kind === 'form' ? own[0] : own.find((s) => s.id === scope.section);
+    const [scope, { form, sections }] = [this.scope(), this.study()];
+    // The order may begin with any of them.
+    const id = scope.kind === 'form' ? formLine(readForm(form, sections).items)[0]?.section : scope.section;
+    return sections.find((s) => s.id === id);
   });
   protected readonly bpm = linkedSignal(() => this.meant()?.bpm ?? 100);
   protected readonly rounds = signal(4);

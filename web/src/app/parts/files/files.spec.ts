@@ -1,7 +1,16 @@
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { addSection, cycleById, DEFAULT_PROFILE, makeStudy, setCapo, setForm, setScript } from '@ruffle-wheel/core';
+import {
+  addSection,
+  cycleById,
+  DEFAULT_PROFILE,
+  makeStudy,
+  setCapo,
+  setForm,
+  setScript,
+  setTempo,
+} from '@ruffle-wheel/core';
 import { midiBytes, musicXml } from '@ruffle-wheel/core/exchange';
 import { Exchange, ExchangeLook } from '../../compute/exchange';
 import { InstantExchange } from '../../testing/instant-exchange';
@@ -96,6 +105,15 @@ describe('out', () => {
     expect(exchange.tracks[0]).toMatchObject({ bpm: 240, times: 2, countIn: true, volumes: { claps: 0, click: 0.3 } });
     // One turn of four counts before it, two turns of it at 240 a minute, and two seconds to ring out.
     expect(saved.at(-1)!.blob.size).toBe(44 + 2 * 44_100 * (3 + 2));
+  });
+  it('a track of the whole form has the tempo of the section that it begins with', async () => {
+    world.open.apply(addSection('b', 'B', cycleById('tangos')!));
+    world.open.apply(setTempo('b', 77));
+    world.open.apply(setForm('B A'));
+    const f = await out();
+    await choose(f, 'What is written', 'The whole form');
+    await choose(f, 'As', 'Practice track (WAV)');
+    expect((all(f, 'input')[0] as HTMLInputElement).value).toBe('77');
   });
   it('a part that the section has not is said, and nothing without anything written', async () => {
     world.open.apply(setScript('s-a', 'i:3 - - - - - - -'));
