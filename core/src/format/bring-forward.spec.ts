@@ -7,15 +7,16 @@ import { OPEN_SHAPE, readShape, type Shape, type StoppedNote, stopOver } from '.
 import { makeStudy, type Section, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { sectionDrills } from '../drill/index.js';
-import { readSection } from '../reading/index.js';
+import { readSection, workedScore } from '../reading/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import { layOnCycle } from '../round/index.js';
-import { scoreOf } from '../score/index.js';
+import { type Score, scoreOf } from '../score/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import type { PlanSound } from '../sound/index.js';
 import { wrap } from '../time/index.js';
 import fixture from '../testing/demo-version-2.json' with { type: 'json' };
-import { mendRow, readFile, readStudyRow } from './index.js';
+import { dataFault } from '../fault/index.js';
+import { mendRow, readCellRow, readCycleRow, readFile, readLogRow, readProfileRow, readStudyRow } from './index.js';
 
 /** A study as it was stored before charts: shapes by turn or group, frets of single strokes beside the script. */
 interface OldSection extends Omit<Section, 'chart' | 'bars'> {
@@ -50,8 +51,11 @@ function heardBefore(section: OldSection, shapes: readonly Shape[], turns: numbe
       }),
   ).flat();
 }
-const heardNow = (study: Study, until: number) => {
-  const score = scoreOf(study.sections[0]!, study);
+const heardNow = (study: Study, until: number) => heardIn(scoreOf(study.sections[0]!, study), until);
+/** The same with every finger worked out that is not written, as it is played. */
+const heardWorkedOut = ({ sections, shapes, instrument }: Study, until: number) =>
+  heardIn(workedScore({ section: sections[0]!, shapes, ...instrument, profile: DEFAULT_PROFILE }).score, until);
+const heardIn = (score: Score, until: number) => {
   const rounds = Math.ceil(until / score.length);
   return Array.from({ length: rounds }, (_, n) =>
     score.events.flatMap((e) => e.notes.map((note) => ({ at: n * score.length + e.at, note }))),
@@ -61,8 +65,8 @@ const heardNow = (study: Study, until: number) => {
     .map(({ at, note }) => `${at} ${note.string} ${note.midi}`);
 };
 
-const shape = (id: string, name: string, frets: string): Shape => {
-  const { frets: f, fingers } = readShape(frets, '');
+const shape = (id: string, name: string, frets: string, by = ''): Shape => {
+  const { frets: f, fingers } = readShape(frets, by);
   return { id, name, frets: f, fingers };
 };
 const SHAPES = [
@@ -81,6 +85,51 @@ const order = fc.record({
   per: fc.constantFrom('turn' as const, 'group' as const),
   shapes: fc.array(fc.constantFrom('c', 'd', 'c2', 'e'), { maxLength: 4 }),
 });
+/** Strokes that bring their frets, by fingers that a shape may have elsewhere too. */
+const fretted = fc
+  .array(
+    fc.oneof(
+      fc.constantFrom(
+        'p:b',
+        'im:t',
+        'pima:t',
+        'id',
+        'iu',
+        '.',
+        '-',
+        'im:21',
+        'p:5',
+        'mi:23',
+        '{m:2 p:b}x2',
+        '[i:2 m:1 a:1]',
+      ),
+      fc
+        .tuple(
+          fc.constantFrom(
+            'pi:5f3=A~+2f1=B',
+            'm:2f5=A~',
+            'i:1f3=A~',
+            'a:1f3=B',
+            'p:6f3=A',
+            'im:3f2=B+2f3=A',
+            'id:5f4=A+4+3+2f1',
+            'm:2f6',
+            'i:2f6~',
+          ),
+          fc.constantFrom('1', '2', '3', '4'),
+          fc.constantFrom('1', '2', '3', '4'),
+        )
+        .map(([text, a, b]) => text.replace('A', a).replace('B', b)),
+    ),
+    { minLength: 1, maxLength: 7 },
+  )
+  .map((list) => list.join(' '));
+const fingered = [
+  ['c', 'C', 'x-3-2-0-1-0', 'x-3-2-0-1-0'],
+  ['f', 'F', '1-3-3-2-1-1', '1-3-4-2-1-1'],
+  ['g', 'G', '3-2-0-0-0-3', '2-1-0-0-0-3'],
+  ['b', 'B7', 'x-2-1-2-0-2', 'x-2-1-3-0-4'],
+].map(([id = '', name = '', frets = '', fingers = '']) => shape(id, name, frets, fingers));
 const stopped = fc.uniqueArray(
   fc.record({
     at: fc.integer({ min: 0, max: 9 }).map((n) => n * 2520),
@@ -113,6 +162,41 @@ describe('a study of before', () => {
       ),
       { numRuns: 200 },
     ));
+  it('sounds the same where a fret’s finger is also the shape’s: nothing opens that was held', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CYCLES.filter((c) => c.counts < 9)),
+        fretted,
+        fc.record({
+          per: fc.constantFrom('turn' as const, 'group' as const),
+          shapes: fc.array(fc.constantFrom(...fingered.map((x) => x.id)), { minLength: 1, maxLength: 3 }),
+        }),
+        fc.array(
+          fc.tuple(fc.nat(9), fc.integer({ min: 1, max: 6 }), fc.nat(9), fc.constantFrom(1, 2, 3, 4, undefined)),
+          { maxLength: 5 },
+        ),
+        (cycle, text, harmony, list) => {
+          const notes = [
+            ...new Map(
+              list.map(([n, string, fret, finger]) => [
+                `${n} ${string}`,
+                { at: n * 2520, string: string as 1, fret, ...(finger && fret ? { finger: finger as 1 } : {}) },
+              ]),
+            ).values(),
+          ];
+          const old = oldStudy(cycle, fingered, { script: text, harmony, stopped: notes });
+          const read = readStudyRow(old);
+          expect(read.ok ? [] : read.faults).toEqual([]);
+          if (!read.ok) return;
+          const turns = 6;
+          const until = turns * cycleLength(cycle);
+          const before = heardBefore(old.sections[0]!, fingered, turns);
+          expect(heardNow(read.value, until)).toEqual(before);
+          expect(heardWorkedOut(read.value, until)).toEqual(before);
+        },
+      ),
+      { numRuns: 300 },
+    ));
   it('an order of 255 shapes over uneven groups goes round them as bars', () => {
     const cycle = CYCLES.find((c) => c.groups.length > 2)!;
     const shapes = Array.from({ length: 255 }, (_, n) => ['c', 'd', 'e'][n % 3]!);
@@ -137,6 +221,32 @@ describe('a study of before', () => {
     expect(read.ok ? [] : read.faults.map((f) => f.path)).toContain('sections[0].chart');
     expect(mendRow('studies', damaged)?.row).toMatchObject({ sections: [{ chart: '' }] });
   });
+  it.each([
+    ['a shape that is gone', { per: 'turn', shapes: ['gone'] }],
+    ['an order that nobody knows', { per: 'bar', shapes: ['c'] }],
+    ['no order', null],
+    ['nothing', undefined],
+  ])(
+    'frets beside a script that names no strings, under %s: refused, never thrown, and mended with its frets',
+    (_, o) => {
+      const note: StoppedNote = { at: 0, string: 6, fret: 3 };
+      const old = oldStudy(CYCLES[0]!, SHAPES, { script: 'p:b', stopped: [note], harmony: o as never });
+      const read = readStudyRow(old);
+      expect(read.ok ? [] : read.faults.map((f) => `${f.path} ${f.code}`)).toContain('sections[0].chart missing');
+      expect(mendRow('studies', old)?.row).toMatchObject({ sections: [{ chart: '', script: 'p:6f3' }] });
+    },
+  );
+});
+it('a row that makes its own reading fail is refused as any other, in a file of several too', () => {
+  const trap = () =>
+    Object.defineProperty({}, 'id', {
+      enumerable: true,
+      get: () => {
+        throw new Error('trap');
+      },
+    });
+  for (const read of [readStudyRow, readLogRow, readProfileRow, readCycleRow, readCellRow])
+    expect(read(trap(), 'here')).toEqual({ ok: false, faults: [dataFault('here', 'can’t be read')] });
 });
 
 /** Two sums over all sounds, whatever their order. */

@@ -89,6 +89,7 @@ export type SchemaFaultCode =
   | 'id twice'
   | 'not one of these'
   | 'something else wanted'
+  | 'can’t be read'
   | `${'text' | 'number' | 'whole number' | 'true or false' | 'list' | 'fields'} wanted`;
 
 /** A value as it can be repeated to the player; '' for what is too large or too odd to be. */

@@ -70,11 +70,13 @@ function standIn(path: Path): unknown {
 export function mendRow(kind: Kept, row: unknown): Mended | null {
   if (typeof row !== 'object' || row === null || Array.isArray(row)) return null;
   const [schema, door] = DOORS[kind];
-  const clone = structuredCloneOf(row);
-  const copy = kind === 'studies' ? (namesApart(bringStudyForward(clone) as Box) as Box) : clone;
+  const forward = (box: Box): Box => (kind === 'studies' ? (namesApart(bringStudyForward(box) as Box)) : box);
+  let copy = structuredCloneOf(row);
   const changes: DataFault[] = [];
   const tries = new Map<string, number>();
   for (let round = 0; round < MOST_ROUNDS; round++) {
+    // What an older form says is understood as soon as what stood in its way is mended.
+    copy = forward(copy);
     const read = door(copy);
     if (read.ok) return { row: read.value, changes };
     const { found } = complaints<unknown>(schema, copy);

@@ -32,13 +32,20 @@ export function studyFaults(study: Study): DataFault[] {
   return faults;
 }
 
-/** Doors for what is read back from storage or from a file: what does not pass is never handed on. */
-export const readStudyRow = (row: unknown, at = ''): Checked<Study> =>
-  check<Study>(studySchema, bringStudyForward(row), studyFaults, at);
-export const readLogRow = (row: unknown, at = ''): Checked<LogEntry> => check<LogEntry>(logEntrySchema, row, none, at);
-export const readProfileRow = (row: unknown, at = ''): Checked<HandProfile> =>
-  check<HandProfile>(profileSchema, row, none, at);
-export const readCycleRow = (row: unknown, at = ''): Checked<AccentCycle> =>
-  check<AccentCycle>(cycleSchema, row, checkCycle, at);
-export const readCellRow = (row: unknown, at = ''): Checked<OwnCell> => check<OwnCell>(cellSchema, row, checkCell, at);
+/** A row that makes its own reading fail is refused like any other, and those beside it are read. */
+function door<T>(read: (row: unknown, at: string) => Checked<T>): (row: unknown, at?: string) => Checked<T> {
+  return (row, at = '') => {
+    try {
+      return read(row, at);
+    } catch {
+      return { ok: false, faults: [dataFault(at || 'the row', 'can’t be read')] };
+    }
+  };
+}
 const none = () => [];
+/** Doors for what is read back from storage or from a file: what does not pass is never handed on, nothing is thrown. */
+export const readStudyRow = door<Study>((row, at) => check(studySchema, bringStudyForward(row), studyFaults, at));
+export const readLogRow = door<LogEntry>((row, at) => check(logEntrySchema, row, none, at));
+export const readProfileRow = door<HandProfile>((row, at) => check(profileSchema, row, none, at));
+export const readCycleRow = door<AccentCycle>((row, at) => check(cycleSchema, row, checkCycle, at));
+export const readCellRow = door<OwnCell>((row, at) => check<OwnCell>(cellSchema, row, checkCell, at));

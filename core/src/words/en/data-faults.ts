@@ -88,6 +88,7 @@ const ROW: Sentences<SchemaFaultCode | 'name twice' | 'another’s id'> = {
   'not one of these': ([own, ...known]) =>
     own ? `It is ${it(own)}; it can be ${present(known).join(', ')}.` : `It can be ${present(known).join(' or ')}.`,
   'something else wanted': ([own]) => `It is ${it(own)}; something else belongs here.`,
+  'can’t be read': () => 'It can’t be read.',
   'text wanted': ([own]) => `It is ${it(own)}; a text belongs here.`,
   'number wanted': ([own]) => `It is ${it(own)}; a number belongs here.`,
   'whole number wanted': ([own]) => `It is ${it(own)}; a whole number belongs here.`,
