@@ -91,6 +91,96 @@ test('a browser that is killed keeps everything that was called saved', async ({
   }
 });
 
+test('an edit is there after a kill in the moment it was made', async ({ baseURL }) => {
+  test.setTimeout(120_000);
+  const folder = mkdtempSync(join(tmpdir(), 'ruffle-'));
+  const start = () =>
+    chromium.launchPersistentContext(folder, {
+      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu'],
+      baseURL: baseURL ?? '',
+      viewport: { width: 1280, height: 800 },
+    });
+  try {
+    const context = await start();
+    const page = context.pages()[0] ?? (await context.newPage());
+    await page.goto('/');
+    await saved(page);
+    const before = Number(await tempo(page).inputValue());
+    await leaveFields(page);
+    // The page hangs right after the key: nothing more of it can be stored by itself.
+    await page.evaluate(() => {
+      document.addEventListener('keyup', () => {
+        const until = performance.now() + 20_000;
+        while (performance.now() < until);
+      });
+    });
+    const session = await context.newCDPSession(page);
+    void page.keyboard.press(']').catch(() => undefined);
+    await new Promise((resolve) => setTimeout(resolve, 250));
+    await Promise.race([
+      session.send('Browser.crash' as never).catch(() => undefined),
+      new Promise((resolve) => setTimeout(resolve, 2_000)),
+    ]);
+    await context.close().catch(() => undefined);
+    const again = await start();
+    const next = again.pages()[0] ?? (await again.newPage());
+    await next.goto('/');
+    await expect(tempo(next)).toHaveValue(String(before + 8));
+    await again.close();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('tables that something else holds: it is said who, nothing is called saved, and they open when it lets go', async ({
+  page,
+  context,
+}) => {
+  const complaints: string[] = [];
+  const holder = await context.newPage();
+  await holder.goto('/health');
+  await holder.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const asked = indexedDB.open('ruffle-wheel', 1);
+        asked.onsuccess = () => {
+          (globalThis as { held?: IDBDatabase }).held = asked.result;
+          resolve();
+        };
+      }),
+  );
+  listen(page, complaints);
+  await page.goto('/');
+  await expect(page.locator('.saved')).toHaveText('Opening your shelf…');
+  await expect(page.getByRole('heading', { name: 'Opening your shelf…' })).toBeVisible();
+  await expect(page.getByText('Another tab or window')).toBeVisible();
+  await holder.evaluate(() => (globalThis as { held?: IDBDatabase }).held?.close());
+  await expect(page.locator('.saved')).toHaveText('Saved');
+  await expect(script(page)).toBeVisible();
+  expect(complaints).toEqual([]);
+});
+
+test('taking back over what another tab has made since is a choice', async ({ player: page, context }) => {
+  await leaveFields(page);
+  const before = Number(await tempo(page).inputValue());
+  await page.keyboard.press(']');
+  await saved(page);
+  const other = await context.newPage();
+  await open(other);
+  await writeScript(other, 'ed ad md');
+  await saved(other);
+  await expect(script(page)).toHaveText('ed ad md');
+  await leaveFields(page);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Another tab has changed this study')).toBeVisible();
+  await expect(script(other)).toHaveText('ed ad md');
+  await page.getByRole('button', { name: 'Show theirs' }).click();
+  await expect(script(page)).toHaveText('ed ad md');
+  await expect(tempo(page)).toHaveValue(String(before + 8));
+});
+
 test('steady typing is stored while it goes on', async ({ player: page, context }) => {
   await script(page).click();
   await page.keyboard.press('Control+a');
@@ -354,7 +444,8 @@ test('without any storage the program works all the same, says so, and exports w
     };
   });
   await page.goto('/');
-  await expect(page.getByText('This browser’s storage can’t be used')).toBeVisible();
+  await expect(page.getByText('Your shelf can’t be read')).toBeVisible();
+  await expect(page.locator('.saved')).toHaveText('Opening your shelf…');
   await writeScript(page, 'ed ad md');
   await expect(page.locator('.saved')).toContainText('Not saved');
   const download = page.waitForEvent('download');

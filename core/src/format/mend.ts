@@ -70,7 +70,7 @@ function standIn(path: Path): unknown {
 export function mendRow(kind: Kept, row: unknown): Mended | null {
   if (typeof row !== 'object' || row === null || Array.isArray(row)) return null;
   const [schema, door] = DOORS[kind];
-  const forward = (box: Box): Box => (kind === 'studies' ? (namesApart(bringStudyForward(box) as Box)) : box);
+  const forward = (box: Box): Box => (kind === 'studies' ? namesApart(bringStudyForward(box) as Box) : box);
   let copy = structuredCloneOf(row);
   const changes: DataFault[] = [];
   const tries = new Map<string, number>();

@@ -4,7 +4,7 @@ import { STANDARD_TUNING } from '../instrument/index.js';
 import { scriptWithStops, type Shape, type StoppedNote, stopOver } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
-import { workedScore } from '../reading/index.js';
+import { withFingers } from '../reading/index.js';
 import { type SoundedNote, soundStroke } from '../right-hand/index.js';
 import { scoreOf } from '../score/index.js';
 import { type FlatPattern, flatten, LONGEST_SCRIPT, mapLeaves, parseScript, printScript } from '../script/index.js';
@@ -184,12 +184,16 @@ function wantMore(
   flat: FlatPattern,
   heard: readonly ReadonlyMap<number, Heard>[],
 ): boolean {
-  const { score, flat: now } = workedScore({ section, shapes, ...PLAIN, profile: DEFAULT_PROFILE });
+  const study = { shapes, instrument: PLAIN };
+  const { pattern } = parseScript(section.script, section);
+  // Over a shape; where none is held no finger leaves anything.
+  const worked = withFingers(pattern, { section, ...study, profile: DEFAULT_PROFILE }, { right: [], left: [] });
+  const now = flatten(worked.pattern);
   const each = flat.slots.length;
   const passes = now.slots.length / each;
   let more = false;
   // As it is played, and as it is written: fingers that are worked out open strings too.
-  for (const e of [...score.events, ...scoreOf(section, { shapes, instrument: PLAIN }).events]) {
+  for (const e of [...scoreOf(section, study, { flat: now }).events, ...scoreOf(section, study).events]) {
     const pass = (e.pass * passes + Math.floor(e.slot / each)) % heard.length;
     const was = heard[pass]?.get(e.slot % each);
     for (const note of was?.notes ?? []) {

@@ -1,7 +1,7 @@
 export * from './better-start.js';
 export * from './read-section.js';
 export * from './reading-request.js';
-export { workOut, type WorkedOut, writeWorkedOut, WRITING_SCHOOLS } from './work-out.js';
+export { withFingers, workOut, type WorkedOut, writeWorkedOut, WRITING_SCHOOLS } from './work-out.js';
 export * from './written-bars.js';
 export * from './conflict.js';
 export { conflictsOf } from './remedies.js';

@@ -17,6 +17,8 @@ export class Database extends Dexie {
 
   constructor(name: string) {
     super(name);
+    // The library tells the console when another connection holds the tables; here the player is told.
+    for (const tell of [...(this.on.blocked.subscribers as (() => void)[])]) this.on.blocked.unsubscribe(tell);
     this.version(1).stores({
       studies: 'id, savedAt',
       log: 'id, studyId, startedAt',
@@ -27,6 +29,10 @@ export class Database extends Dexie {
     this.version(2).stores({ cells: 'id' });
     this.version(3).stores({ bin: 'id, at', binned: '++n, entry', unsettled: 'key, id' });
     this.version(4).stores({ typed: 'key, at' });
+  }
+  /** Opens the tables where they are closed: once refused they stay so until they are asked again. */
+  async awake(): Promise<void> {
+    if (!this.isOpen()) await this.open();
   }
   /** A table of the shelf, whatever its rows are. */
   shelf(table: Kept): Table<{ readonly id: string }, string> {

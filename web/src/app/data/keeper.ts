@@ -37,11 +37,13 @@ export class Keeper {
   }
 
   async settings(): Promise<{ readonly there: boolean; readonly settings: Settings | null }> {
+    await this.db.awake();
     const row = await this.db.settings.get('player');
     return { there: row !== undefined, settings: row === undefined ? null : readSettingsRow(row) };
   }
   /** The next portion of a table, by key. */
   async portion(table: Kept, after: string | null): Promise<Portion> {
+    await this.db.awake();
     const rows = this.db.shelf(table);
     const here = () => (after === null ? rows.orderBy(':id') : rows.where(':id').above(after)).limit(PORTION);
     const [found, keys] = await this.db.transaction('r', rows, () =>
@@ -51,6 +53,7 @@ export class Keeper {
   }
   /** Single rows of a table; those that are not there are left out. */
   async some(table: Kept, ids: readonly string[]): Promise<Portion> {
+    await this.db.awake();
     const found = await this.db.shelf(table).bulkGet([...ids]);
     const there = found.flatMap((row, n) => (row === undefined ? [] : [{ row, key: ids[n] ?? '' }]));
     const passed = this.checked(

@@ -46,6 +46,8 @@ export type Operation =
       readonly name: string;
       readonly come: readonly PlacedRow[];
       readonly go: readonly Place[];
+      /** Only where the tables of the shelf are found empty then; else nothing comes. */
+      readonly ifEmpty?: true;
     }
   /** A bin entry's rows go back to where they were. */
   | { readonly kind: 'put back'; readonly id: string }
@@ -105,13 +107,15 @@ export function foreseen(operation: Operation): (Place & { readonly row: PlacedR
 }
 
 const text = (value: unknown): value is string => typeof value === 'string' && value.length <= 200;
-const placed = (value: unknown): boolean => {
+/** Whether a value names a row's place. */
+export const isPlace = (value: unknown): value is Place => {
   const { table, id } = (value ?? {}) as { table?: unknown; id?: unknown };
   return KEPT.includes(table as Kept) && text(id);
 };
-const placedRow = (value: unknown): boolean => {
+/** Whether a value can be put into its table; its door has still to be asked. */
+export const isPlacedRow = (value: unknown): value is PlacedRow => {
   const { table, row } = (value ?? {}) as { table?: unknown; row?: { id?: unknown } | null };
-  return placed({ table, id: row?.id });
+  return isPlace({ table, id: row?.id });
 };
 /** Whether something read back is an operation; its rows go through their doors when it is done. */
 export function isOperation(value: unknown): value is Operation {
@@ -125,14 +129,14 @@ export function isOperation(value: unknown): value is Operation {
       return text(id) && text(o['savedAt']) && Number.isSafeInteger(base?.revision);
     }
     case 'row':
-      return o['table'] !== 'studies' && placedRow(o);
+      return o['table'] !== 'studies' && isPlacedRow(o);
     case 'settings':
       return typeof o['change'] === 'object' && o['change'] !== null;
     case 'typed':
       return isTypedRow(o);
     case 'exchange':
       return (
-        text(o['id']) && text(o['at']) && text(o['name']) && listed(o['come'], placedRow) && listed(o['go'], placed)
+        text(o['id']) && text(o['at']) && text(o['name']) && listed(o['come'], isPlacedRow) && listed(o['go'], isPlace)
       );
     case 'put back':
       return text(o['id']);

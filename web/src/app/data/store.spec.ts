@@ -184,6 +184,57 @@ describe('storage', () => {
     await store.perform({ kind: 'settings', change: { loop: false, odd: 1 } as never });
     expect((await store.readSettings()).settings).toMatchObject({ loop: false });
   });
+  it('rows of the bin that are no rows stay there, told; the others go back', async () => {
+    await store.perform(edit(makeStudy('s', 'Study'), 0));
+    await store.perform(exchange({ id: 'one', go: [{ table: 'studies', id: 's' }] }));
+    for (const damage of [
+      { table: 'studies', row: null },
+      { table: 'nowhere', row: { id: 'x' } },
+      { table: 'log', row: { id: 7 } },
+    ])
+      await db.binned.add({ entry: 'one', ...damage } as never);
+    await db.bin.update('one', { came: [null, { table: 'log' }] as never });
+    expect(await store.perform({ kind: 'put back', id: 'one' })).toMatchObject({ ok: true, stayed: 3 });
+    expect(await store.readStudy('s')).toMatchObject({ study: { name: 'Study' } });
+    expect(await store.readBin()).toMatchObject([{ id: 'one', rows: 3, came: [] }]);
+  });
+  it('what comes only into empty tables does not come into others', async () => {
+    await store.perform(edit(makeStudy('s', 'Mine'), 0));
+    const come = [
+      { table: 'studies' as const, row: row(makeStudy('s', 'Shipped')) },
+      { table: 'log' as const, row: entry },
+    ];
+    expect(await store.perform(exchange({ id: 'in', come, ifEmpty: true }))).toEqual({
+      ok: true,
+      touched: [
+        { table: 'studies', id: 's' },
+        { table: 'log', id: 'l' },
+      ],
+    });
+    expect([(await store.readStudy('s'))?.study.name, await db.log.count()]).toEqual(['Mine', 0]);
+    await store.perform(exchange({ id: 'out', go: [{ table: 'studies', id: 's' }] }));
+    await store.perform(exchange({ id: 'in', come, ifEmpty: true }));
+    expect([(await store.readStudy('s'))?.study.name, await db.log.count()]).toEqual(['Shipped', 1]);
+  });
+  it('an act that was done before its tab was left is not done twice', async () => {
+    await store.perform(edit(makeStudy('s', 'Old'), 0));
+    const act = exchange({ id: 'in', come: [{ table: 'studies', row: row(makeStudy('s', 'New')) }] });
+    await store.perform(act);
+    await store.perform(act);
+    await store.perform({ kind: 'put back', id: 'in' });
+    expect((await store.readStudy('s'))?.study.name).toBe('Old');
+  });
+  it('tables that could not be opened once are opened when they are asked again', async () => {
+    const real = IDBFactory.prototype.open;
+    const refusing = vi.spyOn(IDBFactory.prototype, 'open').mockImplementation(() => {
+      throw new DOMException('not now', 'InvalidStateError');
+    });
+    await expect(store.isEmpty()).rejects.toThrow();
+    refusing.mockImplementation(real);
+    refusing.mockRestore();
+    expect(await store.isEmpty()).toBe(true);
+    expect(await store.perform(edit(makeStudy('s', 'Study'), 0))).toMatchObject({ ok: true });
+  });
   it('one refused row of many lets none of them in', async () => {
     const come = [
       { table: 'log' as const, row: entry },

@@ -1,11 +1,12 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { KEPT, type Kept } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
+import { NoAnswer } from './storage-refusal';
 import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
 import type { Portion } from './keeper';
 import { Keeping } from './keeping';
-import type { Operation, StudyEdit } from './operations';
+import { isPlace, isPlacedRow, type Operation, type StudyEdit } from './operations';
 import {
   type BinEntry,
   isBinEntry,
@@ -31,13 +32,17 @@ export type Outcome =
       readonly row?: StudyRow;
       /** Rows that nobody could foresee before it was done. */
       readonly touched?: readonly Place[];
+      /** Rows of a bin entry that are no rows and stay where they are. */
+      readonly stayed?: number;
       /** Revisions of studies that came, by their ids. */
       readonly revisions?: ReadonlyMap<string, number>;
     }
   /** Another tab has stored the study since, or deleted it: mine is kept beside it. */
   | { readonly ok: false; readonly theirs: StudyRow | null }
   /** A row that its own door would refuse is never written. */
-  | { readonly ok: false; readonly refused: string };
+  | { readonly ok: false; readonly refused: string }
+  /** It can't be done, whatever the storage says. */
+  | { readonly ok: false; readonly failed: string };
 /** Told to the other tabs after something was stored: which rows, or null for all there are. */
 export interface Stored {
   readonly places: readonly Place[] | null;
@@ -64,7 +69,12 @@ export class Store {
   /** This tab, among those that are open. */
   readonly tab = crypto.randomUUID();
 
+  /** Another tab, window or program holds the tables, so that they can't be opened. */
+  readonly held = signal(false);
+
   constructor() {
+    this.db.on('blocked', () => this.held.set(true));
+    this.db.on('ready', () => this.held.set(false));
     if (this.channel)
       this.channel.onmessage = ({ data }: MessageEvent<Partial<Stored>>) =>
         // A tab with another state of the program may say less.
@@ -103,10 +113,12 @@ export class Store {
   }
   /** Bin entries that are whole, the latest first. */
   async readBin(): Promise<BinEntry[]> {
+    await this.db.awake();
     return (await this.db.bin.orderBy('at').reverse().toArray()).filter(isBinEntry);
   }
   /** Versions that wait for a choice; one that its door refuses stays stored and is not offered. */
   async readUnsettled(): Promise<UnsettledRow[]> {
+    await this.db.awake();
     const rows = await this.db.unsettled.toArray();
     const whole = await Promise.all(
       rows.map(async ({ id, mine }) => {
@@ -116,7 +128,12 @@ export class Store {
     );
     return rows.filter((_, n) => whole[n]);
   }
+  /** Whether the tables of the shelf were read and found empty. @throws what the storage throws when it refuses */
   async isEmpty(): Promise<boolean> {
+    await this.db.awake();
+    return this.foundEmpty();
+  }
+  private async foundEmpty(): Promise<boolean> {
     const counts = await Promise.all(KEPT.map((table) => this.db.shelf(table).count()));
     return counts.every((n) => n === 0);
   }
@@ -134,6 +151,7 @@ export class Store {
    * @throws what the storage throws when it refuses
    */
   async perform(operation: Operation): Promise<Outcome> {
+    await this.db.awake();
     const refused = await this.refusal(operation);
     if (refused) return { ok: false, refused };
     switch (operation.kind) {
@@ -150,9 +168,9 @@ export class Store {
         await this.putTyped(operation);
         return { ok: true };
       case 'exchange':
-        return { ok: true, revisions: await this.exchange(operation, operation.come, operation.go) };
+        return this.exchange(operation);
       case 'put back':
-        return { ok: true, touched: await this.putBack(operation.id) };
+        return { ok: true, ...(await this.putBack(operation.id)) };
       case 'settle':
         return { ok: true, revisions: await this.settle(operation) };
     }
@@ -171,9 +189,10 @@ export class Store {
               ? operation.come
               : [];
     for (let from = 0; from < rows.length; from += PORTION) {
-      const faults = await this.keeping.ask((k) =>
-        k.faults(rows.slice(from, from + PORTION).map(({ table, row }) => ({ table, row }))),
-      );
+      const portion = rows.slice(from, from + PORTION).map(({ table, row }) => ({ table, row }));
+      const faults = await this.keeping
+        .ask((k) => k.faults(portion))
+        .catch((e: unknown) => Promise.reject(new NoAnswer(e instanceof Error ? e.message : String(e))));
       if (faults[0]) return faults[0];
     }
     return null;
@@ -193,6 +212,8 @@ export class Store {
       }
       const row = rowOf(edit, now + 1);
       await studies.put(row);
+      // What waited for a choice is what is stored now.
+      await unsettled.delete(this.unsettledKey(id));
       return { ok: true, row };
     });
     if (outcome.ok) this.tell({ places: [{ table: 'studies', id }] });
@@ -226,18 +247,24 @@ export class Store {
     });
   }
 
-  /** @param entry what the bin says of it */
-  private async exchange(
-    entry: Pick<BinEntry, 'id' | 'at' | 'what' | 'name'>,
-    come: readonly PlacedRow[],
-    go: readonly Place[],
-  ): Promise<ReadonlyMap<string, number>> {
+  private async exchange(operation: Extract<Operation, { kind: 'exchange' }>): Promise<Outcome> {
+    const { come, go, ifEmpty } = operation;
     const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
-    const revisions = await this.db.transaction('rw', [bin, binned, studies, log, profiles, cycles, cells], () =>
-      this.exchangeWithin(entry, come, go),
+    const touched = [...come.map((c) => ({ table: c.table, id: c.row.id })), ...go];
+    const revisions = await this.db.transaction(
+      'rw',
+      [bin, binned, studies, log, profiles, cycles, cells],
+      async () => {
+        if (ifEmpty && !(await this.foundEmpty())) return null;
+        // Done already by a tab that was left before it heard so.
+        if (await bin.get(operation.id)) return new Map<string, number>();
+        return this.exchangeWithin(operation, come, go);
+      },
     );
-    this.tell({ places: [...come.map((c) => ({ table: c.table, id: c.row.id })), ...go], bin: true });
-    return revisions;
+    // Nothing came: what was shown of it goes again.
+    if (!revisions) return { ok: true, touched };
+    this.tell({ places: touched, bin: true });
+    return { ok: true, revisions };
   }
   private async exchangeWithin(
     { id, at, what, name }: Pick<BinEntry, 'id' | 'at' | 'what' | 'name'>,
@@ -278,31 +305,35 @@ export class Store {
     return revisions;
   }
 
-  /** Rows of a bin entry go back; what stands in their places by then goes to the bin in its turn. */
-  private async putBack(id: string): Promise<readonly Place[]> {
+  /**
+   * Rows of a bin entry go back; what stands in their places by then goes to the bin in its turn. What is no row of any
+   * table stays in the bin; what its door refuses goes back as it was stored, to be mended there.
+   */
+  private async putBack(id: string): Promise<{ readonly touched: readonly Place[]; readonly stayed: number }> {
     const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
     const touched: Place[] = [];
+    let stayed = 0;
     await this.db.transaction('rw', [bin, binned, studies, log, profiles, cycles, cells], async () => {
       const entry = await bin.get(id);
       if (!entry) return;
       const rows = await binned.where('entry').equals(id).toArray();
-      await binned.where('entry').equals(id).delete();
-      await bin.delete(id);
-      const come = rows.map((r) => ({ table: r.table, row: r.row }) as PlacedRow);
-      const other = {
-        id: crypto.randomUUID(),
-        at: new Date().toISOString(),
-        what: 'replaced' as const,
-        name: entry.name,
-      };
-      await this.exchangeWithin(other, come, entry.came);
+      const whole = rows.filter((r) => isPlacedRow(r));
+      stayed = rows.length - whole.length;
+      await binned.bulkDelete(whole.flatMap((r) => r.n ?? []));
+      if (stayed) await bin.put({ ...entry, rows: stayed, came: [] });
+      else await bin.delete(id);
+      const come = whole.map((r) => ({ table: r.table, row: r.row }) as PlacedRow);
+      const came = Array.isArray(entry.came) ? entry.came.filter(isPlace) : [];
+      const name = String(entry.name);
+      const other = { id: crypto.randomUUID(), at: new Date().toISOString(), what: 'replaced' as const, name };
+      await this.exchangeWithin(other, come, came);
       // What was only put back where nothing stood is no act of its own.
       const made = await bin.get(other.id);
       if (made && made.rows === 0) await bin.delete(other.id);
-      touched.push(...come.map((c) => ({ table: c.table, id: c.row.id })), ...entry.came);
+      touched.push(...come.map((c) => ({ table: c.table, id: c.row.id })), ...came);
     });
     this.tell({ places: touched, bin: true });
-    return touched;
+    return { touched, stayed };
   }
 
   private async settle({ key, id, at, name, copy }: Extract<Operation, { kind: 'settle' }>) {

@@ -62,14 +62,53 @@ describe('the one path of writes', () => {
     writes.put(edit({ ...named('Study'), instrument: { tuning: STANDARD_TUNING, capo: 99 } }));
     writes.put({ kind: 'row', table: 'profiles', row: DEFAULT_PROFILE });
     await writes.settled();
-    expect(writes.refused()?.why).toMatch(/^instrument\.capo/);
+    expect(writes.refusedWhy('s')).toMatch(/^instrument\.capo/);
+    expect(writes.refusedWhy('t')).toBeNull();
+    expect(writes.aside()).toMatchObject([
+      { name: 'Study', why: expect.stringMatching(/^instrument\.capo/) as string },
+    ]);
     expect(writes.overlay('studies', [])).toHaveLength(1);
-    expect(writes.leave()).toBe(false);
     expect(await db.profiles.count()).toBe(1);
+    // It outlives this tab.
+    const later = otherTab();
+    await later.writes.takeUp();
+    expect(later.writes.aside()[0]?.text).toContain('"capo": 99');
     writes.put(edit(named('Mended')));
     await writes.settled();
-    expect(writes.refused()).toBeNull();
+    expect(writes.refusedWhy('s')).toBeNull();
+    expect(writes.aside()).toEqual([]);
     expect(await stored()).toBe('Mended');
+  });
+  it('an operation that can only fail is set aside and told; those after it are stored, over reloads too', async () => {
+    await db.bin.put({ id: 'act', at: '2026-05-01T10:00:00.000Z', what: 'deleted', name: 'Log', rows: 1, came: [] });
+    const real = Database.prototype.shelf;
+    vi.spyOn(Database.prototype, 'shelf').mockImplementation(function (this: Database, table) {
+      if (table === 'log') throw new TypeError('no table');
+      return real.call(this, table);
+    });
+    const log = {
+      id: 'l',
+      studyId: 's',
+      studyName: 'S',
+      sectionName: 'A',
+      startedAt: '2026-05-01T10:00:00.000Z',
+      minutes: 5,
+      passes: [],
+      pain: false,
+    };
+    writes.put({ kind: 'row', table: 'log', row: log });
+    writes.put(edit(named('After it')));
+    writes.leave();
+    await soon(() => expect(done).toHaveLength(2));
+    expect(writes.failing()).toBe(false);
+    expect(await stored()).toBe('After it');
+    expect(writes.aside()).toMatchObject([{ name: 'S', why: 'no table' }]);
+    const next = otherTab();
+    await next.writes.takeUp();
+    expect(next.writes.pending()).toEqual([]);
+    expect(next.writes.aside()).toMatchObject([{ name: 'S', why: 'no table' }]);
+    next.writes.letGo(next.writes.aside()[0]!.key);
+    expect(localStorage).toHaveLength(0);
   });
 
   describe('a tab that is left', () => {
@@ -97,7 +136,7 @@ describe('the one path of writes', () => {
         localStorage.clear();
         // A tab that is gone: nothing of it reaches the tables any more.
         const own = otherTab();
-        vi.spyOn(own.store, 'perform').mockRejectedValue(new Error('gone'));
+        vi.spyOn(own.store, 'perform').mockRejectedValue(new DOMException('gone', 'UnknownError'));
         own.writes.put(edit(named('First')));
         await soon(() => expect(own.writes.failing()).toBe(true));
         own.writes.put(edit(named('Second')));
@@ -124,7 +163,41 @@ describe('the one path of writes', () => {
       const prefix = `${TestBed.inject(DATABASE_NAME)} not yet stored `;
       localStorage.setItem(`${prefix}a`, '{');
       localStorage.setItem(`${prefix}b`, '[7, null, {"kind":"study"}, {"kind":"exchange","come":7}]');
-      await expect(next()).resolves.toBeDefined();
+      localStorage.setItem(`${prefix}c`, JSON.stringify([edit(named('Whole'))]));
+      const tab = await next();
+      // The whole one is done; of the others nothing is lost.
+      expect(await stored()).toBe('Whole');
+      expect(tab.writes.aside().map((a) => a.text)).toEqual([
+        '{',
+        '7',
+        'null',
+        '{"kind":"study"}',
+        '{"kind":"exchange","come":7}',
+      ]);
+      expect((await next()).writes.aside()).toHaveLength(5);
+    });
+    it('a killed tab has noted its edits as they were made: the next start stores them', async () => {
+      // Nothing of it reaches the tables, and nobody has told it that it ends.
+      const killed = otherTab();
+      vi.spyOn(killed.store, 'perform').mockReturnValue(new Promise(() => undefined));
+      killed.writes.put(edit(named('On its way')));
+      killed.writes.put(edit(named('Waiting')));
+      killed.writes.put({ kind: 'row', table: 'profiles', row: DEFAULT_PROFILE });
+      expect(localStorage).toHaveLength(0);
+      await next();
+      expect(await stored()).toBe('Waiting');
+      expect(await db.profiles.count()).toBe(1);
+      // Once stored it is not done again.
+      await db.profiles.clear();
+      await next();
+      expect(await db.profiles.count()).toBe(0);
+    });
+    it('what was stored is noted no longer', async () => {
+      writes.put(edit(named('Stored')));
+      await writes.settled();
+      await db.studies.clear();
+      await next();
+      expect(await stored()).toBeUndefined();
     });
     it('what is too long for it is asked about', () => {
       refusingStorage();

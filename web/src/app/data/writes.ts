@@ -1,8 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Subject } from 'rxjs';
-import { Journal, sayOpen } from './journal';
+import { type Aside, nameOf } from './aside';
+import { Journal, type Left, sayOpen } from './journal';
 import { foreseen, joined, keyOf, type Operation } from './operations';
 import type { Place, PlacedRow } from './rows';
+import { isStorageRefusal } from './storage-refusal';
 import { type Outcome, Store } from './store';
 
 export interface Done {
@@ -14,9 +16,17 @@ const GAP_MS = 60;
 /** A refused write is tried again after so long, then later and later. */
 const AGAIN_MS = [500, 1_000, 2_000, 5_000, 10_000];
 
+/** Work set aside in this session, with the operation itself. */
+interface OwnAside extends Aside {
+  readonly operation: Operation;
+  /** A row that its own door refuses is shown as it is here; what fails otherwise is not. */
+  readonly shown: boolean;
+}
+
 /**
  * The one path of everything that is written. Operations are done one after another, each at once when nothing
- * waits before it. One that storage refuses stays in memory and is tried again until it is stored.
+ * waits before it. One that storage refuses stays in memory and is tried again until it is stored; one that would
+ * never be stored is set aside, so that those after it are.
  */
 @Injectable({ providedIn: 'root' })
 export class Writes {
@@ -25,7 +35,8 @@ export class Writes {
   private readonly waiting = signal<readonly Operation[]>([]);
   private readonly current = signal<Operation | null>(null);
   private readonly tries = signal(0);
-  private readonly refusedNow = signal<{ readonly operation: Operation; readonly why: string } | null>(null);
+  private readonly own = signal<readonly OwnAside[]>([]);
+  private readonly before = signal<readonly Aside[]>([]);
   private readonly finished = new Subject<Done>();
   private again: ReturnType<typeof setTimeout> | undefined;
   private lastWrite = { key: '', at: -Infinity };
@@ -40,8 +51,12 @@ export class Writes {
   });
   /** Storage has refused, and is asked again. */
   readonly failing = computed(() => this.tries() > 0 && this.pending().length > 0);
-  /** A row that its own door would not let in again: it stays in memory, in words. */
-  readonly refused = this.refusedNow.asReadonly();
+  /** What is not stored and will not be by itself, of this session and of those before. */
+  readonly aside = computed((): readonly Aside[] => [...this.before(), ...this.own()]);
+  /** Why a study is not stored, or null. */
+  refusedWhy(study: string): string | null {
+    return this.own().find(({ operation: o }) => o.kind === 'study' && o.study.id === study)?.why ?? null;
+  }
 
   constructor() {
     sayOpen(this.store.tab);
@@ -54,7 +69,9 @@ export class Writes {
       const there = list[n];
       return there ? list.map((o, i) => (i === n ? joined(there, operation) : o)) : [...list, operation];
     });
-    if (this.refusedNow() && keyOf(this.refusedNow()!.operation) === key) this.refusedNow.set(null);
+    if (key !== null) this.forget(key);
+    const latest = key === null ? null : this.waiting().find((o) => keyOf(o) === key);
+    if (latest) this.journal.note(this.store.tab, this.asLeft(latest));
     // A new gesture is a good moment to ask a storage again that has refused.
     if (this.tries() > 0) this.retry();
     else void this.run();
@@ -95,21 +112,60 @@ export class Writes {
     let outcome: Outcome;
     try {
       outcome = await this.store.perform(operation);
-    } catch {
+    } catch (error) {
+      if (!isStorageRefusal(error)) {
+        const why = error instanceof Error ? error.message : String(error);
+        this.ended(operation, { ok: false, failed: why });
+        return true;
+      }
       const wait = AGAIN_MS[Math.min(this.tries(), AGAIN_MS.length - 1)];
       this.tries.update((n) => n + 1);
       clearTimeout(this.again);
       this.again = setTimeout(() => this.retry(), wait);
       return false;
     }
+    this.ended(operation, outcome);
+    return true;
+  }
+  /** An operation is stored, refused or set aside: the next one's turn. */
+  private ended(operation: Operation, outcome: Outcome) {
     this.tries.set(0);
-    this.lastWrite = { key: keyOf(operation) ?? '', at: performance.now() };
-    if (!outcome.ok && 'refused' in outcome) this.refusedNow.set({ operation, why: outcome.refused });
+    const key = keyOf(operation);
+    this.lastWrite = { key: key ?? '', at: performance.now() };
     this.current.set(null);
+    // A newer one of the same thing has taken its place in the journal.
+    if (!this.waiting().some((o) => key !== null && keyOf(o) === key)) {
+      if (!outcome.ok && !('theirs' in outcome)) this.setAside(operation, outcome);
+      this.journal.end(this.store.tab, operation);
+    }
     // Before anybody hears of it: what they put next was made on what is stored now.
     this.waiting.update((list) => list.map((o) => rebased(o, operation, outcome)));
     this.finished.next({ operation, outcome });
-    return true;
+  }
+  private setAside(
+    operation: Operation,
+    outcome: Exclude<Outcome, { readonly ok: true } | { readonly theirs: unknown }>,
+  ) {
+    const shown = 'refused' in outcome;
+    const aside: Aside = {
+      key: `${this.store.tab} ${keyOf(operation) ?? crypto.randomUUID()}`,
+      name: nameOf(operation),
+      why: 'refused' in outcome ? outcome.refused : outcome.failed,
+      text: JSON.stringify(operation, null, 1),
+    };
+    this.journal.setAside(aside);
+    this.own.update((list) => [...list.filter((a) => a.key !== aside.key), { ...aside, operation, shown }]);
+  }
+  /** A newer operation has taken the place of one that was set aside. */
+  private forget(key: string) {
+    const gone = this.own().find(({ operation }) => keyOf(operation) === key);
+    if (gone) this.letGo(gone.key);
+  }
+  /** The player needs no longer what was set aside. */
+  letGo(key: string) {
+    this.journal.letGo(key);
+    this.own.update((list) => list.filter((a) => a.key !== key));
+    this.before.update((list) => list.filter((a) => a.key !== key));
   }
   /** Asks a storage that has refused at once again. */
   retry() {
@@ -130,36 +186,45 @@ export class Writes {
   leave(): boolean {
     this.hurry = true;
     setTimeout(() => (this.hurry = false));
-    const [current, ...waiting] = [this.current(), ...this.waiting()];
-    const inFlight = current?.kind === 'study' ? current : null;
-    const list = waiting.flatMap((o) => (o ? [o] : []));
-    const operations = [
-      ...(current ? [current] : []),
-      ...list.map((o) =>
-        // The save on its way may land or not: both count as what this edit was made on.
-        o.kind === 'study' && inFlight?.study.id === o.study.id
-          ? { ...o, base: { ...inFlight.base, orSavedAt: inFlight.savedAt } }
-          : o,
-      ),
-    ];
+    const current = this.current();
+    const operations = [...(current ? [current] : []), ...this.waiting().map((o) => this.asLeft(o))];
     const kept = this.journal.write(this.store.tab, operations);
     void this.run();
-    return kept && !this.refusedNow();
+    return kept && this.own().every((a) => this.journal.setAside(a));
   }
+  /** A waiting operation as the next start may find it: the save on its way before it may have landed or not. */
+  private asLeft(operation: Operation): Operation {
+    const inFlight = this.current();
+    return operation.kind === 'study' && inFlight?.kind === 'study' && inFlight.study.id === operation.study.id
+      ? { ...operation, base: { ...inFlight.base, orSavedAt: inFlight.savedAt } }
+      : operation;
+  }
+  private readonly taken = new Set<string>();
   /** What earlier tabs have left undone comes in before anything else. */
   async takeUp() {
-    for (const { tab, operations } of await this.journal.left(this.store.tab)) {
-      for (const operation of operations) this.put(operation);
-      await this.settled();
-      if (!this.failing()) this.journal.write(tab, []);
+    this.before.set(await this.journal.aside(this.store.tab));
+    for (const left of await this.journal.left(this.store.tab)) {
+      // Asked for again while storage did not answer: it waits here already.
+      if (this.taken.has(left.tab)) continue;
+      this.taken.add(left.tab);
+      await this.takeUpOne(left);
     }
+  }
+  private async takeUpOne({ tab, operations, unread }: Left) {
+    const whole = unread.map((text, n) =>
+      this.journal.setAside({ key: `${tab} unread ${n}`, name: '', why: '', text }),
+    );
+    this.before.set(await this.journal.aside(this.store.tab));
+    for (const operation of operations) this.put(operation);
+    await this.settled();
+    if (!this.failing() && whole.every(Boolean)) this.journal.takeOff(tab);
   }
 
   /** Rows as they will be once everything is stored, over what the tables hold. */
   overlay<T extends PlacedRow['row']>(table: Place['table'], rows: readonly T[]): T[] {
-    const refused = this.refused();
+    const aside = this.own().flatMap((a) => (a.shown ? [a.operation] : []));
     const changes = new Map(
-      [...(refused ? [refused.operation] : []), ...this.pending()]
+      [...aside, ...this.pending()]
         .flatMap(foreseen)
         .filter((f) => f.table === table)
         .map((f) => [f.id, f.row as T | null]),

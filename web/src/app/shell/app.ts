@@ -6,7 +6,6 @@ import {
   type ElementRef,
   inject,
   signal,
-  untracked,
   viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -18,13 +17,19 @@ import { KeyList } from './header/key-list';
 import { Keys } from './keys';
 import { PLACES } from './places';
 import { Startup } from './startup';
+import { Writes } from '../data';
+import type { Aside } from '../data/aside';
 import { Collection, OpenStudy } from '../study';
 import { Troubles } from './troubles';
 import { Icon } from '../ui/icons';
 import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
+import { saveFile } from '../ui/save-file';
 import { words } from '../words/en';
 import { MatButton } from '@angular/material/button';
+
+/** Tables that have not answered after so long are said to be slow. */
+const SLOW_MS = 2_500;
 
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
@@ -74,10 +79,29 @@ export class App {
       if (this.url()) this.main().nativeElement.scrollTop = 0;
     });
     this.open.refusals.subscribe((why) => notice.say(why, 12_000));
-    effect(() => {
-      const why = this.open.refusedWhy();
-      if (why) untracked(() => notice.say(`${words.saved.refused}: ${why}`, 12_000));
+    this.collection.leftInBin.subscribe((n) => notice.say(words.aside.leftInBin(n), 12_000));
+    effect((onCleanup) => {
+      if (!this.collection.opening()) return this.slow.set(false);
+      const timer = setTimeout(() => this.slow.set(true), SLOW_MS);
+      onCleanup(() => clearTimeout(timer));
     });
+  }
+
+  /** The tables take their time: who may hold them is said then. */
+  private readonly slow = signal(false);
+  protected readonly opening = computed(() => {
+    if (this.startup.ready() || !this.collection.opening()) return null;
+    const why = this.collection.held() ? words.startup.heldElsewhere : this.slow() ? words.startup.noAnswerYet : '';
+    return { text: words.saved.opening, why };
+  });
+  private readonly writes = inject(Writes);
+  protected readonly aside = computed(() => this.writes.aside());
+  /** What is set aside, as a file; it can be let go then. */
+  protected exportAside({ name, text }: Aside) {
+    saveFile(new Blob([text], { type: 'application/json' }), name || words.aside.fileName, 'json');
+  }
+  protected letGo({ key }: Aside) {
+    this.writes.letGo(key);
   }
 
   protected readonly newStudy = inject(NewStudy);

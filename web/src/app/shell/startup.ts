@@ -7,6 +7,11 @@ import { Arrivals, Collection, Leaving, OpenStudy } from '../study';
 import { Troubles } from './troubles';
 import { words } from '../words/en';
 
+/** A read that fails is tried again so soon, before anything else is shown. */
+const READ_AGAIN_MS = [150, 600];
+/** Later the tables are asked again after so long. */
+const ASK_AGAIN_MS = [2_000, 5_000, 10_000, 30_000];
+
 /** Reads what is stored, opens the study of last time, and ties settings and plan to sound and page. */
 @Injectable({ providedIn: 'root' })
 export class Startup {
@@ -39,13 +44,11 @@ export class Startup {
 
   async begin() {
     this.leaving.watch();
+    this.collection.opening.set(true);
     try {
-      await this.collection.load();
-      await this.seed();
+      await this.load();
     } catch {
-      // What is made now stays in memory and in exports; it is stored as soon as storage answers.
-      this.troubles.say({ matter: 'storage', text: words.startup.noStorage });
-      await this.arrivals.seed().catch(() => null);
+      await this.withoutTables();
     }
     this.openLast();
     this.ready.set(true);
@@ -54,6 +57,45 @@ export class Startup {
     this.writes.done
       .pipe(first(({ operation }) => operation.kind !== 'settings'))
       .subscribe(() => void navigator.storage?.persist?.().catch(() => false));
+  }
+  /** A read that fails once is asked again at once. */
+  private async load(tries = READ_AGAIN_MS.length): Promise<void> {
+    try {
+      await this.collection.load();
+    } catch (error) {
+      const wait = READ_AGAIN_MS[READ_AGAIN_MS.length - tries];
+      if (wait === undefined) throw error;
+      await new Promise((resolve) => setTimeout(resolve, wait));
+      return this.load(tries - 1);
+    }
+    this.collection.opening.set(false);
+    await this.seed();
+  }
+  /**
+   * What is stored could not be read: the demo data are shown from memory and nothing of them is written. What is made
+   * now stays here and in exports; the tables are asked again until they answer.
+   */
+  private async withoutTables() {
+    const own = this.collection.studies().length > 0;
+    this.troubles.say({ matter: 'storage', text: own ? words.startup.partlyRead : words.startup.noStorage });
+    if (!own) await this.arrivals.showDemo().catch(() => undefined);
+    this.askAgain(0);
+  }
+  private askAgain(n: number) {
+    const wait = ASK_AGAIN_MS[Math.min(n, ASK_AGAIN_MS.length - 1)];
+    setTimeout(() => {
+      this.collection
+        .load()
+        .then(() => this.tablesAnswer())
+        .catch(() => this.askAgain(n + 1));
+    }, wait);
+  }
+  private async tablesAnswer() {
+    this.collection.opening.set(false);
+    this.troubles.end('storage');
+    await this.seed();
+    const open = this.open.study();
+    if (!open || !this.collection.row(open.id)) this.openLast();
   }
   /** Demo data come into empty tables only; what failed to come is asked for again at the next start. */
   private async seed() {
@@ -71,9 +113,10 @@ export class Startup {
   /** Opens the study of last time, or the first there is. */
   openLast() {
     const { studyId, sectionId } = this.collection.settings();
+    const remembered = !this.collection.opening();
     const rows = this.collection.studies();
     const row = rows.find((r) => r.id === studyId) ?? rows.find((r) => r.id === 'lantern-stair') ?? rows[0];
-    if (row) this.open.open(row, sectionId);
+    if (row) this.open.open(row, sectionId, remembered);
     else this.open.close();
   }
 }

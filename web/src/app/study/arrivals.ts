@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  copyStudy,
   type FileReading,
   KEPT,
   type LogEntry,
@@ -95,12 +96,29 @@ export class Arrivals {
     if (come.length === 0) return null;
     return { came: come, back: this.collection.exchange('replaced', arrival.from, come, []) };
   }
-  /** On the very first start, with nothing stored at all, the demo data are brought. */
+  /** On the very first start, with nothing stored at all, the demo data are brought; asked again as they are stored. */
   async seed(): Promise<Refusal | null> {
     const result = await this.lookAtDemo();
     if (!result.ok) return result;
-    this.take(result.arrival, 'leave mine');
+    const { from, fresh } = result.arrival;
+    this.collection.exchange('replaced', from, fresh, [], { ifEmpty: true });
     this.collection.set({ seeded: true, profileId: this.collection.profiles()[0]?.id ?? '' });
     return null;
+  }
+  /**
+   * The demo data while the tables don't answer, so that there is something to play: nothing of them is written, and
+   * under ids of their own none of them can take the place of a row that is there.
+   */
+  async showDemo(): Promise<void> {
+    const result = await this.lookAtDemo();
+    if (!result.ok) return;
+    const rows = result.arrival.fresh.flatMap((placed): PlacedRow[] => {
+      const id = crypto.randomUUID();
+      if (placed.table === 'log') return [];
+      if (placed.table !== 'studies') return [{ table: placed.table, row: { ...placed.row, id } } as PlacedRow];
+      const { study } = placed.row;
+      return [{ table: 'studies', row: { ...placed.row, id, study: copyStudy(study, id, study.name) } }];
+    });
+    this.collection.showUnstored(rows);
   }
 }

@@ -31,6 +31,13 @@ import {
   Writes,
 } from '../data';
 
+/** Rows that became others without the open study's own doing. */
+export interface Change {
+  /** Null when it may be any. */
+  readonly places: readonly Place[] | null;
+  /** Another tab has stored them. */
+  readonly elsewhere: boolean;
+}
 /** Two versions of one study, between which the player has to choose. */
 export interface Conflict {
   readonly key: string;
@@ -81,8 +88,14 @@ export class Collection {
   readonly profile = computed(
     () => this.profiles().find((p) => p.id === this.settings().profileId) ?? this.profiles()[0] ?? DEFAULT_PROFILE,
   );
-  private readonly altered = new Subject<readonly Place[] | null>();
-  /** Rows that became others without the open study's own doing; null when it may be any. */
+  /** The tables have not answered yet. */
+  readonly opening = signal(false);
+  /** Another tab, window or program holds them. */
+  readonly held = this.store.held.asReadonly();
+  private readonly left = new Subject<number>();
+  /** So many rows of a bin entry could not be put back and stay in it. */
+  readonly leftInBin = this.left.asObservable();
+  private readonly altered = new Subject<Change>();
   readonly changed = this.altered.asObservable();
   /** Rows of acts of this session, so that they show at once when they are taken back. */
   private readonly actRows = new Map<
@@ -101,8 +114,8 @@ export class Collection {
     this.store.elsewhere.subscribe(({ places, settings, bin }) => {
       if (settings) this.settings.update((s) => ({ ...s, ...settings }));
       if (bin) void this.readAside();
-      if (places === null) void this.reload().then(() => this.altered.next(null));
-      else if (places.length) void this.refresh(places).then(() => this.altered.next(places));
+      if (places === null) void this.reload().then(() => this.altered.next({ places, elsewhere: true }));
+      else if (places.length) void this.refresh(places).then(() => this.altered.next({ places, elsewhere: true }));
     });
     this.writes.done.subscribe((done) => void this.written(done));
   }
@@ -161,6 +174,10 @@ export class Collection {
     return this.studies().find((r) => r.id === id) ?? null;
   }
 
+  /** Rows from elsewhere while the tables don't answer: seen, heard, and not written. */
+  showUnstored(rows: readonly PlacedRow[]) {
+    this.show(rows.map((p) => ({ table: p.table, id: p.row.id, row: p.row })));
+  }
   /** A study's row as it was just read. */
   takeRow(row: StudyRow) {
     this.show([{ table: 'studies', id: row.id, row }]);
@@ -188,19 +205,26 @@ export class Collection {
       if (outcome.ok && outcome.row) {
         const { revision } = outcome.row;
         this.studies.update((rows) => rows.map((r) => (r.id === id ? { ...r, revision } : r)));
+        const settled = this.store.unsettledKey(id);
+        if (this.conflicts().some((c) => c.key === settled))
+          this.conflicts.update((list) => list.filter((c) => c.key !== settled));
       } else if (!outcome.ok && 'theirs' in outcome) {
         const conflict = { key: this.store.unsettledKey(id), id, mine: operation.study };
         this.conflicts.update((list) => [...list.filter((c) => c.key !== conflict.key), conflict]);
       }
     }
+    // What was shown of it before it was done is taken back to what is stored.
+    if (!outcome.ok && 'failed' in outcome)
+      await this.reload().then(() => this.altered.next({ places: null, elsewhere: false }));
     if (!outcome.ok) return;
-    const { revisions, touched } = outcome;
+    const { revisions, touched, stayed } = outcome;
     if (revisions?.size)
       this.studies.update((rows) => rows.map((r) => ({ ...r, revision: revisions.get(r.id) ?? r.revision })));
     if (touched) {
       await this.refresh(touched);
-      this.altered.next(touched);
+      this.altered.next({ places: touched, elsewhere: false });
     }
+    if (stayed) this.left.next(stayed);
     if (operation.kind === 'exchange' || operation.kind === 'put back' || operation.kind === 'settle')
       await this.readAside();
   }
@@ -241,7 +265,13 @@ export class Collection {
    * Rows come, rows go, and what stood in their places can be put back.
    * @returns the way back
    */
-  exchange(what: BinKind, name: string, come: readonly PlacedRow[], go: readonly Place[]): () => void {
+  exchange(
+    what: BinKind,
+    name: string,
+    come: readonly PlacedRow[],
+    go: readonly Place[],
+    more: { readonly ifEmpty?: true } = {},
+  ): () => void {
     const id = crypto.randomUUID();
     const places = [...go, ...come.map((c): Place => ({ table: c.table, id: c.row.id }))];
     const rows: PlacedRow[] = [];
@@ -257,8 +287,8 @@ export class Collection {
     this.actRows.set(id, { rows, came });
     const touched = new Set(places.map((p) => `${p.table} ${p.id}`));
     this.damaged.update((list) => list.filter((d) => !touched.has(`${d.table} ${d.id}`)));
-    this.put({ kind: 'exchange', id, at: now(), what, name: name.slice(0, 120), come, go });
-    this.altered.next(places);
+    this.put({ kind: 'exchange', id, at: now(), what, name: name.slice(0, 120), come, go, ...more });
+    this.altered.next({ places, elsewhere: false });
     return () => this.putBack(id);
   }
   private remove(what: BinKind, name: string, table: Kept, id: string): () => void {
@@ -297,7 +327,9 @@ export class Collection {
       ]);
     }
     this.writes.put({ kind: 'put back', id });
-    if (known) this.altered.next([...known.came, ...known.rows.map((p) => ({ table: p.table, id: p.row.id }))]);
+    if (!known) return;
+    const places = [...known.came, ...known.rows.map((p) => ({ table: p.table, id: p.row.id }))];
+    this.altered.next({ places, elsewhere: false });
   }
   private async forgetOld() {
     const limit = new Date(Date.now() - BIN_DAYS * DAY_MS).toISOString();

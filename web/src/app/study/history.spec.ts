@@ -10,34 +10,46 @@ describe('the history of a study', () => {
     expect([history.canUndo(), history.canRedo(), history.undo(a)]).toEqual([false, false, null]);
     history.step(a);
     history.step(b);
-    expect(history.undo(c)).toBe(b);
-    expect(history.undo(b)).toBe(a);
+    expect(history.undo(c)?.study).toBe(b);
+    expect(history.undo(b)?.study).toBe(a);
     expect([history.canUndo(), history.canRedo()]).toEqual([false, true]);
-    expect(history.redo(a)).toBe(b);
-    expect(history.redo(b)).toBe(c);
+    expect(history.redo(a)?.study).toBe(b);
+    expect(history.redo(b)?.study).toBe(c);
     expect(history.canRedo()).toBe(false);
   });
   it('changes of one kind at once are one step, of another kind or of none are not', () => {
     const history = new History();
     history.step(a, 'script');
     history.step(b, 'script');
-    expect(history.undo(c)).toBe(a);
+    expect(history.undo(c)?.study).toBe(a);
     history.clear();
     history.step(a, 'script');
     history.step(b, 'tempo');
     history.step(c);
     history.step(d);
-    expect(history.undo(d)).toBe(d);
-    expect(history.undo(d)).toBe(c);
-    expect(history.undo(c)).toBe(b);
+    expect(history.undo(d)?.study).toBe(d);
+    expect(history.undo(d)?.study).toBe(c);
+    expect(history.undo(c)?.study).toBe(b);
   });
   it('a change after going back ends what could be brought again, and joins nothing before it', () => {
     const history = new History();
     history.step(a, 'script');
-    expect(history.undo(b)).toBe(a);
+    expect(history.undo(b)?.study).toBe(a);
     history.step(a, 'script');
     expect(history.canRedo()).toBe(false);
-    expect(history.undo(c)).toBe(a);
+    expect(history.undo(c)?.study).toBe(a);
+  });
+  it('knows the steps that take back what another tab has stored; bringing it again is none', () => {
+    const history = new History();
+    history.step(a);
+    history.step(b, '', true);
+    history.step(c);
+    expect(history.undo(d)).toEqual({ study: c, overTheirs: false });
+    expect(history.undo(c)).toEqual({ study: b, overTheirs: true });
+    expect(history.undo(b)).toEqual({ study: a, overTheirs: false });
+    expect(history.redo(a)).toEqual({ study: b, overTheirs: false });
+    expect(history.redo(b)).toEqual({ study: c, overTheirs: false });
+    expect(history.undo(c)).toEqual({ study: b, overTheirs: true });
   });
   it('says when something was last changed, and nothing when nothing was', () => {
     const history = new History();

@@ -90,6 +90,26 @@ describe('the open study', () => {
     expect(said).toEqual([expect.stringMatching(/20000 letters at most/)]);
     expect(open.canUndo()).toBe(false);
   });
+  it('what is not saved of one study is said of that study alone', async () => {
+    collection.addStudy(makeStudy('t', 'Other'));
+    collection.saveProfile({ ...DEFAULT_PROFILE, span: 1 as never });
+    collection.saveStudy({ ...open.study()!, instrument: { ...open.study()!.instrument, capo: 99 } }, { revision: 1 });
+    await open.flush();
+    expect(open.saved()).toBe('refused');
+    open.open(collection.row('t')!);
+    expect(open.saved()).toBe('saved');
+    open.open(collection.row('s')!);
+    expect(open.saved()).toBe('refused');
+    collection.saveStudy({ ...open.study()!, instrument: { ...open.study()!.instrument, capo: 3 } }, { revision: 1 });
+    await soon(() => expect(open.saved()).toBe('saved'));
+  });
+  it('nothing is called saved while the tables don’t answer', async () => {
+    await open.flush();
+    collection.opening.set(true);
+    expect(open.saved()).toBe('opening');
+    collection.opening.set(false);
+    expect(open.saved()).toBe('saved');
+  });
   it('while storage refuses, everything stays here and in both exports, and is stored when it takes again', async () => {
     await open.flush();
     const storage = refusingStorage();
@@ -124,11 +144,27 @@ describe('the open study', () => {
       await soon(() => expect(open.saved()).toBe('conflict'));
       return open.conflict()!;
     };
-    it('follows what the other has stored, and Ctrl+Z leads back to what was here', async () => {
-      await theirs('theirs');
+    it('follows what the other has stored; taking it back is a choice between two versions', async () => {
+      open.apply(setScript('s-a', 'p'));
+      await open.flush();
+      const { store } = otherTab();
+      const now = (await store.readStudy('s'))!;
+      await otherTab().save({ ...now.study, note: 'theirs' });
       await soon(() => expect(open.study()?.note).toBe('theirs'));
       open.undo();
       expect(open.study()?.note).toBe('');
+      await soon(() => expect(open.saved()).toBe('conflict'));
+      expect((await store.readStudy('s'))?.study.note).toBe('theirs');
+      // Further back it stays one.
+      open.undo();
+      await open.flush();
+      expect((await store.readStudy('s'))?.study.note).toBe('theirs');
+      // Brought again, nothing is left to choose.
+      open.redo();
+      open.redo();
+      await soon(() => expect(open.saved()).toBe('saved'));
+      expect(await store.readUnsettled()).toEqual([]);
+      expect((await store.readStudy('s'))?.study).toMatchObject({ note: 'theirs', sections: [{ script: 'p' }] });
     });
     it('stops saving when the other was faster; mine is kept as a copy', async () => {
       const conflict = await inConflict();

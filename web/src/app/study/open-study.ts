@@ -12,12 +12,12 @@ import {
   type Trial,
 } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import { type Place, Store, type StudyRow, Writes } from '../data';
-import { Collection, type Conflict } from './collection';
-import { History } from './history';
+import { Store, type StudyRow, Writes } from '../data';
+import { type Change, Collection, type Conflict } from './collection';
+import { History, type Way } from './history';
 import { SectionReading } from './section-reading';
 
-export type SaveState = 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
+export type SaveState = 'opening' | 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
 /** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */
 const OVERTAKEN = -1;
 
@@ -72,12 +72,11 @@ export class OpenStudy {
     if (this.gone()) return 'gone';
     if (this.conflict()) return 'conflict';
     if (this.writes.failing()) return 'failed';
-    if (this.writes.refused()) return 'refused';
+    if (this.writes.refusedWhy(this.current()?.id ?? '') !== null) return 'refused';
+    if (this.collection.opening()) return 'opening';
     // Where the player stands is stored too, and no work.
     return this.writes.pending().some((o) => o.kind !== 'settings') ? 'saving' : 'saved';
   });
-  /** What of the storage's refusal can be said. */
-  readonly refusedWhy = computed(() => this.writes.refused()?.why ?? '');
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
   private readonly found = new SectionReading({
@@ -93,22 +92,23 @@ export class OpenStudy {
   readonly writtenReading = this.found.writtenReading;
 
   constructor() {
-    this.collection.changed.subscribe((places) => this.follow(places));
+    this.collection.changed.subscribe((change) => this.follow(change));
   }
 
   /** Opens a study: this tab's own version where one waits for a choice. */
-  open(row: StudyRow, section = '') {
+  open(row: StudyRow, section = '', remembered = true) {
     const key = this.store.unsettledKey(row.id);
     const study = this.collection.conflicts().find((c) => c.key === key)?.mine ?? row.study;
     this.current.set(study);
     this.gone.set(false);
     this.history.clear();
-    this.chooseSection(section || (study.sections[0]?.id ?? ''));
+    this.chooseSection(section || (study.sections[0]?.id ?? ''), remembered);
   }
-  chooseSection(id: string) {
+  /** @param remembered the next start opens it again */
+  chooseSection(id: string, remembered = true) {
     this.triedNow.set(null);
     this.sectionChoice.set(id);
-    this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
+    if (remembered) this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
   }
   close() {
     this.current.set(null);
@@ -159,11 +159,11 @@ export class OpenStudy {
   redo() {
     this.go((now) => this.history.redo(now));
   }
-  private go(way: (now: Study) => Study | null) {
+  private go(way: (now: Study) => Way | null) {
     this.triedNow.set(null);
     const now = this.current();
     const next = now ? way(now) : null;
-    if (next) this.put(next);
+    if (next) this.put(next.study, next.overTheirs);
   }
   /** When the study was last changed here, on the clock of the page. */
   changedAt(): number {
@@ -185,10 +185,11 @@ export class OpenStudy {
     if (section) this.adjust(setTempo(section.id, bpm), `tempo ${section.id}`);
   }
 
-  private put(study: Study) {
+  /** @param overTheirs it would take back what another tab has stored since: never without asking */
+  private put(study: Study, overTheirs = false) {
     this.current.set(study);
     if (this.gone()) return;
-    const revision = this.conflict() ? OVERTAKEN : (this.collection.row(study.id)?.revision ?? 0);
+    const revision = overTheirs || this.conflict() ? OVERTAKEN : (this.collection.row(study.id)?.revision ?? 0);
     this.collection.saveStudy(study, { revision });
   }
 
@@ -198,19 +199,20 @@ export class OpenStudy {
   }
 
   /** Rows have become others without this study's own doing: another tab's edit, an import, a deletion. */
-  private follow(places: readonly Place[] | null) {
+  private follow({ places, elsewhere }: Change) {
     const study = this.current();
     if (!study || this.conflict()) return;
     if (places && !places.some((p) => p.table === 'studies' && p.id === study.id)) return;
     const row = this.collection.row(study.id);
     this.gone.set(!row);
-    if (row && row.study !== study && JSON.stringify(row.study) !== JSON.stringify(study)) this.takeOver(row.study);
+    if (row && row.study !== study && JSON.stringify(row.study) !== JSON.stringify(study))
+      this.takeOver(row.study, elsewhere);
   }
   /** Shows another version; what was there is one step of undo away. */
-  private takeOver(study: Study) {
+  private takeOver(study: Study, theirs = false) {
     const before = this.current();
     this.triedNow.set(null);
-    if (before) this.history.step(before);
+    if (before) this.history.step(before, '', theirs);
     this.current.set(study);
   }
 

@@ -3,6 +3,7 @@ export const shell = {
   app: 'Ruffle Wheel',
   places: { wheel: 'Wheel', neck: 'Neck', weave: 'Weave', practise: 'Practise', logbook: 'Logbook', shelf: 'Shelf' },
   saved: {
+    opening: 'Opening your shelf…',
     saved: 'Saved',
     saving: 'Saving…',
     conflict: 'Changed in another tab',
@@ -19,9 +20,23 @@ export const shell = {
     restore: 'Keep it',
     goneText: 'Another tab has deleted this study. What is shown here is not stored.',
   },
+  aside: {
+    unnamed: 'Something that was not yet stored',
+    text: 'It could not be stored, and trying again would not help. It is kept here until you let it go.',
+    export: 'Export it',
+    letGo: 'Let it go',
+    fileName: 'not stored',
+    leftInBin: (n: number) =>
+      `${n === 1 ? 'One row is damaged and stays' : `${n} rows are damaged and stay`} in the bin; everything else is put back.`,
+  },
   startup: {
     noStorage:
-      'This browser’s storage can’t be used, so nothing is kept when the page is closed. Allow storage for this page, or leave private browsing. Until then export what you make with Ctrl+S.',
+      'Your shelf can’t be read: this browser’s storage does not answer. What you see is the demo data, not yours; nothing of yours is touched. It is asked again and again. What you make now is lost when the page is closed, so export it with Ctrl+S. Allow storage for this page, or leave private browsing.',
+    partlyRead:
+      'Not all of your shelf could be read: this browser’s storage does not answer. Nothing that is missing here is lost, and it is asked again and again. Export what you make now with Ctrl+S.',
+    heldElsewhere: 'Another tab or window of this browser holds it. Close the other one, or reload it.',
+    noAnswerYet:
+      'The browser’s storage does not answer yet. Another tab or window may be busy with it: close the others, or wait a moment.',
     noPart: 'A part of the program could not be fetched. Check the connection, then try again.',
     noReading: 'What this asks of your hand could not be worked out',
     again: 'Try again',
