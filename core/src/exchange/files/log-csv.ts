@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { type Fact, fact } from '../../fault/index.js';
 import { LARGEST_FILE, MOST_KEPT, readLogRow } from '../../format/index.js';
 import type { LogEntry } from '../../practice/index.js';
+import { decoded } from '../musicxml/door.js';
 
 const COLUMNS = [
   'session',
@@ -55,10 +56,53 @@ export type LogCsvFault =
   | 'columns twice'
   | 'line broken'
   | 'line faulty'
-  | 'too many lines';
-export type LogCsvReading = { readonly log: readonly LogEntry[] } | { readonly faults: readonly Fact<LogCsvFault>[] };
+  | 'too many lines'
+  | 'letters no UTF-8';
+export type LogCsvReading =
+  | {
+      readonly log: readonly LogEntry[];
+      /** Sessions that the table does not name: told apart by study, section, drill and beginning. */
+      readonly unnamed?: ReadonlySet<string>;
+    }
+  | { readonly faults: readonly Fact<LogCsvFault>[] };
 /** Faults told of one table. */
 const MOST_FAULTS = 20;
+
+/**
+ * A log from a table as a file: letters in UTF-8, or in UTF-16 with its mark. Those of older code pages are alike byte by
+ * byte, so that nobody can tell which they are: they are refused, not guessed.
+ */
+export function readLogFile(bytes: Uint8Array): LogCsvReading {
+  if (bytes.length > LARGEST_FILE) return { faults: [fact('file too large', bytes.length, LARGEST_FILE)] };
+  const text = decoded(bytes);
+  return typeof text === 'string' ? readLogCsv(text) : { faults: [fact('letters no UTF-8')] };
+}
+/** A session by what it was, where no table names it. */
+const unnamedSession = (e: Pick<LogEntry, 'startedAt' | 'studyName' | 'sectionName' | 'drill'>): string =>
+  [e.startedAt, e.studyName, e.sectionName, e.drill ?? ''].join('\n');
+/** The same in few letters. */
+function shortOf(text: string): string {
+  let [a, b] = [0x811c9dc5, 0x1b873593];
+  for (let i = 0; i < text.length; i++) {
+    a = Math.imul(a ^ text.charCodeAt(i), 0x01000193) >>> 0;
+    b = Math.imul(b ^ text.charCodeAt(i), 0x85ebca6b) >>> 0;
+  }
+  return `table-${a.toString(36)}${b.toString(36)}`;
+}
+/**
+ * Sessions that a table did not name under the ids that they have here already: what is there comes in no second time.
+ * @param there the log that is kept
+ */
+export function knownSessions(read: Extract<LogCsvReading, { readonly log: unknown }>, there: readonly LogEntry[]) {
+  const { unnamed } = read;
+  if (!unnamed) return read.log;
+  const ids = new Map(there.map((e) => [unnamedSession(e), e] as const));
+  return read.log.map((e): LogEntry => {
+    const own = unnamed.has(e.id) ? ids.get(unnamedSession(e)) : undefined;
+    // What the table does not say of it stays as it is here.
+    return own ? { ...own, minutes: e.minutes, passes: e.passes, pain: e.pain } : e;
+  });
+}
 
 /**
  * A log from a table: all of it, or the faults by their lines. Lines of one session belong together; a table without
@@ -79,10 +123,14 @@ export function readLogCsv(text: string): LogCsvReading {
   if (broken.length) return { faults: broken.slice(0, MOST_FAULTS).map((line) => fact('line broken', line)) };
   if (lines.length > MOST_KEPT.log * 4) return { faults: [fact('too many lines', lines.length)] };
   const rows = lines.map((cells) => Object.fromEntries(columns.map((c, n) => [c, cells[n] ?? ''])) as Partial<Row>);
+  const unnamed = new Set<string>();
   const entries = new Map<string, { entry: Record<string, unknown> & { passes: unknown[] }; line: number }>();
   rows.forEach((row, n) => {
     const of = (column: Column) => unmarked((row[column] ?? '').trim());
-    const id = of('session') || `${of('started')} ${of('study')} ${of('section')} ${of('drill')}`.slice(0, 80);
+    const named = of('session');
+    const [startedAt, studyName, sectionName, drill] = [of('started'), of('study'), of('section'), of('drill')];
+    const id = named || shortOf(unnamedSession({ startedAt, studyName, sectionName, drill }));
+    if (!named) unnamed.add(id);
     const there = entries.get(id);
     const pass = of('tempo') === '' ? [] : [{ bpm: Number(of('tempo')), clean: yes(of('clean')) }];
     if (there) {
@@ -111,7 +159,7 @@ export function readLogCsv(text: string): LogCsvReading {
     if (checked.ok) log.push(checked.value);
     else if (faults.length < MOST_FAULTS) faults.push(fact('line faulty', line, checked.faults[0]?.path ?? ''));
   }
-  return faults.length ? { faults } : { log };
+  return faults.length ? { faults } : unnamed.size ? { log, unnamed } : { log };
 }
 /** Null for what is neither, which the door refuses. */
 const yes = (text: string): boolean | null =>

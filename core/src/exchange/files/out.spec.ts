@@ -1,3 +1,4 @@
+import { strToU8 } from 'fflate';
 import midiFile from '@tonejs/midi';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
@@ -19,10 +20,12 @@ import type { LogEntry } from '../../practice/index.js';
 import { sayLogCsvFault, sayLoss } from '../../words/en/index.js';
 import {
   importFile,
+  knownSessions,
   logCsv,
   midiBytes,
   practiceTrack,
   readLogCsv,
+  readLogFile,
   scopeLosses,
   scoreFile,
   TRACK_RATE,
@@ -254,6 +257,42 @@ describe('the log as a table', () => {
         ],
       },
     ]);
+  });
+  it('without a column of sessions it comes in once, however often, and is told from others by all that it was', () => {
+    const log = [
+      entry('1', { drill: 'burst' }),
+      entry('2', {
+        studyName: 'A study with quite a long name that goes on and on',
+        sectionName: 'And a long section',
+      }),
+      entry('3', {
+        studyName: 'A study with quite a long name that goes on and on',
+        sectionName: 'And a long section, the other',
+      }),
+    ];
+    const [head = '', ...lines] = logCsv(log).split('\r\n');
+    const bare = [head, ...lines].map((l) => l.slice(l.indexOf(',') + 1)).join('\r\n');
+    const read = readLogCsv(bare);
+    if ('faults' in read) throw new Error('refused');
+    expect(read.log).toHaveLength(3);
+    expect(knownSessions(read, log)).toEqual(log);
+    // Where nothing of it is known, it has ids of its own, the same each time.
+    const again = readLogCsv(bare);
+    expect('log' in again && again.log).toEqual(read.log);
+    expect(knownSessions(read, [])).toEqual(read.log);
+  });
+  it('in letters that are no UTF-8 it is refused, never taken with broken ones', () => {
+    const table = 'started,study,section,tempo,clean\n2026-03-01T18:00:00Z,Ca\u00f1a,A,90,yes\n';
+    const latin = Uint8Array.from(table, (c) => c.charCodeAt(0));
+    const refused = readLogFile(latin);
+    expect('faults' in refused && refused.faults.map(sayLogCsvFault).join(' ')).toMatch(/not written as UTF-8/);
+    for (const bytes of [
+      strToU8(table),
+      Uint8Array.from([0xff, 0xfe, ...[...table].flatMap((c) => [c.charCodeAt(0), 0])]),
+    ]) {
+      const read = readLogFile(bytes);
+      expect('log' in read && read.log[0]?.studyName).toBe('Caña');
+    }
   });
   it.each([
     ['', /empty/],

@@ -3,14 +3,17 @@ import { type AccentCycle, barTicks } from '../../cycle/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { STANDARD_TUNING } from '../../instrument/index.js';
 import { cleanName } from '../../name/index.js';
-import { paceOf } from '../../piece/index.js';
-import { type ReadTablature, readTablature, type TablatureRefusal } from '../../script/index.js';
+import { MOST_BARS, paceOf } from '../../piece/index.js';
+import { LONGEST_SCRIPT, type ReadTablature, readTablature, type TablatureRefusal } from '../../script/index.js';
 import { clampBpm } from '../../time/index.js';
+import { letters } from '../foreign/parts.js';
 import type { ImportedPiece, ImportedSection, ImportNote } from '../foreign/model.js';
 import type { ImportSetting } from '../foreign/import.js';
 
 /** Steps to a count that people type tablature in; the coarsest that moves the fewest notes is taken. */
 const STEPS_TRIED = [2, 4, 3, 6, 1, 8];
+/** A section’s name as people type it, alone in its line. */
+const BRACKETED = /^\s*\[([^\]|]{1,120})\]\s*$/;
 /** A section’s line as it is written here: its name, its cycle, its counts a minute. */
 const HEAD = /^(.{1,120}?) · (.{1,120}?) · (\d{1,3})\b.*$/;
 
@@ -35,10 +38,13 @@ export function importTablature(
     taken.lost += lost;
     taken.notes += notes - lost;
     for (const sign of read.unread) unread.add(sign);
-    let name = part.name || String.fromCharCode(65 + (sections.length % 26));
-    while (sections.some((s) => s.name === name)) name += ' 2';
     const bpm = clampBpm(part.bpm ?? paceOf(part.cycle).bpm);
-    sections.push({ name, cycle: part.cycle, script, stepsPerCount, chart: '', bpm, bars });
+    const own = part.name || letters(sections.length);
+    for (const piece of inSections(script, bars)) {
+      let name = own;
+      for (let n = 2; sections.some((s) => s.name === name); n++) name = `${own} ${n}`;
+      sections.push({ name, cycle: part.cycle, ...piece, stepsPerCount, chart: '', bpm });
+    }
   }
   const notes: ImportNote[] = [
     ...(taken.moved ? [fact('moved' as const, taken.moved, taken.coarse)] : []),
@@ -48,7 +54,7 @@ export function importTablature(
   const own = instrument ?? { tuning: STANDARD_TUNING, capo: 0 };
   const title = text.trimStart().split('\n')[0] ?? '';
   return {
-    name: /[|-]{3}/.test(title) || HEAD.test(title) ? '' : cleanName(title.trim()),
+    name: /[|-]{3}/.test(title) || HEAD.test(title) || /^\s*[[{]/.test(title) ? '' : cleanName(title.trim()),
     ...own,
     sections,
     shapes: [],
@@ -59,6 +65,25 @@ export function importTablature(
     part: 0,
   };
 }
+/** A script whose bars are cut where it grows longer than a section holds, four together. */
+function inSections(script: string, bars: number): { readonly script: string; readonly bars: number }[] {
+  if (script.length <= LONGEST_SCRIPT && bars <= MOST_BARS) return [{ script, bars }];
+  const all = script.split(BETWEEN);
+  const made: { script: string; bars: number }[] = [];
+  for (let from = 0; from < all.length; from += BARS_TOGETHER) {
+    const own = all.slice(from, from + BARS_TOGETHER);
+    const last = made.at(-1);
+    const longer = last ? last.script.length + BETWEEN.length + own.join(BETWEEN).length : Infinity;
+    if (last && longer <= LONGEST_SCRIPT && last.bars + own.length <= MOST_BARS) {
+      last.script += BETWEEN + own.join(BETWEEN);
+      last.bars += own.length;
+    } else made.push({ script: own.join(BETWEEN), bars: own.length });
+  }
+  return made;
+}
+const BETWEEN = ' | ';
+const BARS_TOGETHER = 4;
+
 interface Part {
   readonly name: string;
   readonly cycle: AccentCycle;
@@ -72,10 +97,13 @@ function partsOf(text: string, cycle: AccentCycle, known: readonly AccentCycle[]
   for (const line of text.replace(/\r\n?/g, '\n').split('\n')) {
     const head = HEAD.exec(line);
     const named = head && known.find((c) => c.name === head[2]);
-    if (head && named) begin({ name: cleanName(head[1] ?? ''), cycle: named, bpm: Number(head[3]) });
+    const said = BRACKETED.exec(line)?.[1];
+    if (said !== undefined) begin({ name: cleanName(said), cycle, bpm: null });
+    else if (head && named) begin({ name: cleanName(head[1] ?? ''), cycle: named, bpm: Number(head[3]) });
     else parts.at(-1)?.lines.push(line);
   }
-  const own = parts.length > 1 ? parts.slice(1) : parts;
+  // What stands above the first named section is its title, where no strings are in it.
+  const own = parts.filter((p, n) => n > 0 || parts.length === 1 || p.lines.some((l) => /-.*-.*-/.test(l)));
   return own.map(({ lines, ...part }) => ({ ...part, text: lines.join('\n') }));
 }
 type Best = ReadTablature & { readonly stepsPerCount: number };

@@ -1,13 +1,12 @@
 import { CYCLES } from '../../catalogue/index.js';
-import { type AccentCycle, barTicks, type CountNote, makeCycle } from '../../cycle/index.js';
-import { ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { type AccentCycle, barTicks, type CountNote, makeCycle, MOST_COUNTS } from '../../cycle/index.js';
+import { gcd, ticks, TICKS_PER_COUNT } from '../../time/index.js';
 import { quartersInCount } from '../written/time.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type ForeignBar, PER_QUARTER } from './model.js';
 
 /** Ticks of a part of a quarter. */
 export const ticksPerPart = (cycle: AccentCycle): number => TICKS_PER_COUNT / (PER_QUARTER * quartersInCount(cycle));
-const MOST_COUNTS_OF_A_TURN = 64;
 
 /** Whether bars are as long as a cycle’s, from the turn’s beginning on. */
 function fits(bars: readonly ForeignBar[], cycle: AccentCycle): boolean {
@@ -34,11 +33,23 @@ export function cycleFor(
   const even = bars.every((b) => b.beats === first.beats && b.beatType === first.beatType);
   return even ? beatsOf(first) : turnOf(bars);
 }
+/** Whether a turn can be as long as a time signature says. */
+export function isTime(beats: number, beatType: number): boolean {
+  if (!Number.isInteger(beats) || beats < 1 || ![1, 2, 4, 8, 16, 32, 64].includes(beatType)) return false;
+  return countsOf(beats, beatType).counts <= MOST_COUNTS;
+}
 /** A time signature as a cycle. */
 function beatsOf({ beats, beatType }: ForeignBar): AccentCycle {
   const plain = CYCLES.find((c) => c.family === 'plain' && c.counts === beats && c.countNote === 'quarter');
   if (plain && beatType === 4) return plain;
-  const { counts, countNote } = countsOf(beats, beatType);
+  const { counts, countNote, bars } = countsOf(beats, beatType);
+  if (bars > 1) {
+    const bar = ticks((counts * TICKS_PER_COUNT) / bars);
+    return {
+      ...own(`${beats}/${beatType}`, counts, countNote, [0], [counts]),
+      bars: Array.from({ length: bars }, () => bar),
+    };
+  }
   // Three eighths are a beat.
   const threes = countNote === 'eighth' && counts % 3 === 0 && counts > 3;
   const starts = threes ? Array.from({ length: counts / 3 }, (_, n) => 3 * n) : [0];
@@ -52,16 +63,17 @@ function turnOf(bars: readonly ForeignBar[]): AccentCycle | null {
   const period = lengths.findIndex((_, p) => p > 0 && lengths.every((l, n) => l === lengths[n % p]));
   const turn = period > 0 ? lengths.slice(0, period) : lengths;
   const counts = turn.reduce((sum, l) => sum + l, 0);
-  if (counts > MOST_COUNTS_OF_A_TURN || !turn.every(Number.isInteger)) return null;
+  if (counts > MOST_COUNTS || !turn.every(Number.isInteger)) return null;
   const starts = turn.map((_, n) => turn.slice(0, n).reduce((sum, l) => sum + l, 0));
   return { ...own(turn.join('+'), counts, countNote, starts, turn), bars: turn.map((l) => ticks(l * TICKS_PER_COUNT)) };
 }
-const countsOf = (beats: number, type: number): { counts: number; countNote: CountNote } => {
-  if (type <= 2) return { counts: (beats * 2) / type, countNote: 'half' };
-  if (type === 4) return { counts: beats, countNote: 'quarter' };
-  // A sixteenth or less is counted, and written, as an eighth.
-  return { counts: beats, countNote: 'eighth' };
-};
+/** What a time signature counts; bars that are no whole number of eighths are a turn of several. */
+function countsOf(beats: number, type: number): { counts: number; countNote: CountNote; bars: number } {
+  if (type <= 2) return { counts: (beats * 2) / type, countNote: 'half', bars: 1 };
+  if (type === 4) return { counts: beats, countNote: 'quarter', bars: 1 };
+  const bars = type / gcd(beats * 8, type);
+  return { counts: (bars * beats * 8) / type, countNote: 'eighth', bars };
+}
 function own(
   name: string,
   counts: number,

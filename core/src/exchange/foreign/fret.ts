@@ -14,8 +14,10 @@ export interface FrettedPart {
   /** So many notes had no place, or none that the strings have. */
   readonly fretted: number;
 }
-/** Notes are left out one after the other until the rest can be held; no more than this. */
-const MOST_TRIES = 40;
+/** Ringing is ended stroke by stroke so often; then all of it is, for each stroke alone can be held by then. */
+const MOST_TRIES = 6;
+/** Ways of a stroke that are weighed: all that a few notes have, and of full chords the most comfortable. */
+const MOST_WAYS = 24;
 
 /**
  * Every note with its place on the neck: as the file has it where the strings bear it out, else where the left hand has
@@ -26,6 +28,7 @@ export function fretPart(
   instrument: Instrument,
   profile: HandProfile,
   tempo: Bpm,
+  progress?: (share: number) => void,
 ): FrettedPart | Fact<ImportRefusal> {
   const { tuning, capo } = instrument;
   const open = (string: number) => openPitch(tuning, STRINGS.find((s) => s === string) ?? 6, capo);
@@ -62,11 +65,14 @@ export function fretPart(
     school: fretSchool('open'),
     highestFret: Math.min(FRETS_ON_NECK, lastFret(capo)),
     k: 1,
+    mostWays: MOST_WAYS,
   };
-  let now = sounds;
-  let held = 0;
-  for (let tries = 0; tries <= MOST_TRIES; tries++) {
-    const result = fretLine({ ...request, events: eventsOf(now) });
+  const alone = eachPlayable(sounds, request);
+  let { strokes: now, lighter: held } = alone;
+  if (now.length === 0) return fact('not to be fretted', 'event can’t be played');
+  for (let tries = 0; ; tries++) {
+    const watch = progress ? { progress: (share: number) => progress((tries + share) / (tries + 1)) } : {};
+    const result = fretLine({ ...request, events: eventsOf(now) }, watch);
     if (!result.infeasible) {
       const [answer] = result.answers;
       const places = new Map(now.map((stroke, n) => [stroke.at, { stroke, steps: answer?.steps[n] ?? [] }] as const));
@@ -88,12 +94,13 @@ export function fretPart(
     }
     const [why] = result.infeasible;
     const at = Number(why?.about[0]) - 1;
-    const lighter = Number.isInteger(at) ? without(now, at, (notes) => canPlay(notes, request)) : null;
-    if (!lighter) return fact('not to be fretted', why?.code ?? '');
+    // Ringing into each other is all that stands in the way of strokes that can each be held.
+    const ended = tries < MOST_TRIES && Number.isInteger(at) ? endedAt(now, at) : null;
+    if (!ended && now.every((s) => s.notes.every((n) => n.end <= s.until)))
+      return fact('not to be fretted', why?.code ?? '');
     held++;
-    now = lighter;
+    now = ended ?? now.map((s) => ({ ...s, notes: s.notes.map((n) => ({ ...n, end: Math.min(n.end, s.until) })) }));
   }
-  return fact('not to be fretted', 'event can’t be played');
 }
 const isPlaced = (n: LaidNote): boolean => n.midi === null || (n.string !== null && n.fret !== null);
 const placeFits = (n: LaidNote, open: (string: number) => number): boolean =>
@@ -134,35 +141,49 @@ function eventsOf(strokes: readonly LaidStroke[]): FretEvent[] {
     }),
   }));
 }
-const canPlay = (notes: readonly LaidNote[], request: Omit<FretLineRequest, 'events'>): boolean =>
+type Hand = Omit<FretLineRequest, 'events'>;
+const canPlay = (notes: readonly LaidNote[], request: Hand): boolean =>
   fretLine({ ...request, events: eventsOf([{ at: 0, until: 1, notes }]) }).infeasible === undefined;
+const chordOf = (notes: readonly LaidNote[]): string => notes.map((n) => `${n.midi}.${n.string}.${n.left}`).join();
 const pitchesOf = ({ notes }: LaidStroke): string => notes.map((n) => n.midi).join();
+
 /**
- * The line with less in one of its strokes, and in all that are like it: what rings into it ends, then its pins go, then as
- * few notes as can be.
+ * The strokes each of which a hand can hold by itself: where it can't as it stands its pins go, then as few notes as can be.
+ * Strokes that are alike are looked at once.
  */
-function without(
-  strokes: readonly LaidStroke[],
-  at: number,
-  playable: (notes: readonly LaidNote[]) => boolean,
-): LaidStroke[] | null {
+function eachPlayable(strokes: readonly LaidStroke[], request: Hand): { strokes: LaidStroke[]; lighter: number } {
+  const known = new Map<string, ((notes: readonly LaidNote[]) => LaidNote[]) | null>();
+  let lighter = 0;
+  const lightened = (notes: readonly LaidNote[]): ((own: readonly LaidNote[]) => LaidNote[]) | null => {
+    if (canPlay(notes, request)) return null;
+    lighter++;
+    const free = notes.map(unpinned);
+    if (canPlay(free, request)) return (own) => own.map(unpinned);
+    const kept = most(free, (some) => canPlay(some, request)) ?? new Set<number>();
+    return (own) => own.map(unpinned).filter((_, i) => kept.has(i));
+  };
+  const made = strokes.map((s): LaidStroke => {
+    const pitched = s.notes.filter((n) => n.midi !== null);
+    const key = chordOf(pitched);
+    const change = known.has(key) ? (known.get(key) ?? null) : lightened(pitched);
+    known.set(key, change);
+    return change ? { ...s, notes: change(pitched) } : s;
+  });
+  return { strokes: made.filter((s) => s.notes.some((n) => n.midi !== null)), lighter };
+}
+const unpinned = (n: LaidNote): LaidNote => ({ ...n, left: null, string: null, fret: null });
+
+/** The line in which what rings into a stroke, and into all that are like it, ends there; null where nothing does. */
+function endedAt(strokes: readonly LaidStroke[], at: number): LaidStroke[] | null {
   const own = strokes[at];
   if (!own) return null;
-  const like = new Set(strokes.filter((s) => pitchesOf(s) === pitchesOf(own)).map((s) => s.at));
-  const ends = [...like];
+  const ends = strokes.filter((s) => pitchesOf(s) === pitchesOf(own)).map((s) => s.at);
   const cut = (n: LaidNote, begin: number): LaidNote => {
     const into = ends.find((e) => e > begin && e < n.end);
     return into === undefined ? n : { ...n, end: into };
   };
   const ended = strokes.map((s) => ({ ...s, notes: s.notes.map((n) => cut(n, s.at)) }));
-  if (ended.some((s, n) => s.notes.some((x, i) => x !== strokes[n]?.notes[i]))) return ended;
-  const change = (to: (s: LaidStroke) => LaidStroke): LaidStroke[] => strokes.map((s) => (like.has(s.at) ? to(s) : s));
-  if (own.notes.some((n) => n.left !== null || n.string !== null))
-    return change((s) => ({ ...s, notes: s.notes.map((n) => ({ ...n, left: null, string: null, fret: null })) }));
-  if (own.notes.filter((n) => n.midi !== null).length < 2)
-    return like.size < strokes.length ? strokes.filter((s) => !like.has(s.at)) : null;
-  const kept = most(own.notes, playable);
-  return kept && change((s) => ({ ...s, notes: s.notes.filter((_, i) => kept.has(i)) }));
+  return ended.some((s, n) => s.notes.some((x, i) => x !== strokes[n]?.notes[i])) ? ended : null;
 }
 /** The most of some notes that can be played at once, the highest and the lowest among them where that can be. */
 function most(
@@ -175,6 +196,7 @@ function most(
       const edge = n === order.length - 1 ? 0.5 : n === 0 ? 0.25 : 0;
       return sum + (set & (1 << n) ? 1 + edge : 0);
     }, 0);
+  if (order.length < 2) return null;
   const sets = Array.from({ length: (1 << order.length) - 2 }, (_, n) => n + 1).sort((a, b) => weight(b) - weight(a));
   for (const set of sets) {
     const chosen = new Set(order.filter((_, n) => set & (1 << n)).map((o) => o.i));

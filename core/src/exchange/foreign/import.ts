@@ -1,26 +1,28 @@
 import { OPEN_SHAPE, checkShape, fingerShape, handOn, type Shape } from '../../left-hand/index.js';
-import type { AccentCycle } from '../../cycle/index.js';
+import { LONGEST_CHART } from '../../chart/index.js';
+import { type AccentCycle, barTicks } from '../../cycle/index.js';
 import { fact } from '../../fault/index.js';
 import { type Instrument, STANDARD_TUNING } from '../../instrument/index.js';
 import { cleanName } from '../../name/index.js';
 import {
+  followInForm,
   HIGHEST_CAPO,
   LONGEST_FORM,
   makeSection,
-  MOST_SECTIONS,
+  MOST_BARS,
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
   paceOf,
 } from '../../piece/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
-import { parseScript } from '../../script/index.js';
-import { clampBpm } from '../../time/index.js';
+import { LONGEST_SCRIPT, parseScript } from '../../script/index.js';
+import { type Bpm, clampBpm } from '../../time/index.js';
 import { quartersInCount } from '../written/time.js';
 import { fretPart } from './fret.js';
 import { layPart, type LaidPart, type LaidStroke } from './lay.js';
 import type { ForeignMusic, ImportedPiece, ImportedSection, ImportNote, ImportNoteCode, Refused } from './model.js';
-import { type ForeignPart, partsOf } from './parts.js';
+import { type ForeignPart, goingOn, partsOf } from './parts.js';
 import { writtenTexts } from './write.js';
 
 export interface ImportSetting {
@@ -33,13 +35,12 @@ export interface ImportSetting {
 }
 /**
  * Music from elsewhere as it will stand in a study: sections on cycles, scripts and charts, every note with its place on
- * the neck. All of it is read, or it is refused.
+ * the neck. What one section can't hold becomes several; what none can is left out, bar by bar, and told.
  */
 export function importMusic(music: ForeignMusic, setting: ImportSetting): ImportedPiece | Refused {
   const { profile, cycles = [], progress } = setting;
   if (music.bars.length === 0) return { refusal: fact('no bars') };
   const { parts, form } = partsOf(music.bars, cycles);
-  if (parts.length > MOST_SECTIONS) return { refusal: fact('too many sections', parts.length, MOST_SECTIONS) };
   const instrument = setting.instrument ?? ownInstrument(music);
   const shapes = shapesOf(parts, instrument, profile);
   const said = new Map<ImportNoteCode, (number | string)[]>();
@@ -49,36 +50,98 @@ export function importMusic(music: ForeignMusic, setting: ImportSetting): Import
   tell(music.notes);
   let [notes, fretted] = [0, 0];
   const sections: ImportedSection[] = [];
+  const names = new Set(parts.map((p) => p.name));
+  let order = form;
   for (const [n, part] of parts.entries()) {
-    const laid = layPart(part, music.played);
     const tempo = tempoOf(part, sections.at(-1));
-    const placed = fretPart(laid.strokes, instrument, profile, tempo);
-    if ('code' in placed) return { refusal: placed };
-    const { cycle, name } = part;
-    const texts = provenTexts(laid, placed.strokes, cycle, { shapes: shapes.held, instrument });
-    if (!texts) return { refusal: fact('not to be written', name) };
-    tell([...laid.notes, ...placed.notes, ...texts.notes]);
-    notes += placed.strokes.reduce((sum, s) => sum + s.notes.length, 0);
-    fretted += placed.fretted;
-    const { script, stepsPerCount, chart, bars } = texts;
-    sections.push({ name, cycle, script, stepsPerCount, chart, bpm: tempo, bars });
+    const made = sectionsFrom(part, { music, instrument, profile, tempo, held: shapes.held }, (share) =>
+      progress?.((n + share) / parts.length),
+    );
+    let before = part.name;
+    for (const [i, own] of made.entries()) {
+      tell(own.said);
+      notes += own.notes;
+      fretted += own.fretted;
+      const name = i === 0 ? part.name : nextName(part.name, names);
+      if (i > 0 && order !== '') order = followInForm(order, before, name);
+      before = name;
+      sections.push({ ...own.section, name });
+    }
     progress?.((n + 1) / parts.length);
   }
-  if (notes === 0) return { refusal: fact('no notes') };
+  if (notes === 0) return { refusal: fact(said.has('bars left out') ? 'not to be fretted' : 'no notes') };
   if (shapes.bare.length) tell([fact('chords without frets', ...shapes.bare.slice(0, 12))]);
-  const long = form.length > LONGEST_FORM;
+  const long = order.length > LONGEST_FORM;
   if (long) tell([fact('repeats not read')]);
   return {
     name: cleanName(music.name),
     ...instrument,
     sections,
     shapes: shapes.own,
-    form: long ? '' : form,
+    form: long ? '' : order,
     notes: [...said].map(([code, about]): ImportNote => ({ code, about })),
     counted: { notes, fretted },
     parts: music.parts,
     part: music.part,
   };
+}
+interface Made {
+  readonly section: Omit<ImportedSection, 'name'>;
+  readonly said: readonly ImportNote[];
+  readonly notes: number;
+  readonly fretted: number;
+}
+interface Making {
+  readonly music: ForeignMusic;
+  readonly instrument: Instrument;
+  readonly profile: HandProfile;
+  readonly tempo: Bpm;
+  readonly held: ReadonlyMap<string, Pick<Shape, 'frets' | 'fingers'>>;
+}
+/** A part as one section; cut in two at a turn where one can't hold it. A turn that can't be written at all is silent. */
+function sectionsFrom(part: ForeignPart, making: Making, progress: (share: number) => void): Made[] {
+  const made = sectionFrom(part, making, progress);
+  if (made) return [made];
+  const { bars, cycle } = part;
+  const turn = barTicks(cycle).length;
+  const half = Math.ceil(bars.length / turn / 2) * turn;
+  if (half < bars.length) {
+    const [first, ...rest] = bars.slice(half);
+    const later = first ? [goingOn(first, bars.slice(0, half)), ...rest] : rest;
+    return [
+      ...sectionsFrom({ ...part, bars: bars.slice(0, half) }, making, (share) => progress(share / 2)),
+      ...sectionsFrom({ ...part, bars: later }, making, (share) => progress((1 + share) / 2)),
+    ];
+  }
+  const silent = bars.map((b) => ({ ...b, notes: [] }));
+  const empty = sectionFrom({ ...part, bars: silent }, making, progress);
+  return empty ? [{ ...empty, said: [...empty.said, fact('bars left out', bars.length)] }] : [];
+}
+function sectionFrom(part: ForeignPart, making: Making, progress: (share: number) => void): Made | null {
+  const { music, instrument, profile, tempo, held } = making;
+  const { cycle } = part;
+  const laid = layPart(part, music.played);
+  const placed = fretPart(laid.strokes, instrument, profile, tempo, progress);
+  if ('code' in placed) return null;
+  const texts = provenTexts(laid, placed.strokes, cycle, { shapes: held, instrument });
+  if (!texts) return null;
+  const { script, stepsPerCount, chart, bars } = texts;
+  if (script.length > LONGEST_SCRIPT || chart.length > LONGEST_CHART || bars > MOST_BARS) return null;
+  return {
+    section: { cycle, script, stepsPerCount, chart, bpm: tempo, bars },
+    said: [...laid.notes, ...placed.notes, ...texts.notes],
+    notes: placed.strokes.reduce((sum, s) => sum + s.notes.length, 0),
+    fretted: placed.fretted,
+  };
+}
+/** `Theme 2`, `Theme 3` …, whichever is the first that nobody has. */
+function nextName(name: string, taken: Set<string>): string {
+  for (let n = 2; ; n++) {
+    const next = `${name} ${n}`;
+    if (taken.has(next)) continue;
+    taken.add(next);
+    return next;
+  }
 }
 /** Strokes whose notes are told one by one until the score has them all; so often at most. */
 const MOST_PROOFS = 4;

@@ -93,7 +93,10 @@ export type ImportNoteCode =
   | 'lengths not taken'
   | 'repeats not read'
   | 'ligado with others'
-  | 'strings not as the tuning';
+  | 'strings not as the tuning'
+  | 'no pitch'
+  | 'times not taken'
+  | 'bars left out';
 export type ImportNote = Fact<ImportNoteCode>;
 /** Why nothing is taken from a file. */
 export type ImportRefusal =
@@ -114,7 +117,8 @@ export type ImportRefusal =
   | 'too many bars'
   | 'not to be fretted'
   | 'not to be written'
-  | 'too many sections'
+  | 'too many elements'
+  | 'not to be kept'
   | 'no such part';
 export type Refused = { readonly refusal: Fact<ImportRefusal> };
 export const isRefused = (made: object): made is Refused => 'refusal' in made;
@@ -128,6 +132,13 @@ export interface ImportedSection {
   readonly chart: string;
   readonly bpm: number;
   readonly bars: number;
+}
+/** Sections of a piece that is too long for one study, as many as one holds. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  readonly first: string;
+  readonly last: string;
 }
 /** A file as it will come in: what was made of it, and what was not taken. */
 export interface ImportedPiece {

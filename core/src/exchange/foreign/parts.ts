@@ -66,7 +66,7 @@ function cutAtSigns(bars: readonly ForeignBar[]): ForeignBar[][] {
   return pieces;
 }
 /** A bar from which a section begins that the music does not: what was held, and how loud it was, goes on. */
-function goingOn(bar: ForeignBar, before: readonly ForeignBar[]): ForeignBar {
+export function goingOn(bar: ForeignBar, before: readonly ForeignBar[]): ForeignBar {
   const chord = before.findLast((b) => b.chords.length > 0)?.chords.at(-1);
   const level = before.findLast((b) => b.levels.length > 0)?.levels.at(-1);
   const wants = <T extends { at: number }>(own: readonly T[], held: T | undefined): readonly T[] =>
@@ -102,7 +102,7 @@ function nameFor(called: string, others: readonly ForeignPart[]): string {
   }
 }
 /** A … Z, AA, AB … */
-const letters = (n: number): string =>
+export const letters = (n: number): string =>
   (n >= 26 ? letters(Math.floor(n / 26) - 1) : '') + String.fromCharCode(65 + (n % 26));
 
 interface Placed {

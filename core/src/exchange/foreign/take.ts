@@ -1,5 +1,6 @@
 import { renameInChart } from '../../chart/index.js';
 import { barTicks } from '../../cycle/index.js';
+import type { DataFault } from '../../fault/index.js';
 import { cleanName } from '../../name/index.js';
 import {
   addSection,
@@ -8,6 +9,7 @@ import {
   inOrder,
   makeStudy,
   putShape,
+  renameInForm,
   setBars,
   setCell,
   setChart,
@@ -71,19 +73,29 @@ function formWith(study: Study, piece: ImportedPiece, names: ReadonlyMap<string,
   const before = study.form || study.sections.map((s) => formName(s.name)).join(' ');
   return `${before} ${own}`.trim();
 }
-const renamed = (form: string, names: ReadonlyMap<string, string>): string =>
-  [...names].reduce((text, [before, now]) => text.split(formName(before)).join(formName(now)), form);
+/** Names first give way to what nobody is called: one new name may be another's old one. */
+function renamed(form: string, names: ReadonlyMap<string, string>): string {
+  const changed = [...names].filter(([before, now]) => before !== now);
+  const between = (n: number) => `\u0001${n}`;
+  const apart = changed.reduce((text, [before], n) => renameInForm(text, before, between(n)), form);
+  return changed.reduce((text, [, now], n) => renameInForm(text, between(n), now), apart);
+}
 
+const emptyStudy = (piece: ImportedPiece, name: string, newId: () => string): Study => ({
+  ...makeStudy(newId(), cleanName(piece.name) || cleanName(name) || 'A', piece.sections[0]?.cycle),
+  instrument: { tuning: piece.tuning, capo: piece.capo },
+  sections: [],
+});
+/** Why a piece can't be a study of its own; null where it can. Files are asked this before they are offered. */
+export function importRefusal(piece: ImportedPiece, newId: () => string): DataFault | null {
+  const empty = emptyStudy(piece, '', newId);
+  return takeImport(empty, piece, newId).refusal?.(empty) ?? null;
+}
 /**
  * An import as a study of its own, on its own strings.
  * @param newId makes the id of the study, a section or a shape
  */
 export function importedStudy(piece: ImportedPiece, name: string, newId: () => string): Study {
-  const [first] = piece.sections;
-  const empty: Study = {
-    ...makeStudy(newId(), cleanName(piece.name) || cleanName(name) || 'A', first?.cycle),
-    instrument: { tuning: piece.tuning, capo: piece.capo },
-    sections: [],
-  };
+  const empty = emptyStudy(piece, name, newId);
   return takeImport(empty, piece, newId)(empty);
 }

@@ -1,6 +1,15 @@
 import midiFile from '@tonejs/midi';
 import { fact } from '../../fault/index.js';
-import { type ForeignBar, type ForeignMusic, type ForeignNote, PER_QUARTER, type Refused } from '../foreign/model.js';
+import { isTime } from '../foreign/cycles.js';
+import { fromMidiText } from './text.js';
+import {
+  type ForeignBar,
+  type ForeignMusic,
+  type ForeignNote,
+  type ImportNote,
+  PER_QUARTER,
+  type Refused,
+} from '../foreign/model.js';
 
 export const LARGEST_MIDI = 4_000_000;
 const MOST_NOTES_READ = 40_000;
@@ -23,7 +32,7 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
   const notes = tracks.reduce((sum, t) => sum + t.notes.length, 0);
   if (notes === 0) return { refusal: fact('no notes') };
   if (notes > MOST_NOTES_READ) return { refusal: fact('too many notes', notes, MOST_NOTES_READ) };
-  const parts = tracks.map((t) => ({ name: t.name.slice(0, 60), notes: t.notes.length }));
+  const parts = tracks.map((t) => ({ name: fromMidiText(t.name).slice(0, 60), notes: t.notes.length }));
   if (tracks.length > 1) parts.push({ name: '', notes });
   const most = parts
     .slice(0, tracks.length)
@@ -57,8 +66,8 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
       notes: inside,
       chords: [],
       levels: [],
-      name: said.find((m) => m.type === 'marker')?.text.slice(0, 60) ?? '',
-      words: said.filter((m) => m.type === 'text').map((m) => m.text.slice(0, 120)),
+      name: fromMidiText(said.find((m) => m.type === 'marker')?.text ?? '').slice(0, 60),
+      words: said.filter((m) => m.type === 'text').map((m) => fromMidiText(m.text).slice(0, 120)),
       tempo: within(tempos)[0]?.bpm ?? null,
       opens: false,
       closes: null,
@@ -66,7 +75,21 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
       endingEnds: false,
     };
   });
-  return { name: midi.header.name.slice(0, 120), played: true, tuning: null, capo: null, bars, notes: [], parts, part };
+  return {
+    name: fromMidiText(midi.header.name).slice(0, 120),
+    played: true,
+    tuning: null,
+    capo: null,
+    bars,
+    notes: oddTimes(midi.header.timeSignatures),
+    parts,
+    part,
+  };
+}
+/** Time signatures that no turn can have are passed over. */
+function oddTimes(times: readonly { readonly timeSignature: readonly number[] }[]): ImportNote[] {
+  const odd = times.filter(({ timeSignature: [beats = 0, type = 0] }) => !isTime(beats, type)).length;
+  return odd ? [fact('times not taken', odd)] : [];
 }
 function parsed(bytes: Uint8Array): InstanceType<typeof midiFile.Midi> | null {
   try {
@@ -115,7 +138,7 @@ function barLines(
   for (let at = 0; at < end && lines.length <= MOST_BARS_READ;) {
     for (const t of times) {
       const [b = 0, type = 0] = t.timeSignature;
-      if (t.ticks <= at && b > 0 && b <= 64 && [1, 2, 4, 8, 16, 32, 64].includes(type)) [beats, beatType] = [b, type];
+      if (t.ticks <= at && isTime(b, type)) [beats, beatType] = [b, type];
     }
     const length = (beats * 4 * ppq) / beatType;
     lines.push({ at, length, beats, beatType });

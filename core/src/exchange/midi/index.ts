@@ -1,2 +1,3 @@
 export * from './in.js';
 export * from './out.js';
+export * from './text.js';

@@ -8,6 +8,7 @@ import { cycleText } from '../written/cycle-text.js';
 import { type PlayedNote, playedNotes } from '../written/played.js';
 import { quartersInCount, timeOf } from '../written/time.js';
 import { withoutUnisons } from '../written/unisons.js';
+import { toMidiText } from './text.js';
 import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../written/scope.js';
 
 /** Ticks of a quarter: a count’s own, and halves of them where eighths are counted. */
@@ -49,8 +50,8 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
     const scale = (QUARTER / TICKS_PER_COUNT) * quartersInCount(cycle);
     const at = (ticks: number) => begin + ticks * scale;
     tempos.push({ ticks: begin, bpm: section.bpm * quartersInCount(cycle) });
-    meta.push({ ticks: begin, type: 'marker', text: section.name });
-    meta.push({ ticks: begin, type: 'text', text: cycleText(cycle) });
+    meta.push({ ticks: begin, type: 'marker', text: toMidiText(section.name) });
+    meta.push({ ticks: begin, type: 'text', text: toMidiText(cycleText(cycle)) });
     let here = 0;
     for (const bar of bars) {
       const own = timeOf(bar.length, cycle);
@@ -71,7 +72,7 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
   const step = gcd(unit, QUARTER / 480);
   const later = <T extends { ticks: number }>(list: T[]) => list.map((x) => ({ ...x, ticks: x.ticks / step }));
   midi.header.fromJSON({
-    name: study.name,
+    name: toMidiText(study.name),
     ppq: QUARTER / step,
     tempos: later(tempos),
     timeSignatures: later(times),
@@ -82,7 +83,7 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
     const own = lines[line];
     if (own.length === 0) continue;
     const track = midi.addTrack();
-    track.name = names[line];
+    track.name = toMidiText(names[line]);
     const drums = line === 'taps' || line === 'claps';
     track.channel = drums ? DRUMS : line === 'fingers' ? 0 : 1;
     if (!drums) track.instrument.number = NYLON;

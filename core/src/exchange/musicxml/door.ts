@@ -13,6 +13,10 @@ export interface Node {
 /** Letters of a score's text; one of a thousand bars has about four million. */
 export const LONGEST_XML = 24_000_000;
 const DEEPEST = 64;
+/** Elements of a score: the longest that is read has about twenty a note. */
+export const MOST_ELEMENTS = 1_000_000;
+/** Letters of the listing in a compressed file. */
+const LONGEST_LISTING = 65_536;
 const refuse = (...of: Parameters<typeof fact>): Refused => ({ refusal: fact(...of) as Refused['refusal'] });
 
 /**
@@ -27,7 +31,9 @@ export function readXml(bytes: Uint8Array): Node | Refused {
   if (!/^\s*</.test(text)) return refuse('no such file');
   // A type declaration is passed over; one that brings its own entities is not.
   if (/<!ENTITY/i.test(text) || /<!DOCTYPE[^>[]*\[/i.test(text.slice(0, 10_000))) return refuse('entities');
-  if (depthOf(text) > DEEPEST) return refuse('too deep', DEEPEST);
+  const { deepest, elements } = sizeOf(text);
+  if (deepest > DEEPEST) return refuse('too deep', DEEPEST);
+  if (elements > MOST_ELEMENTS) return refuse('too many elements', MOST_ELEMENTS);
   try {
     const valid = XMLValidator.validate(text);
     if (valid !== true) return refuse('breaks off', valid.err.line);
@@ -60,20 +66,26 @@ const nodesOf = (raw: readonly Raw[]): Node[] =>
       { name, attributes: (own[':@'] ?? {}) as Node['attributes'], children: nodesOf(inside), text: text.trim() },
     ];
   });
-/** How deep elements lie in each other. */
-function depthOf(text: string): number {
-  let [depth, deepest] = [0, 0];
+/** How deep elements lie in each other, and how many they are; what stands in a comment is none. */
+function sizeOf(text: string): { readonly deepest: number; readonly elements: number } {
+  let [depth, deepest, elements] = [0, 0, 0];
   for (let at = text.indexOf('<'); at >= 0; at = text.indexOf('<', at + 1)) {
     const next = text[at + 1];
-    if (next === '!' || next === '?') continue;
+    if (next === '!' || next === '?') {
+      const close = text.startsWith('<!--', at) ? '-->' : text.startsWith('<![CDATA[', at) ? ']]>' : '';
+      const end = close ? text.indexOf(close, at + 4) : at;
+      if (end < 0) break;
+      at = end;
+      continue;
+    }
     if (next === '/') depth--;
     else {
       const end = text.indexOf('>', at);
-      if (end < 0) break;
+      if (end < 0 || ++elements > MOST_ELEMENTS) break;
       if (text[end - 1] !== '/') deepest = Math.max(deepest, ++depth);
     }
   }
-  return deepest;
+  return { deepest, elements };
 }
 
 /** Part of every engine that runs this, whatever else it has. */
@@ -109,7 +121,7 @@ function fromZip(bytes: Uint8Array): string | Refused {
   if (!container) return refuse('zip broken');
   const [listing] = Object.values(container);
   const path =
-    /<rootfile\b[^>]*full-path\s*=\s*["']([^"']+)["']/.exec(listing ? strFromU8(listing) : '')?.[1] ??
+    pathIn(listing ? strFromU8(listing.subarray(0, LONGEST_LISTING)) : '') ??
     names.find((n) => /\.(?:musicxml|xml)$/i.test(n) && !n.startsWith('META-INF/'));
   if (path === undefined) return refuse('no score in the zip');
   const files = take((name) => name === path);
@@ -117,6 +129,19 @@ function fromZip(bytes: Uint8Array): string | Refused {
   if (!files) return refuse('zip broken');
   const [score] = Object.values(files);
   return score ? decoded(score) : refuse('no score in the zip');
+}
+/** The path of the first file that a listing names. */
+function pathIn(listing: string): string | undefined {
+  for (let at = listing.indexOf('<rootfile'); at >= 0; at = listing.indexOf('<rootfile', at + 1)) {
+    const end = listing.indexOf('>', at);
+    const next = listing.indexOf('<', at + 1);
+    if (end < 0) return undefined;
+    // A tag that never closes before the next one begins is none.
+    if (next >= 0 && next < end) continue;
+    const path = /\sfull-path\s*=\s*["']([^"']+)["']/.exec(listing.slice(at, end))?.[1];
+    if (path !== undefined) return path;
+  }
+  return undefined;
 }
 /** A text by the mark at its beginning, or by the encoding that it says it has. */
 export function decoded(bytes: Uint8Array): string | Refused {

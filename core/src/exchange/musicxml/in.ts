@@ -12,6 +12,7 @@ import {
   PER_QUARTER,
   type Refused,
 } from '../foreign/model.js';
+import { isTime } from '../foreign/cycles.js';
 import { chordName, shapeIn } from './chord-name.js';
 import { child, children, type Node, numberIn, readXml, textIn } from './door.js';
 import { pitchIn, signsOf } from './read-note.js';
@@ -81,7 +82,7 @@ class PartReader {
   private capo: number | null = null;
   private readonly tabStaff: string | null;
   private readonly unread = new Map<string, number>();
-  private readonly counted = { grace: 0, jumps: 0, filled: 0, full: 0 };
+  private readonly counted = { grace: 0, jumps: 0, filled: 0, full: 0, times: 0, unpitched: 0 };
 
   constructor(private readonly measures: readonly Node[]) {
     const clefs = measures.flatMap((m) => children(m, 'attributes').flatMap((a) => children(a, 'clef')));
@@ -101,6 +102,8 @@ class PartReader {
         ...say('jumps', this.counted.jumps),
         ...say('bar filled', this.counted.filled),
         ...say('bar too full', this.counted.full),
+        ...say('times not taken', this.counted.times),
+        ...say('no pitch', this.counted.unpitched),
         ...(this.unread.size ? [fact('signs not read' as const, ...[...this.unread.keys()].slice(0, 12))] : []),
       ],
     };
@@ -166,10 +169,10 @@ class PartReader {
       .split('+')
       .reduce((sum, b) => sum + Number(b), 0);
     const beatType = numberIn(time, 'beat-type') ?? 0;
-    if (time && Number.isInteger(beats) && beats > 0 && [1, 2, 4, 8, 16, 32, 64].includes(beatType)) {
+    if (time && isTime(beats, beatType)) {
       this.beats = beats;
       this.beatType = beatType;
-    }
+    } else if (time && textIn(time, 'beats') !== '') this.counted.times++;
     const transpose = child(own, 'transpose');
     if (transpose)
       this.transpose = (numberIn(transpose, 'chromatic') ?? 0) + 12 * (numberIn(transpose, 'octave-change') ?? 0);
@@ -190,7 +193,7 @@ class PartReader {
     for (const name of unread) this.pass(name);
     if (child(own, 'lyric')) this.pass('lyric');
     if (pitch === null && !taps && !signs.slap && !signs.tied) {
-      this.pass('unpitched');
+      this.counted.unpitched++;
       return [];
     }
     const midi = pitch === null ? null : pitch + this.transpose;

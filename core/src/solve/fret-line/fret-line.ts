@@ -49,6 +49,16 @@ export function leastFretting(request: FretLineRequest, holding = holdingFor(req
   return leastTotal(asked.problem) ?? asked.stuck();
 }
 
+/** The ways of an event that are weighed: all of them, or as many as are wished. */
+function cheapest(ways: readonly Way[], { mostWays }: FretLineRequest, points: (way: Way) => number): readonly Way[] {
+  if (mostWays === undefined || ways.length <= mostWays) return ways;
+  const weighed = ways.map((way) => ({ way, points: points(way) }));
+  return weighed
+    .sort((a, b) => a.points - b.points)
+    .slice(0, mostWays)
+    .map((w) => w.way);
+}
+
 interface Asked {
   readonly problem: SearchProblem<State, readonly Placed[], FretTerm>;
   /** Why no way leads to the end. */
@@ -64,7 +74,7 @@ function fretProblem(
   for (const [i, event] of request.events.entries()) {
     const found = ways(event);
     if ('fault' in found) return { faults: [factBecause(found.fault, 'event can’t be played', i + 1)] };
-    choices.push(found.ways);
+    choices.push(cheapest(found.ways, request, (way) => heldUnder([])(way, isChord(event))?.points ?? Infinity));
   }
   const names = new Map<readonly Placed[], string>();
   const nameOf = (placed: readonly Placed[]): string => {

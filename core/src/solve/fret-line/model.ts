@@ -39,6 +39,11 @@ export interface FretLineRequest {
   /** From the capo on; default 12. */
   readonly highestFret?: number;
   readonly k?: number;
+  /**
+   * So many ways of each event are weighed, the cheapest by themselves: for a line that wants an answer soon rather than
+   * the best. Default: all of them, and the best answer.
+   */
+  readonly mostWays?: number;
 }
 /** Where one note is played. */
 export interface Placed {

@@ -38,6 +38,10 @@ const NOTES: Record<ImportNoteCode, (about: About) => string> = {
     `${strokes(about)} of the left hand together with others are plucked: a step has one hand.`,
   'strings not as the tuning': (about) =>
     `${notes(about)} written on strings that don’t give the pitch: they have new places.`,
+  'no pitch': (about) => `${notes(about)} without a pitch left out.`,
+  'times not taken': (about) =>
+    `${plural(Number(about[0]), 'time signature')} that no turn of a cycle can have passed over: the time before goes on.`,
+  'bars left out': (about) => `${plural(Number(about[0]), 'bar')} that can’t be written here left silent.`,
 };
 /**
  * What of a file was not taken as it stands.
@@ -66,8 +70,10 @@ const REFUSALS: Record<ImportRefusal, (about: About) => string> = {
   'too many notes': ([n, most]) =>
     `It has ${String(n)} notes; up to ${String(most)} are read. Export a part of the piece.`,
   'too many bars': ([, most]) => `It has more than ${String(most)} bars. Export a part of the piece.`,
-  'too many sections': ([n, most]) =>
-    `It would become ${String(n)} sections; a study holds ${String(most)}. Export a part of the piece.`,
+  'too many elements': ([most]) =>
+    `It has more than ${String(most)} elements, and no score does. Export a part of the piece.`,
+  'not to be kept': ([where]) =>
+    `A study can’t hold what it would become: ${String(where)}. Export a part of the piece.`,
   'not to be fretted': () =>
     'No left hand can play it as it stands: too many notes ring at once. Choose one voice of it.',
   'not to be written': ([name]) => `Section ${String(name)} could not be written as a script.`,
@@ -93,6 +99,8 @@ const TABLE: Record<LogCsvFault, (about: About) => string> = {
   'line faulty': ([line, what]) =>
     `Line ${String(line)} is no practice that a log can hold: look at ${TABLE_FIELD[String(what)] ?? String(what)}.`,
   'too many lines': ([n]) => `The table has ${String(n)} lines, more than a log holds. Take it in parts.`,
+  'letters no UTF-8': () =>
+    'Its letters are not written as UTF-8, so that names would come in broken. In the program for tables save it as “CSV UTF-8”.',
 };
 /** Fields of a line of the log, as the table calls them. */
 const TABLE_FIELD: Readonly<Record<string, string>> = {

@@ -18,10 +18,11 @@ import {
   type FileImport,
   type FileSetting,
   importFile,
+  knownSessions,
   logCsv,
   type LogCsvReading,
   practiceTrack,
-  readLogCsv,
+  readLogFile,
   scopeLosses,
   scoreFile,
   type TrackWishes,
@@ -61,7 +62,8 @@ export interface ExchangeTasks {
   track(ask: OutAsk, wishes: TrackWishes, progress: Progress): Uint8Array | null;
   read(bytes: Uint8Array, setting: InSetting, progress: Progress): FileImport;
   logTable(log: readonly LogEntry[]): string;
-  readLogTable(text: string): LogCsvReading;
+  /** @param log what is kept: sessions that the table does not name are found in it */
+  readLogTable(bytes: Uint8Array, log: readonly LogEntry[]): LogCsvReading;
   /** Sections as their pages have them. */
   stand(ask: OutAsk): StandSection[];
   sheet(ask: OutAsk): SheetSection[];
@@ -89,7 +91,10 @@ export const exchangeTasks: ExchangeTasks = {
   },
   read: (bytes, setting, progress) => importFile(bytes, { ...setting, progress }),
   logTable: (log) => logCsv(log),
-  readLogTable: (text) => readLogCsv(text),
+  readLogTable: (bytes, log) => {
+    const read = readLogFile(bytes);
+    return 'log' in read ? { log: knownSessions(read, log) } : read;
+  },
   sheet: ({ study, profile, scope }) => practiceSheet(study, profile, scope),
   stand: ({ study, profile, scope }) =>
     writtenPlaces(study, profile, scope).map(({ section, bars, opens, closes, ending }) => ({

@@ -31,8 +31,8 @@ export class Exchange extends Overtaking<ExchangeTasks> {
   logTable(log: readonly LogEntry[]): Promise<string | null> {
     return this.run<string>(async (worker) => worker.logTable(log));
   }
-  readLogTable(text: string): Promise<LogCsvReading | null> {
-    return this.run<LogCsvReading>(async (worker) => worker.readLogTable(text));
+  readLogTable(bytes: Uint8Array, log: readonly LogEntry[]): Promise<LogCsvReading | null> {
+    return this.run<LogCsvReading>(async (worker) => worker.readLogTable(bytes, log));
   }
 }
 /** What a format would lose is asked while the player still chooses: it must not end a file that is being written. */

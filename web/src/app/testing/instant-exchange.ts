@@ -28,8 +28,8 @@ export class InstantExchange {
   logTable(log: readonly LogEntry[]) {
     return Promise.resolve(exchangeTasks.logTable(log));
   }
-  readLogTable(text: string) {
-    return Promise.resolve(exchangeTasks.readLogTable(text));
+  readLogTable(bytes: Uint8Array, log: readonly LogEntry[]) {
+    return Promise.resolve(exchangeTasks.readLogTable(bytes, log));
   }
   cancel() {
     this.cancelled++;

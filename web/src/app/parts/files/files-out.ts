@@ -13,6 +13,7 @@ import { files } from '../../words/files';
 import { Asking } from '../asking/asking';
 import { Working } from '../asking/working';
 import type { Format } from '../print/paper';
+import { leftOut } from '../print/printable';
 import { StandPage } from '../print/stand-page';
 import { tablatureFile } from './tablature-file';
 
@@ -87,6 +88,14 @@ export class FilesOut {
   protected readonly losses = computed(() => {
     const latest = this.asking.latest();
     return latest?.ask.format === this.format() ? latest.answer.losses.map(sayLoss) : null;
+  });
+  /** Letters of names that the fonts of documents lack. */
+  protected readonly lettersLeftOut = computed((): string => {
+    if (this.format() !== 'pdf' && this.format() !== 'sheet') return '';
+    const { name, sections, shapes } = this.study();
+    const texts = [name, ...shapes.map((s) => s.name)];
+    for (const s of sections) texts.push(s.name, s.cycle.name, s.chart, ...s.cycle.labels);
+    return leftOut(texts).slice(0, 24).join(' ');
   });
   protected readonly nothing = computed(() => {
     const scope = this.scope();

@@ -115,6 +115,12 @@ describe('out', () => {
     await choose(f, 'As', 'Practice track (WAV)');
     expect((all(f, 'input')[0] as HTMLInputElement).value).toBe('77');
   });
+  it('a document says which letters of names it leaves out', async () => {
+    world.open.apply(setScript('s-a', 'p i m a'));
+    world.open.apply((study) => ({ ...study, name: 'Прилив' }));
+    const f = await out();
+    await soon(() => expect(texts(f, 'p').join(' ')).toContain('Letters that its fonts lack are left out: П р и л в'));
+  });
   it('a part that the section has not is said, and nothing without anything written', async () => {
     world.open.apply(setScript('s-a', 'i:3 - - - - - - -'));
     const f = await out();
@@ -168,6 +174,32 @@ describe('in', () => {
     await soon(() => expect(texts(f, 'li').join()).toMatch(/A Tangos/));
     await choose(f, 'Its bars lie on', 'Four beats');
     await soon(() => expect(texts(f, 'li').join()).toMatch(/A Four beats/));
+  });
+  it('a piece too long for one study is offered in stretches; each becomes one', async () => {
+    const tab = ['e|-0-|', 'B|---|', 'G|---|', 'D|---|', 'A|---|', 'E|---|'].join('\n');
+    file = new File([Array.from({ length: 33 }, (_, n) => `[Part ${n + 1}]\n${tab}`).join('\n')], 'quay.txt');
+    const f = await show(ImportDialog);
+    await soon(() => expect(texts(f, '.sections li')).toHaveLength(32));
+    await choose(f, 'Too long for one study', 'sections 33–33: Part 33 to Part 33');
+    await soon(() => expect(texts(f, '.sections b')).toEqual(['Part 33']));
+    await press(f, 'A study of its own');
+    expect(world.open.study()?.sections.map((s) => s.name)).toEqual(['Part 33']);
+  });
+  it('what a study can’t hold is said, and nothing comes of it', async () => {
+    file = new File(['e|-0-|\nB|---|\nG|---|\nD|---|\nA|---|\nE|---|'], 'quay.txt');
+    const read = exchange.read.bind(exchange);
+    vi.spyOn(exchange, 'read').mockImplementation(async (...asked) => {
+      const made = await read(...asked);
+      if ('refusal' in made) return made;
+      return { ...made, sections: made.sections.map((s) => ({ ...s, script: 'p '.repeat(10_001) })) };
+    });
+    const f = await show(ImportDialog);
+    await soon(() => expect(texts(f, '.sections li')).toHaveLength(1));
+    const before = world.collection.studies().length;
+    await press(f, 'A study of its own');
+    expect(texts(f, '[role=alert]').join(' ')).toMatch(/20000 letters at most/);
+    expect(world.collection.studies()).toHaveLength(before);
+    expect(closed).not.toHaveBeenCalled();
   });
   it('what is no score is refused in words', async () => {
     file = new File(['Dear diary'], 'a.txt');

@@ -18,9 +18,11 @@ import {
   cycleById,
   freeName,
   importedStudy,
+  importRefusal,
   type Instrument,
   sayImportNote,
   sayImportRefusal,
+  sayRefusal,
   type Study,
   takeImport,
   tuningText,
@@ -65,6 +67,13 @@ export class ImportDialog {
   protected readonly cycles = this.collection.cycles;
   protected readonly cycle = signal<AccentCycle>(this.open.written()?.cycle ?? cycleById('plain-four') ?? CYCLES[0]!);
   private part: number | undefined;
+  private stretch = 0;
+  protected readonly stretches = computed(() =>
+    (this.piece()?.stretches ?? []).map(({ from, to, first, last }, at) => ({
+      at,
+      said: `${this.words.sections} ${from}–${to}: ${first} ${this.words.to} ${last}`,
+    })),
+  );
   protected readonly parts = computed(() =>
     (this.piece()?.parts ?? []).map((p, at) => ({
       at,
@@ -113,6 +122,7 @@ export class ImportDialog {
         cycles: this.collection.ownCycles(),
         cycle: this.cycle(),
         ...(this.part === undefined ? {} : { part: this.part }),
+        stretch: this.stretch,
         ...(instrument ? { instrument } : {}),
       };
       const made = await this.exchange.read(this.bytes, setting, (share) => {
@@ -133,14 +143,22 @@ export class ImportDialog {
   }
   protected choosePart(part: number) {
     this.part = part;
+    this.stretch = 0;
+    void this.look();
+  }
+  protected chooseStretch(stretch: number) {
+    this.stretch = stretch;
     void this.look();
   }
   protected chooseCycle(id: string) {
     this.cycle.set(this.cycles().find((c) => c.id === id) ?? this.cycle());
+    this.stretch = 0;
     void this.look();
   }
   protected takeOwn(piece: ImportedFile) {
     const before = this.open.study()?.id ?? '';
+    const refusal = importRefusal(piece, newId);
+    if (refusal) return this.refused.set(sayRefusal(refusal));
     const made = importedStudy(piece, this.name.replace(/\.\w+$/, ''), newId);
     const names = this.collection.studies().map((r) => r.study.name);
     const study: Study = names.includes(made.name) ? { ...made, name: freeName(made.name, names) } : made;

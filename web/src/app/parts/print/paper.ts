@@ -36,13 +36,6 @@ export async function paper(format: Format, title: string): Promise<jsPDF> {
   doc.addFont(`${SERIF}-bold.ttf`, SERIF, 'normal');
   return doc;
 }
-/** Signs that the letters have not. */
-export const printable = (text: string): string =>
-  text
-    .replace(/♯/g, '#')
-    .replace(/♭/g, 'b')
-    .replace(/[\u2190-\u21ff\u2600-\u27bf]/gu, '');
-
 /** Pages by number, where there are several. */
 export function numberPages(doc: jsPDF) {
   const pages = doc.getNumberOfPages();

@@ -1,5 +1,6 @@
 import { zlibSync } from 'fflate';
 import type { Font } from 'opentype.js';
+import { leftOut, printable } from './printable';
 import { sfntOf } from './sfnt';
 import { partsOf, systemSvg } from './system-svg';
 
@@ -44,6 +45,13 @@ describe('a font out of its container', () => {
     });
   });
   it('cut short fails rather than make half a font', () => expect(() => sfntOf(container().subarray(0, 90))).toThrow());
+});
+
+describe('letters on paper', () => {
+  it('are those that the fonts have; the others are named before', () => {
+    expect(printable('F♯7 → Ñandú «río» – Прилив')).toBe('F#7  Ñandú «río» – ');
+    expect(leftOut(['Ñandú ♭9 → «1» …', 'Прилив', 'e\u0301'])).toEqual([...'Прилв']);
+  });
 });
 
 describe('a system for paper', () => {

@@ -1,7 +1,8 @@
 import { cycleLength, sayChange, type SheetSection, type Shape, STRINGS, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import type { jsPDF } from 'jspdf';
 import { files } from '../../words/files';
-import { type Format, MARGIN, numberPages, paper, printable, SANS, SERIF } from './paper';
+import { type Format, MARGIN, numberPages, paper, SANS, SERIF } from './paper';
+import { printable } from './printable';
 
 const INK = '#241c18';
 const SOFT = '#6d5d54';

@@ -1,3 +1,4 @@
+import { printable } from './printable';
 import { ApplicationRef, createComponent, EnvironmentInjector, inject, Injectable } from '@angular/core';
 import type { NotatedBar } from '@ruffle-wheel/core';
 import type { Font } from 'opentype.js';
@@ -29,7 +30,7 @@ export class StandPage {
     format: Format,
     progress: (share: number) => boolean,
   ): Promise<Blob | null> {
-    const [{ MARGIN, numberPages, paper, printable, SANS, SERIF }, { partsOf, systemSvg }, signs] = await Promise.all([
+    const [{ MARGIN, numberPages, paper, SANS, SERIF }, { partsOf, systemSvg }, signs] = await Promise.all([
       import('./paper'),
       import('./system-svg'),
       signsFont(),

@@ -1,5 +1,6 @@
 import type { Font } from 'opentype.js';
-import { printable, SANS, SERIF } from './paper';
+import { SANS, SERIF } from './paper';
+import { printable } from './printable';
 
 const NAMESPACE = 'http://www.w3.org/2000/svg';
 const INK = '#241c18';

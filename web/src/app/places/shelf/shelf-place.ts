@@ -155,28 +155,35 @@ export class ShelfPlace {
     field.value = '';
     if (!file) return;
     this.refused.set(null);
+    this.reading.set(true);
+    // Whatever happens on the way, it ends in words.
+    const result = await this.looked(file)
+      .catch(notRead)
+      .finally(() => this.reading.set(false));
+    if (result) await this.arrived(result);
+  }
+  /** @returns null where the file is a score, which has a dialog of its own */
+  private async looked(file: File): Promise<ArrivalResult | null> {
     if (isScoreFile(file.name)) {
       await this.scores.look(file);
-      return;
+      return null;
     }
-    this.reading.set(true);
-    const table = file.name.toLowerCase().endsWith('.csv');
-    const result = await (table
-      ? lookAtTable(file, this.exchange, this.arrivals)
-      : this.arrivals.look(file, file.name));
-    this.reading.set(false);
-    await this.arrived(result);
+    return file.name.toLowerCase().endsWith('.csv')
+      ? lookAtTable(file, this.exchange, this.arrivals, this.collection)
+      : this.arrivals.look(file, file.name);
   }
   protected async exportLog() {
     if (!this.collection.log().length) {
       this.notice.say(files.shelf.logEmpty);
       return;
     }
-    const table = await this.exchange.logTable(this.collection.log());
-    if (table !== null) saveFile(new Blob([table], { type: 'text/csv' }), files.shelf.logName, 'csv');
+    await this.collection.wholeLog();
+    const table = await this.exchange.logTable(this.collection.log()).catch(() => undefined);
+    if (table === undefined) this.notice.say(files.shelf.logFailed, 12_000);
+    else if (table !== null) saveFile(new Blob([table], { type: 'text/csv' }), files.shelf.logName, 'csv');
   }
   protected async demo() {
-    await this.arrived(await this.arrivals.lookAtDemo());
+    await this.arrived(await this.arrivals.lookAtDemo().catch(notRead));
   }
   /** What came is taken at once where it meets nothing of the player's; else the player chooses. */
   private async arrived(result: ArrivalResult) {
@@ -260,3 +267,5 @@ export class ShelfPlace {
     this.notice.withStudyUndo(`${section.name} ${this.words.deleted}`, this.open.wayBack());
   }
 }
+/** Neither taken nor refused: what reads it gave no answer. */
+const notRead = (): ArrivalResult => ({ ok: false, code: 'not read', message: files.look.notRead, faults: [] });

@@ -4,7 +4,9 @@ import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
 import { all, aWorld, button, choose, element, field, press, show, texts, type, type World } from '../../testing/world';
+import { Exchange } from '../../compute/exchange';
 import { Database } from '../../data/database';
+import { Keeping } from '../../data/keeping';
 import { DATABASE_NAME } from '../../data/database-name';
 import { Exports } from '../../study';
 import { type Question, Questions } from '../../ui/question';
@@ -47,9 +49,9 @@ const exportedText = async () => {
   return files[0]!.text();
 };
 /** Chooses a file, as a player does. */
-async function chooseFile(f: ComponentFixture<unknown>, text: string) {
+async function chooseFile(f: ComponentFixture<unknown>, text: string, name = 'x.json') {
   const input = all(f, 'input[type=file]')[0] as HTMLInputElement;
-  Object.defineProperty(input, 'files', { value: [new File([text], 'x.json')], configurable: true });
+  Object.defineProperty(input, 'files', { value: [new File([text], name)], configurable: true });
   Object.defineProperty(input, 'value', { value: '', writable: true, configurable: true });
   input.dispatchEvent(new Event('change'));
   await f.whenStable();
@@ -139,6 +141,22 @@ describe('shelf', () => {
     await chooseFile(f, text);
     await soon(() => expect(world.open.study()?.name).toBe('From afar'));
     expect(bar.said[0]).toMatch(/^x.json: 1 study came in\./);
+  });
+  it('a file ends in words also where what reads it is missing: a study, a table of the log, the log as a table', async () => {
+    const f = await show(ShelfPlace);
+    const gone = () => Promise.reject(new Error('no worker'));
+    vi.spyOn(TestBed.inject(Keeping), 'ask').mockImplementation(gone);
+    await chooseFile(f, '{}');
+    await soon(() => expect(texts(f, '.refused').join(' ')).toMatch(/could not be read/));
+    expect(texts(f, '[role=status]').join(' ')).not.toMatch(/Reading the file/);
+    vi.mocked(TestBed.inject(Keeping).ask).mockRestore();
+    const exchange = TestBed.inject(Exchange);
+    vi.spyOn(exchange, 'readLogTable').mockImplementation(gone);
+    vi.spyOn(exchange, 'logTable').mockImplementation(gone);
+    await chooseFile(f, 'started', 'log.csv');
+    await soon(() => expect(texts(f, '.refused').join(' ')).toMatch(/could not be read/));
+    await press(f, 'Log as a table');
+    await soon(() => expect(bar.said.join(' ')).toMatch(/The log is empty|could not be made/));
   });
   it('a file that brings another version of mine asks; left, nothing is taken', async () => {
     const f = await show(ShelfPlace);
