@@ -38,7 +38,7 @@ export async function must(what, step) {
 
 function filesUnder(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    if (['node_modules', 'dist', '.angular', 'worklets', 'test-results', 'demo'].includes(entry.name)) return [];
+    if (['node_modules', 'dist', '.angular', 'built', 'test-results', 'demo'].includes(entry.name)) return [];
     const path = join(folder, entry.name);
     return entry.isDirectory() ? filesUnder(path) : [path];
   });

@@ -1,4 +1,4 @@
-import { choose, expect, leaveFields, saved, sounds, test, writeScript } from './player.js';
+import { choose, expect, leaveFields, newStudy, saved, sounds, test, writeScript } from './player.js';
 
 test('a figure is read bar by bar, walked through, heard, and a note is changed, with keys alone', async ({
   player: page,
@@ -185,4 +185,41 @@ test('a falseta is told string by string, fingered for both hands and heard apar
   await sounds(page);
   await page.keyboard.press('Space');
   await saved(page);
+});
+
+test('a bar of silence has its counts and its rest: first, in the middle, last, alone, and while one types', async ({
+  player: page,
+}) => {
+  await newStudy(page);
+  const bar = 'p:b i m a p:b i m a p:b i m a p:b i m a p:b i m a p:b i m a';
+  const silence = Array.from({ length: 24 }, () => '.').join(' ');
+  const rests = page.locator('app-stave-system .signs .vf-notehead, app-stave-system .signs .vf-stavenote');
+  for (const script of [
+    `${silence} | ${bar} | ${bar}`,
+    `${bar} | ${silence} | ${bar}`,
+    `${bar} | ${bar} | ${silence}`,
+    silence,
+    '. . .',
+    'zz p i m',
+    '. zz',
+  ]) {
+    await page.keyboard.press('1');
+    await writeScript(page, script);
+    await leaveFields(page);
+    await page.keyboard.press('3');
+    const system = page.locator('app-stave-system').first();
+    await expect(system.locator('text.count').first()).toBeVisible();
+    await expect(rests.first()).toBeAttached();
+    // Counts lie apart, from the first to the last.
+    const places = await page
+      .locator('app-stave-system')
+      .evaluateAll((systems) =>
+        systems.map((s) => [...s.querySelectorAll('text.count')].map((t) => t.getBoundingClientRect().x)),
+      );
+    expect(places.length).toBeGreaterThan(0);
+    for (const own of places) {
+      expect(own.length).toBeGreaterThanOrEqual(12);
+      for (let n = 1; n < own.length; n++) expect(own[n]! - own[n - 1]!).toBeGreaterThan(3);
+    }
+  }
 });

@@ -1,6 +1,8 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { readdirSync } from 'node:fs';
+import { connect } from 'node:net';
 import { gzipSync } from 'node:zlib';
-import { choose, expect, leaveFields, test } from './player.js';
+import { choose, expect, leaveFields, open, test } from './player.js';
 
 const PLACES = [
   ['Wheel', '1'],
@@ -143,6 +145,62 @@ test('the server is strict: policy, health, compression, caching by hash, plain 
   // One rule on frames, said twice.
   expect([index.headers()['x-frame-options'], policy.includes("frame-ancestors 'none'")]).toEqual(['DENY', true]);
   expect((await request.get('/practise', { headers: { accept: 'text/html' } })).status()).toBe(200);
+  // Folders are no addresses; what is there can only be read.
+  expect((await request.get('/demo', { maxRedirects: 0 })).status()).toBe(404);
+  for (const known of ['/', '/wheel', '/health', `/${main}`, '/demo/residency.json']) {
+    const sent = await request.post(known, { data: 'x' });
+    expect([known, sent.status(), sent.headers()['allow']]).toEqual([known, 405, 'GET, HEAD']);
+  }
+  expect((await request.put('/nowhere', { data: 'x' })).status()).toBe(404);
+  expect((await request.head('/wheel')).status()).toBe(200);
+});
+
+test('fonts and the worklet are cached by the hash in their names', async ({ request }) => {
+  const media = readdirSync('../web/dist/browser/media');
+  for (const kind of [/^mixer\.worklet-[A-Z0-9]{8}\.js$/, /\.otf$/, /\.woff$/]) {
+    const name = media.find((f) => kind.test(f)) ?? String(kind);
+    const file = await request.get(`/media/${name}`);
+    const { 'cache-control': cache, 'content-type': type } = file.headers();
+    expect([name, file.status(), cache]).toEqual([name, 200, 'public, max-age=31536000, immutable']);
+    if (name.endsWith('.js')) expect(type).toContain('javascript');
+  }
+});
+
+test('a request that never comes whole is closed', async ({ baseURL }) => {
+  const { port } = new URL(baseURL ?? '');
+  const began = Date.now();
+  const socket = connect(Number(port), '127.0.0.1');
+  socket.write('GET / HTTP/1.1\r\nHost: localhost\r\nX-Half: ');
+  await new Promise((resolve) =>
+    socket
+      .on('close', resolve)
+      .on('error', () => undefined)
+      .resume(),
+  );
+  expect(Date.now() - began).toBeGreaterThan(5_000);
+  expect(Date.now() - began).toBeLessThan(20_000);
+});
+
+test('an address in other letters is the place it means', async ({ page }) => {
+  await page.goto('/Shelf');
+  await expect(page).toHaveURL(/\/shelf$/);
+  await expect(page.getByRole('heading', { name: 'Lantern Stair' })).toBeVisible();
+});
+
+test('after an update of the program the page asks to be loaded anew', async ({ page }) => {
+  await open(page);
+  // The parts of this page's program are gone, and the server begins with another script.
+  await page.route(/chunk-.*\.js$/, (route) => route.fulfill({ status: 404, body: 'Not found' }));
+  await page.route(/\/index\.html$/, async (route) => {
+    const text = await (await route.fetch()).text();
+    await route.fulfill({ body: text.replace(/main-[A-Z0-9]{8}\.js/g, 'main-NEWBUILD.js'), contentType: 'text/html' });
+  });
+  await page.keyboard.press('6');
+  await expect(page.getByText('There is a new version of the program')).toBeVisible();
+  await expect(page.getByText('Check the connection')).toHaveCount(0);
+  await page.unroute(/chunk-.*\.js$/);
+  await page.getByRole('button', { name: 'Reload', exact: true }).click();
+  await expect(page).toHaveTitle('Logbook · Ruffle Wheel');
 });
 
 for (const [width, height] of [

@@ -1,11 +1,17 @@
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readdirSync } from 'node:fs';
+import { join, relative, sep } from 'node:path';
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Express, type Request, type Response } from 'express';
+import express, {
+  type ErrorRequestHandler,
+  type Express,
+  type Request,
+  type RequestHandler,
+  type Response,
+} from 'express';
 import helmet from 'helmet';
 
 /** Files whose name carries a hash of their content never change. */
-const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?)$/;
+const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?|otf|ttf)$/;
 /** Addresses of the application's places: every other one is unknown. */
 export const PLACES = ['wheel', 'neck', 'weave', 'practise', 'logbook', 'shelf'] as const;
 /** What a page from here may ask of the browser; everything else stays closed. */
@@ -69,6 +75,7 @@ export function createApp(root: string): Express {
     next();
   });
   app.use(compression());
+  app.use(readingOnly(root));
   app.get('/health', (_q, res) => void res.json({ ok: true }));
   const sendIndex = (_q: Request, res: Response) => {
     res.set('Cache-Control', 'no-cache').type('html').sendFile(index);
@@ -78,6 +85,8 @@ export function createApp(root: string): Express {
   app.use(
     express.static(root, {
       index: false,
+      // A folder is no address of anything.
+      redirect: false,
       setHeaders: (res, path) =>
         res.set('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
     }),
@@ -93,6 +102,18 @@ export function createApp(root: string): Express {
   };
   app.use(failed);
   return app;
+}
+/** Nothing is ever sent here: whatever there is to read can only be read. */
+function readingOnly(root: string): RequestHandler {
+  const files = readdirSync(root, { recursive: true, withFileTypes: true }).flatMap((e) =>
+    e.isFile() ? [`/${relative(root, join(e.parentPath, e.name)).split(sep).join('/')}`] : [],
+  );
+  const known = new Set(['/', '/health', ...PLACES.map((p) => `/${p}`), ...files]);
+  return (q, res, next) => {
+    if (q.method === 'GET' || q.method === 'HEAD') return next();
+    if (!known.has(q.path) && !known.has(q.path.toLowerCase())) return notFound(q, res);
+    res.status(405).set({ Allow: 'GET, HEAD', 'Cache-Control': 'no-cache' }).type('text').send('This can only be read');
+  };
 }
 function notFound(q: Request, res: Response) {
   res.status(404).set('Cache-Control', 'no-cache');

@@ -9,6 +9,7 @@ import { MAT_FORM_FIELD_DEFAULT_OPTIONS, type MatFormFieldDefaultOptions } from 
 import { routes } from './app.routes';
 import { Startup } from './startup';
 import { Troubles } from './troubles';
+import { isUpdated } from './updated';
 import { words } from '../words/en';
 
 const PART = 'part';
@@ -23,13 +24,20 @@ export const appConfig: ApplicationConfig = {
       // A place is fetched when it is first wanted: without it its keys would do nothing, and nobody would know why.
       withNavigationErrorHandler(({ url }) => {
         const [router, troubles] = [inject(Router), inject(Troubles)];
-        troubles.say({
-          matter: PART,
-          text: words.startup.noPart,
-          again: () => {
-            troubles.end(PART);
-            void router.navigateByUrl(url);
-          },
+        const again = () => {
+          troubles.end(PART);
+          void router.navigateByUrl(url);
+        };
+        troubles.say({ matter: PART, text: words.startup.noPart, again });
+        // Where the program is another one by now, its parts of before are gone: no connection brings them back.
+        void isUpdated().then((updated) => {
+          if (updated)
+            troubles.say({
+              matter: PART,
+              text: words.startup.updated,
+              reload: true,
+              again: () => location.assign(url),
+            });
         });
       }),
     ),

@@ -6,5 +6,6 @@ const first = PLACES[0]?.path ?? '';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: first },
   ...PLACES.map(({ path, name, load }) => ({ path, title: `${name} · ${words.app}`, loadComponent: load })),
-  { path: '**', redirectTo: first },
+  // An address in other letters is the place it means.
+  { path: '**', redirectTo: ({ url }) => PLACES.find((p) => p.path === url[0]?.path.toLowerCase())?.path ?? first },
 ];

@@ -6,6 +6,8 @@ export interface Trouble {
   readonly text: string;
   /** What would mend it. */
   readonly again?: () => void;
+  /** That is loading the page anew. */
+  readonly reload?: true;
 }
 /** What went wrong outside of the player's own doing, shown over every place until it is mended or put away. */
 @Injectable({ providedIn: 'root' })

@@ -1,7 +1,7 @@
 import type { TimedSound, Volume } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
+import worklet from '../../worklets/built/mixer.worklet.js' with { loader: 'file' };
 
-const WORKLET = 'worklets/mixer.worklet.js';
 /** Between two ticks of the scheduling clock. */
 const UPDATE_SECONDS = 0.025;
 
@@ -30,7 +30,7 @@ export class Engine {
     const native = new AudioContext({ latencyHint: 'interactive' });
     const [tone] = await Promise.all([
       import('tone/build/esm/core/context/Context'),
-      native.audioWorklet.addModule(WORKLET),
+      native.audioWorklet.addModule(worklet),
     ]);
     const node = new AudioWorkletNode(native, 'mixer', { numberOfInputs: 0, outputChannelCount: [2] });
     node.connect(native.destination);

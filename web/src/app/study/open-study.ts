@@ -40,6 +40,8 @@ export class OpenStudy {
   /** A command not yet kept: it is shown and heard, and not stored. */
   private readonly triedNow = signal<Command | null>(null);
   readonly tried = this.triedNow.asReadonly();
+  /** What is tried out is a drill: it is never kept, undo leaves it alone, and its tempo is its own. */
+  private readonly drilled = signal<{ readonly section: string; readonly bpm: number | null } | null>(null);
 
   readonly study = this.current.asReadonly();
   /** Something is tried out in place of what is written. */
@@ -47,7 +49,9 @@ export class OpenStudy {
   /** The study as it is seen: with what is tried out. */
   readonly seen = computed((): Study | null => {
     const study = this.current();
-    return study ? (this.tried()?.(study) ?? study) : null;
+    const drilled = this.drilled();
+    const tried = study ? (this.tried()?.(study) ?? study) : null;
+    return tried && drilled && drilled.bpm !== null ? setTempo(drilled.section, drilled.bpm)(tried) : tried;
   });
   /** The open section as it is stored, whatever is tried out. */
   readonly written = computed(() => this.sectionIn(this.current()));
@@ -106,7 +110,7 @@ export class OpenStudy {
   }
   /** @param remembered the next start opens it again */
   chooseSection(id: string, remembered = true) {
-    this.triedNow.set(null);
+    this.endTrial();
     this.sectionChoice.set(id);
     if (remembered) this.collection.set({ studyId: this.current()?.id ?? '', sectionId: id });
   }
@@ -120,7 +124,7 @@ export class OpenStudy {
    * @param key commands with the same key that follow within a moment become one step of undo
    */
   apply(command: Command, key = '') {
-    this.keepTried();
+    if (!this.drilled()) this.keepTried();
     this.run(command, key);
   }
   /** A command on what lies beside the script, such as tempo and ladder: what is tried out stays so. */
@@ -139,7 +143,21 @@ export class OpenStudy {
   }
   /** Shows and plays what a command would make of the study; null goes back to what is written. */
   tryOut(command: Command | null) {
+    this.drilled.set(null);
     this.triedNow.set(command);
+  }
+  private endTrial() {
+    this.tryOut(null);
+  }
+  /**
+   * A drill in place of the open section's script, at a tempo of its own once one is set; null ends it.
+   * The written section has its own tempo all the while.
+   */
+  drill(trial: Trial | null) {
+    const id = this.written()?.id;
+    const before = this.drilled();
+    this.tryOut(trial && id ? keepTrial(id, trial) : null);
+    if (trial && id) this.drilled.set({ section: id, bpm: before?.section === id ? before.bpm : null });
   }
   /** The same for another script in place of the open section's, and what goes with it. */
   tryTrial(trial: Trial) {
@@ -160,7 +178,7 @@ export class OpenStudy {
     this.go((now) => this.history.redo(now));
   }
   private go(way: (now: Study) => Way | null) {
-    this.triedNow.set(null);
+    if (!this.drilled()) this.triedNow.set(null);
     const now = this.current();
     const next = now ? way(now) : null;
     if (next) this.put(next.study, next.overTheirs);
@@ -179,10 +197,11 @@ export class OpenStudy {
     };
   }
 
-  /** The tempo is not part of what is tried out. */
+  /** The tempo is not part of what is tried out; a drill has its own. */
   setTempo(bpm: number) {
     const section = this.section();
-    if (section) this.adjust(setTempo(section.id, bpm), `tempo ${section.id}`);
+    if (this.drilled()) this.drilled.update((d) => d && { ...d, bpm });
+    else if (section) this.adjust(setTempo(section.id, bpm), `tempo ${section.id}`);
   }
 
   /** @param overTheirs it would take back what another tab has stored since: never without asking */
@@ -211,7 +230,7 @@ export class OpenStudy {
   /** Shows another version; what was there is one step of undo away. */
   private takeOver(study: Study, theirs = false) {
     const before = this.current();
-    this.triedNow.set(null);
+    if (!this.drilled()) this.triedNow.set(null);
     if (before) this.history.step(before, '', theirs);
     this.current.set(study);
   }

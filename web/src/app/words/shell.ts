@@ -38,6 +38,8 @@ export const shell = {
     noAnswerYet:
       'The browser’s storage does not answer yet. Another tab or window may be busy with it: close the others, or wait a moment.',
     noPart: 'A part of the program could not be fetched. Check the connection, then try again.',
+    updated: 'There is a new version of the program, and this page is of the one before. Reload it; nothing is lost.',
+    reload: 'Reload',
     noReading: 'What this asks of your hand could not be worked out',
     again: 'Try again',
     close: 'Close',

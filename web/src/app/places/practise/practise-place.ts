@@ -143,7 +143,7 @@ export class PractisePlace {
       this.session.close();
       this.session.drill.set(null);
       this.session.drillKey.set(null);
-      this.open.tryOut(null);
+      this.open.drill(null);
     });
     const keys = inject(AskedDrills).take();
     this.askedKeys.set(keys);
@@ -151,6 +151,11 @@ export class PractisePlace {
     const asked = keys.flatMap((key) => drills.find((d) => d.key === key)?.name ?? []);
     this.queue.set(asked);
     if (asked[0]) this.chooseDrill(asked[0]);
+    // What is written may become another while a drill is chosen: by undo, in another tab, with another section.
+    effect(() => {
+      this.drills();
+      untracked(() => this.followWritten());
+    });
     // Another section, or another drill, is another line in the logbook.
     const what = () => `${this.section()?.id ?? ''} ${this.session.drill() ?? ''}`;
     let before = what();
@@ -164,6 +169,19 @@ export class PractisePlace {
         before = id;
       });
     });
+  }
+
+  /** The drill that is chosen, made anew where something else is written now; it ends where nothing of it is left. */
+  private followWritten() {
+    const key = this.session.drillKey();
+    if (key === null || this.writtenText() === this.madeOf) return;
+    this.chooseDrill(this.drills().find((d) => d.key === key)?.name ?? '');
+  }
+  /** Of what the drill that is chosen was made. */
+  private madeOf = '';
+  private writtenText(): string {
+    const { id = '', script = '', chart = '', stepsPerCount = 0 } = this.open.written() ?? {};
+    return JSON.stringify([id, script, chart, stepsPerCount]);
   }
 
   private pressed(e: KeyboardEvent): boolean {
@@ -180,9 +198,12 @@ export class PractisePlace {
     this.session.drillKey.set(drill?.key ?? null);
     if (!drill) {
       this.session.drill.set(null);
-      return this.open.tryOut(null);
+      return this.open.drill(null);
     }
-    this.open.tryTrial(drill.make());
+    // Another drill begins at the section's tempo, the same one goes on at its own.
+    if (this.session.drill() !== drill.name) this.open.drill(null);
+    this.madeOf = this.writtenText();
+    this.open.drill(drill.make());
     this.session.drill.set(drill.name);
   }
   /** The next of the drills asked for, or of all; after the last comes the first. */

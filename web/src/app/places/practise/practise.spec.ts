@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { type LogEntry, setLadder, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { type LogEntry, setLadder, setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import { Keys } from '../../shell/keys';
 import {
   all,
@@ -114,6 +114,53 @@ describe('a practice session', () => {
     s.mark(true);
     await s.finish();
     expect(world.collection.log()[0]?.sectionName).toBe('A · In threes');
+  });
+});
+
+describe('a drill', () => {
+  const chosen = async () => {
+    const f = await show(PractisePlace);
+    const name = (await choose(f, 'Drill')).find((n) => /long.*short/i.test(n)) ?? '';
+    await choose(f, 'Drill', name);
+    expect(world.open.section()?.script).not.toBe('ed ad md id iu');
+    return { f, name };
+  };
+  it('keeps its tempo to itself: the section has its own, on the ladder and by hand', async () => {
+    const before = world.open.written()!.bpm;
+    const { f } = await chosen();
+    await TestBed.inject(PracticeSession).begin();
+    expect(tempo()).toBe(100);
+    world.open.setTempo(50);
+    expect(tempo()).toBe(50);
+    TestBed.inject(PracticeSession).mark(true);
+    TestBed.inject(PracticeSession).mark(true);
+    expect(tempo()).toBe(60);
+    expect(world.open.written()?.bpm).toBe(before);
+    await choose(f, 'Drill', 'As written');
+    expect(tempo()).toBe(before);
+    f.destroy();
+    await world.collection.settled();
+    expect(world.open.study()?.sections[0]?.bpm).toBe(before);
+    expect(world.collection.log()[0]?.passes.map((p) => p.bpm)).toEqual([50, 50]);
+  });
+  it('undo leaves it alone: what is written before it is what it is made of', async () => {
+    world.open.apply(setScript('s-a', 'id iu id iu ad'));
+    const { f, name } = await chosen();
+    const drilled = world.open.section()!.script;
+    world.open.undo();
+    await f.whenStable();
+    expect(world.open.written()?.script).toBe('ed ad md id iu');
+    expect(TestBed.inject(PracticeSession).drill()).toBe(name);
+    expect(world.open.section()?.script).not.toBe('ed ad md id iu');
+    expect(world.open.section()?.script).not.toBe(drilled);
+    world.open.redo();
+    await f.whenStable();
+    expect(world.open.section()?.script).toBe(drilled);
+    // Where nothing is left to drill, it ends, and its name with it.
+    world.open.apply(setScript('s-a', ''));
+    await f.whenStable();
+    expect(TestBed.inject(PracticeSession).drill()).toBeNull();
+    expect(world.open.tried()).toBeNull();
   });
 });
 

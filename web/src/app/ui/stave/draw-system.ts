@@ -37,6 +37,8 @@ const REPEAT_WIDTH = 30;
 const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32', 64: '64' };
 /** Where a voice that rests alone has its rests. */
 const MIDDLE = 'b/4';
+/** A whole rest hangs from the line above. */
+const WHOLE_REST = 'd/5';
 const TAP = 'g/5/x2';
 
 let ready: Promise<unknown> | null = null;
@@ -82,7 +84,9 @@ export function drawSystem(
     const own = share + (n === 0 ? CLEFS : 0);
     const stave = linesOf(context, x, own, n === 0, edges[n]);
     const voices = drawBar(context, bar, stave);
-    const points = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
+    const signs = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
+    // In a bar of silence places lie evenly.
+    const points = signs.length ? signs : [[0, stave.getNoteStartX()] as const];
     drawn.bars.push({
       n: bar.n,
       x,
@@ -130,6 +134,10 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
     const signs = bar.voices[voice];
     return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign)) }] : [];
   });
+  if (voices.length === 0) {
+    drawSilence(context, stave);
+    return voices;
+  }
   // Silences of a voice that are not to be seen belong to a tuplet too, so its number is laid over the drawing.
   for (const { drawn } of voices) for (const group of tupletsOf(drawn)) shorten(group);
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
@@ -141,6 +149,13 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   beams.forEach((b) => b.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
+}
+/** A bar in which nothing sounds: one rest in its middle, however long it is. */
+function drawSilence(context: Context, stave: Stave) {
+  const rest = new StaveNote({ keys: [WHOLE_REST], duration: 'wr', alignCenter: true });
+  const voice = soft([rest]);
+  new Formatter().joinVoices([voice]).format([voice], stave.getNoteEndX() - stave.getNoteStartX() - 14);
+  voice.draw(context, stave);
 }
 /** Where strokes begin in a bar, each with all its notes. */
 function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
