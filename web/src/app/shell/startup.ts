@@ -45,12 +45,13 @@ export class Startup {
   async begin() {
     this.leaving.watch();
     this.collection.opening.set(true);
-    try {
-      await this.load();
-    } catch {
-      await this.withoutTables();
-    }
+    const read = await this.load().then(
+      () => true,
+      () => false,
+    );
+    if (!read) await this.withoutTables();
     this.openLast();
+    if (read) this.collection.opening.set(false);
     this.ready.set(true);
     Engine.warm();
     // Asked for once there is something to keep.
@@ -68,9 +69,11 @@ export class Startup {
       await new Promise((resolve) => setTimeout(resolve, wait));
       return this.load(tries - 1);
     }
-    this.collection.opening.set(false);
+    this.tables = true;
     await this.seed();
   }
+  /** The tables have been read. */
+  private tables = false;
   /**
    * What is stored could not be read: the demo data are shown from memory and nothing of them is written. What is made
    * now stays here and in exports; the tables are asked again until they answer.
@@ -91,9 +94,10 @@ export class Startup {
     }, wait);
   }
   private async tablesAnswer() {
-    this.collection.opening.set(false);
+    this.tables = true;
     this.troubles.end('storage');
     await this.seed();
+    this.collection.opening.set(false);
     const open = this.open.study();
     if (!open || !this.collection.row(open.id)) this.openLast();
   }
@@ -113,10 +117,9 @@ export class Startup {
   /** Opens the study of last time, or the first there is. */
   openLast() {
     const { studyId, sectionId } = this.collection.settings();
-    const remembered = !this.collection.opening();
     const rows = this.collection.studies();
     const row = rows.find((r) => r.id === studyId) ?? rows.find((r) => r.id === 'lantern-stair') ?? rows[0];
-    if (row) this.open.open(row, sectionId, remembered);
+    if (row) this.open.open(row, sectionId, this.tables);
     else this.open.close();
   }
 }
