@@ -130,6 +130,7 @@ test('the server is strict: policy, health, compression, caching by hash, plain 
   expect(policy).toContain("script-src 'self';");
   expect(policy).toContain("object-src 'none'");
   expect(policy).not.toContain('unsafe-eval');
+  expect(policy).not.toContain('blob:');
   expect(index.headers()['cache-control']).toBe('no-cache');
   expect(await (await request.get('/health')).json()).toEqual({ ok: true });
   const main = /src="(main-[A-Z0-9]+\.js)"/.exec(await index.text())?.[1] ?? '';

@@ -58,8 +58,7 @@ export function createApp(root: string): Express {
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
-          // The transport's clock runs in a worker made from a blob.
-          workerSrc: ["'self'", 'blob:'],
+          workerSrc: ["'self'"],
           mediaSrc: ["'self'"],
           manifestSrc: ["'self'"],
         },

@@ -6,6 +6,8 @@ import type { Damping, PlanSound, Touch } from './plan.js';
 /** One of a plan's sounds at its audio frame. */
 export interface TimedSound {
   readonly frame: number;
+  /** The frame of the stroke that it belongs to: strings of a strum come a little after it. Default: its own. */
+  readonly stroke?: number;
   readonly sound: PlanSound;
 }
 export type Volume = 'guitar' | 'claps' | 'click';
@@ -48,6 +50,10 @@ export class Mixer {
     this.queue.sort((a, b) => a.frame - b.frame);
   }
 
+  /** Forgets strokes from a frame on, of which none has begun: the music goes on in another way there. */
+  takeBack(frame: number) {
+    this.queue = this.queue.filter((s) => (s.stroke ?? s.frame) < frame);
+  }
   /** Forgets what is still to come and quiets what sounds. */
   silence() {
     this.queue = [];

@@ -43,7 +43,10 @@ export function soundsBetween(plan: Plan, anchor: Anchor, from: Ticks, to: Ticks
     for (let n = firstFrom(plan.sounds, from - base); n < plan.sounds.length; n++) {
       const sound = plan.sounds[n] as PlanSound;
       if (base + sound.at >= to) break;
-      found.push({ frame: frameAt(anchor, ticks(base + sound.at), sound.kind === 'pluck' ? sound.delayMs : 0), sound });
+      const stroke = frameAt(anchor, ticks(base + sound.at));
+      const delay = sound.kind === 'pluck' ? sound.delayMs : 0;
+      if (delay === 0) found.push({ frame: stroke, sound });
+      else found.push({ frame: frameAt(anchor, ticks(base + sound.at), delay), stroke, sound });
     }
   }
   return found;

@@ -4,10 +4,14 @@ import { Mixer, type TimedSound, type Volume } from '@ruffle-wheel/core';
 type Message =
   | { readonly kind: 'sounds'; readonly sounds: readonly TimedSound[] }
   | { readonly kind: 'volume'; readonly volume: Volume; readonly level: number }
+  | { readonly kind: 'take back'; readonly frame: number }
   | { readonly kind: 'silence' };
 
-/** Blocks between two reports of the loudest sample, about twenty a second. */
-const REPORT_EVERY = 16;
+/**
+ * Blocks between two questions for the next stretch, about twenty a second: they come on the audio clock, in a hidden tab
+ * too. Each brings the loudest sample since the last.
+ */
+const ASK_EVERY = 16;
 
 class MixerProcessor extends AudioWorkletProcessor {
   private readonly mixer = new Mixer(sampleRate);
@@ -19,6 +23,7 @@ class MixerProcessor extends AudioWorkletProcessor {
     this.port.onmessage = ({ data }: MessageEvent<Message>) => {
       if (data.kind === 'sounds') this.mixer.schedule(data.sounds);
       else if (data.kind === 'volume') this.mixer.setVolume(data.volume, data.level);
+      else if (data.kind === 'take back') this.mixer.takeBack(data.frame);
       else this.mixer.silence();
     };
   }
@@ -30,7 +35,7 @@ class MixerProcessor extends AudioWorkletProcessor {
     this.mixer.render(left, currentFrame);
     for (const other of others) other.set(left);
     for (const v of left) this.peak = Math.max(this.peak, Math.abs(v));
-    if (++this.blocks % REPORT_EVERY === 0) {
+    if (++this.blocks % ASK_EVERY === 0) {
       this.port.postMessage(this.peak);
       this.peak = 0;
     }

@@ -2,12 +2,9 @@ import type { TimedSound, Volume } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
 import worklet from '../../worklets/built/mixer.worklet.js' with { loader: 'file' };
 
-/** Between two ticks of the scheduling clock. */
-const UPDATE_SECONDS = 0.025;
-
-/** The audio context with its clock and the mixer that plays. Loaded on the first play: browsers ask for a gesture. */
+/** The audio context and the mixer that plays and keeps the clock. Loaded on the first play: browsers ask for a gesture. */
 export class Engine {
-  /** Ticks of the scheduling clock: time to hand the next stretch to the mixer. */
+  /** The mixer asks for the next stretch, on the audio clock. */
   readonly tick = new Subject<void>();
   /** Loudest sample of the last moments, 0…1. */
   readonly peak = new Subject<number>();
@@ -16,28 +13,25 @@ export class Engine {
     private readonly context: AudioContext,
     private readonly node: AudioWorkletNode,
   ) {
-    node.port.onmessage = ({ data }: MessageEvent<number>) => this.peak.next(data);
+    node.port.onmessage = ({ data }: MessageEvent<number>) => {
+      this.tick.next();
+      this.peak.next(data);
+    };
   }
 
-  /** Fetches the clock beforehand, in a quiet moment, so that the first play begins at once. */
+  /** Fetches the mixer beforehand, in a quiet moment, so that the first play begins at once. */
   static warm() {
-    const load = () => void import('tone/build/esm/core/context/Context');
+    const load = () => void fetch(worklet).catch(() => undefined);
     if ('requestIdleCallback' in globalThis) requestIdleCallback(load, { timeout: 8_000 });
     else setTimeout(load, 3_000);
   }
 
   static async start(): Promise<Engine> {
-    const native = new AudioContext({ latencyHint: 'interactive' });
-    const [tone] = await Promise.all([
-      import('tone/build/esm/core/context/Context'),
-      native.audioWorklet.addModule(worklet),
-    ]);
-    const node = new AudioWorkletNode(native, 'mixer', { numberOfInputs: 0, outputChannelCount: [2] });
-    node.connect(native.destination);
-    const engine = new Engine(native, node);
-    const clock = new tone.Context({ context: native, clockSource: 'worker', updateInterval: UPDATE_SECONDS });
-    clock.on('tick', () => engine.tick.next());
-    return engine;
+    const context = new AudioContext({ latencyHint: 'interactive' });
+    await context.audioWorklet.addModule(worklet);
+    const node = new AudioWorkletNode(context, 'mixer', { numberOfInputs: 0, outputChannelCount: [2] });
+    node.connect(context.destination);
+    return new Engine(context, node);
   }
 
   get rate(): number {
@@ -60,6 +54,10 @@ export class Engine {
   }
   setVolume(volume: Volume, level: number) {
     this.node.port.postMessage({ kind: 'volume', volume, level });
+  }
+  /** Forgets strokes from a frame on: what comes in their place is played next. */
+  takeBack(frame: number) {
+    this.node.port.postMessage({ kind: 'take back', frame });
   }
   silence() {
     this.node.port.postMessage({ kind: 'silence' });

@@ -17,6 +17,10 @@ class FakeEngine {
   }
   resume = () => Promise.resolve();
   play = (sounds: readonly TimedSound[]) => void this.played.push(...sounds);
+  takeBack = (frame: number) => {
+    const kept = this.played.filter((s) => (s.stroke ?? s.frame) < frame);
+    this.played.splice(0, this.played.length, ...kept);
+  };
   setVolume = (v: string, level: number) => void (this.volumes[v] = level);
   silence = () => void this.silenced++;
   /** Lets the audio clock run and the scheduler tick every 25 ms. */
@@ -103,6 +107,43 @@ describe('transport', () => {
     expect(clicks()).toHaveLength(4);
     const music = engine.played.filter((t) => t.sound.kind === 'clap' && t.frame >= clicks()[0]! + 4 * RATE);
     expect(music[0]?.frame).toBe(clicks()[0]! + 5 * RATE);
+  });
+  it('under a page that does nothing for 300 ms the music goes on, sound by sound', async () => {
+    await transport.play(400, false);
+    engine.run(1);
+    const before = engine.frame;
+    // What was handed on lasts longer than that.
+    expect(Math.max(...clicks())).toBeGreaterThan(before + 0.3 * RATE);
+    engine.frame += Math.round(0.3 * RATE);
+    engine.run(2);
+    const start = clicks()[0]!;
+    clicks().forEach((f, n) => expect(f).toBe(start + frameOf(ticks(n * TICKS_PER_COUNT), bpm(400), RATE)));
+  });
+  it('a new tempo, and another plan, are heard at once: what was handed on for later is taken back', async () => {
+    await transport.play(120, false);
+    engine.run(2);
+    transport.setTempo(240);
+    const changed = engine.frame;
+    engine.run(2);
+    const after = clicks().filter((f) => f > changed + 0.06 * RATE);
+    // The count that is under way ends sooner; from the next one on they are a quarter of a second apart.
+    expect(after[1]! - after[0]!).toBe(RATE / 4);
+    expect(after[0]! - changed).toBeLessThan(0.45 * RATE);
+    transport.load(() => ({ ...plan, sounds: [] }), plan);
+    const emptied = engine.frame;
+    engine.run(2);
+    expect(engine.played.filter((t) => t.frame > emptied + 0.07 * RATE)).toEqual([]);
+  });
+  it('of a strum that has begun no string is taken back', async () => {
+    const strum = [0, 15, 30].map((delayMs, n) => ({
+      ...{ kind: 'pluck' as const, at: ticks(0), string: (n + 1) as 1, midi: 60 as never, gain: 1, delayMs },
+      ...{ damping: 'none' as const, touch: 'flick' as const },
+    }));
+    transport.load(() => ({ ...plan, sounds: strum }), plan);
+    await transport.play(60, false);
+    const frames = engine.played.map((t) => t.frame);
+    engine.takeBack(frames[1]!);
+    expect(engine.played.map((t) => t.frame).slice(0, 3)).toEqual(frames.slice(0, 3));
   });
   it('takes up a new tempo from the next stretch on', async () => {
     await transport.play(60, false);

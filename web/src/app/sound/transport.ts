@@ -22,8 +22,10 @@ export interface Instead {
   readonly countIn: boolean;
   readonly placeIn: (at: number) => number;
 }
-/** How far ahead of the loudspeaker sounds are handed to the mixer. */
-const AHEAD_SECONDS = 0.15;
+/** How far ahead of the loudspeaker sounds are handed to the mixer: the page may be busy for so long. */
+const AHEAD_SECONDS = 0.5;
+/** What is changed while it plays is heard after so long: what was handed on for later is taken back. */
+const CHANGED_AFTER_SECONDS = 0.06;
 /** From the key to the first sound. */
 const START_SECONDS = 0.06;
 
@@ -98,11 +100,12 @@ export class Transport {
     if (!this.instead) return;
     this.lent = this.instead = null;
   }
-  /** Puts another plan in; while playing it takes over at the stretch not yet handed out. */
+  /** Puts another plan in; while playing it takes over at once. */
   load(plan: () => Plan, lead: Plan) {
     this.make = plan;
     this.made = null;
     this.lead = lead;
+    if (!this.lent) this.handAnew();
   }
 
   async play(tempo: number, countIn: boolean) {
@@ -141,13 +144,31 @@ export class Transport {
     this.giveBack();
   }
 
-  /** From the stretch not yet handed out on, the music goes at another tempo. */
+  /** From now on the music goes at another tempo. */
   setTempo(tempo: number) {
     const last = this.anchors.at(-1);
     // A piece has its own tempos.
     if (!last || last.bpm === tempo || this.instead?.round === false) return;
-    const at = ticks(Math.ceil(this.handedTo));
-    this.anchors.push({ at, frame: frameAt(last, at), bpm: bpm(tempo), rate: last.rate });
+    this.handAnew(tempo);
+  }
+  /** What was handed on for later is taken back, and handed on anew as it is now. */
+  private handAnew(tempo?: number) {
+    const { engine } = this;
+    if (!engine || this.anchors.length === 0) return;
+    const soon = engine.frame + Math.round(CHANGED_AFTER_SECONDS * engine.rate);
+    // A tempo that would only have begun later never does.
+    while (this.anchors.length > 1 && (this.anchors.at(-1)?.frame ?? 0) > soon) this.anchors.pop();
+    const last = this.anchors.at(-1) as Anchor;
+    const at = ticks(Math.max(last.at, Math.ceil(placeAt(last, soon))));
+    if (at < this.handedTo) {
+      engine.takeBack(frameAt(last, at));
+      this.handedTo = at;
+    }
+    if (tempo !== undefined) {
+      const from = ticks(Math.ceil(this.handedTo));
+      this.anchors.push({ at: from, frame: frameAt(last, from), bpm: bpm(tempo), rate: last.rate });
+    }
+    this.hand();
   }
   setVolume(volume: Volume, level: number) {
     this.volumes[volume] = level;
