@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { readFile } from 'node:fs/promises';
 import { chromium, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -445,6 +446,8 @@ test('without any storage the program works all the same, says so, and exports w
   });
   await page.goto('/');
   await expect(page.getByText('Your shelf can’t be read')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include('.trouble').analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
   await expect(page.locator('.saved')).toHaveText('Opening your shelf…');
   await writeScript(page, 'ed ad md');
   await expect(page.locator('.saved')).toContainText('Not saved');

@@ -118,7 +118,7 @@ export class Startup {
   openLast() {
     const { studyId, sectionId } = this.collection.settings();
     const rows = this.collection.studies();
-    const row = rows.find((r) => r.id === studyId) ?? rows.find((r) => r.id === 'lantern-stair') ?? rows[0];
+    const row = rows.find((r) => r.id === studyId) ?? rows.find((r) => r.id.startsWith('lantern-stair')) ?? rows[0];
     if (row) this.open.open(row, sectionId, this.tables);
     else this.open.close();
   }

@@ -3,6 +3,7 @@ import {
   copyStudy,
   type FileReading,
   KEPT,
+  LONGEST_ID,
   type LogEntry,
   type SaidDataFault,
   sayDataFaults,
@@ -113,7 +114,7 @@ export class Arrivals {
     const result = await this.lookAtDemo();
     if (!result.ok) return;
     const rows = result.arrival.fresh.flatMap((placed): PlacedRow[] => {
-      const id = crypto.randomUUID();
+      const id = `${placed.row.id}-${crypto.randomUUID()}`.slice(-LONGEST_ID);
       if (placed.table === 'log') return [];
       if (placed.table !== 'studies') return [{ table: placed.table, row: { ...placed.row, id } } as PlacedRow];
       const { study } = placed.row;

@@ -180,7 +180,8 @@ describe('in', () => {
     file = new File([Array.from({ length: 33 }, (_, n) => `[Part ${n + 1}]\n${tab}`).join('\n')], 'quay.txt');
     const f = await show(ImportDialog);
     await soon(() => expect(texts(f, '.sections li')).toHaveLength(32));
-    await choose(f, 'Too long for one study', 'sections 33–33: Part 33 to Part 33');
+    expect(await choose(f, 'Which sections')).toEqual(['1–32: Part 1 to Part 32', '33: Part 33']);
+    await choose(f, 'Which sections', '33: Part 33');
     await soon(() => expect(texts(f, '.sections b')).toEqual(['Part 33']));
     await press(f, 'A study of its own');
     expect(world.open.study()?.sections.map((s) => s.name)).toEqual(['Part 33']);

@@ -71,7 +71,7 @@ export class ImportDialog {
   protected readonly stretches = computed(() =>
     (this.piece()?.stretches ?? []).map(({ from, to, first, last }, at) => ({
       at,
-      said: `${this.words.sections} ${from}–${to}: ${first} ${this.words.to} ${last}`,
+      said: from === to ? `${from}: ${first}` : `${from}–${to}: ${first} ${this.words.to} ${last}`,
     })),
   );
   protected readonly parts = computed(() =>
