@@ -1,5 +1,6 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
+import { SectionPlaying } from '../parts/section-playing';
 import { Transport } from '../sound/transport';
 import { Collection, Exports, OpenStudy } from '../study';
 import { NewStudy } from '../parts/new-study/new-study';
@@ -17,6 +18,7 @@ const GOING_MS = 60;
 export class Keys {
   private readonly router = inject(Router);
   private readonly transport = inject(Transport);
+  private readonly playing = inject(SectionPlaying);
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly exports = inject(Exports);
@@ -148,9 +150,7 @@ export class Keys {
   }
   async playOrStop() {
     if (this.placePlays) return this.placePlays();
-    const section = this.open.section();
-    if (this.transport.running()) this.transport.stop();
-    else if (section) await this.transport.play(section.bpm, this.collection.settings().countIn);
+    await this.playing.playOrStop();
   }
   step(way: 1 | -1) {
     const section = this.open.section();

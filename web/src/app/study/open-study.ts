@@ -94,6 +94,10 @@ export class OpenStudy {
   readonly reading = this.found.reading;
   readonly settled = this.found.settled;
   readonly writtenReading = this.found.writtenReading;
+  /** The reading of what is seen now, once it is there. */
+  readNow() {
+    return this.found.now();
+  }
 
   constructor() {
     this.collection.changed.subscribe((change) => this.follow(change));

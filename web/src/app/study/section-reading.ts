@@ -1,4 +1,4 @@
-import { computed, effect, inject, linkedSignal, type Signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injector, linkedSignal, type Signal, untracked } from '@angular/core';
 import type { HandProfile, OwnCell, ReadingRequest, Section, Study } from '@ruffle-wheel/core';
 import { Compute } from '../compute/compute';
 import type { PageReading } from '../compute/page-reading';
@@ -38,6 +38,27 @@ export class SectionReading {
     source: () => (this.matter.trying() || !this.settled() ? null : this.reading()),
     computation: (reading, before) => reading ?? before?.value ?? null,
   });
+
+  private readonly injector = inject(Injector);
+
+  /** The reading of what is seen now, once it is there; null where there is nothing to read, or no answer comes. */
+  now(): Promise<PageReading | null> {
+    return new Promise((resolve) => {
+      const watch = effect(
+        () => {
+          const request = this.request();
+          const failed = this.compute.failure()?.request === request;
+          if (request && !failed && !this.settled()) return;
+          const reading = request && !failed ? this.reading() : null;
+          untracked(() => {
+            watch.destroy();
+            resolve(reading);
+          });
+        },
+        { injector: this.injector, manualCleanup: true },
+      );
+    });
+  }
 
   constructor(private readonly matter: ReadingMatter) {
     effect(() => {

@@ -27,6 +27,7 @@ import { ScriptEditor } from '../ui/script/script-editor';
 export class InstantCompute {
   private readonly latest = signal<AnsweredReading | null>(null);
   readonly answered = this.latest.asReadonly();
+  readonly failure = signal(null);
   ask(request: Parameters<Compute['ask']>[0]) {
     this.latest.set({ request, reading: arrived(readForPage(request)) });
   }

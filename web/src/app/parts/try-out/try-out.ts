@@ -1,12 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { Keys } from '../../shell/keys';
 import { Transport } from '../../sound/transport';
 import { type Command, scriptWithStops, type StoppedNote, type Trial } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
-
-/** The reading of what is tried out is there by then; a later one takes over while it plays. */
-const HEARD_AFTER_MS = 100;
+import { SectionPlaying } from '../section-playing';
 
 /** What is shown: its script and steps; it begins on the first count unless it says otherwise. */
 export type Shown = Pick<Trial, 'script' | 'stepsPerCount'> &
@@ -19,7 +16,7 @@ export type Shown = Pick<Trial, 'script' | 'stepsPerCount'> &
 @Injectable({ providedIn: 'root' })
 export class TryOut {
   private readonly open = inject(OpenStudy);
-  private readonly keys = inject(Keys);
+  private readonly playing = inject(SectionPlaying);
   private readonly transport = inject(Transport);
   private readonly notice = inject(Notice);
   private readonly key = signal<string | null>(null);
@@ -34,7 +31,8 @@ export class TryOut {
     this.open.tryTrial(trialOf(shown));
     this.key.set(key);
     this.command.set(this.open.tried());
-    if (!this.transport.running()) setTimeout(() => void this.keys.playOrStop(), HEARD_AFTER_MS);
+    // Heard once it has been read; what plays already goes over to it.
+    if (!this.transport.running()) void this.playing.play();
   }
   take(shown: Shown, said: string) {
     const before = this.open.study();

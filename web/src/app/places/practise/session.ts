@@ -10,6 +10,7 @@ import {
   type PracticePass,
   type Rung,
 } from '@ruffle-wheel/core';
+import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 
@@ -24,6 +25,7 @@ export class PracticeSession {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
+  private readonly playing = inject(SectionPlaying);
 
   private entryId = '';
   private sectionId = '';
@@ -98,7 +100,7 @@ export class PracticeSession {
       this.open.setTempo(tempo);
     }
     this.playingSince = performance.now();
-    await this.transport.play(this.open.section()?.bpm ?? section.bpm, this.collection.settings().countIn);
+    await this.playing.play();
     if (!this.transport.running()) {
       this.going.set(false);
       this.playingSince = null;

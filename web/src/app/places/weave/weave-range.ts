@@ -1,3 +1,4 @@
+import { SectionPlaying } from '../../parts/section-playing';
 import { computed, inject, linkedSignal } from '@angular/core';
 import { askedDrill, barBegin, type Plan, rangeKey, rangePlan, ticks } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
@@ -11,6 +12,7 @@ const MOST_BARS = 32;
 export class WeaveRange {
   private readonly open = inject(OpenStudy);
   private readonly transport = inject(Transport);
+  private readonly playing = inject(SectionPlaying);
   private readonly asked = inject(AskedDrills);
   private readonly router = inject(Router);
   private readonly collection = inject(Collection);
@@ -48,12 +50,13 @@ export class WeaveRange {
   async play(here: number, part: Plan | null) {
     const [section, bars] = [this.open.section(), this.bars(here)];
     const { countIn } = this.collection.settings();
-    if (this.transport.running()) return this.transport.stop();
+    if (this.playing.stop()) return;
     if (!section) return;
-    const plan = part ?? this.open.reading()?.plan;
+    if (!bars && !part) return this.playing.play();
+    const plan = part ?? (await this.open.readNow())?.plan;
     if (!bars && part)
       return this.transport.playInstead(part, section.bpm, { round: true, countIn, placeIn: (at) => at });
-    if (!bars || !plan) return this.transport.play(section.bpm, countIn);
+    if (!bars || !plan) return;
     const [from, to] = [barBegin(section.cycle, bars[0]), Math.min(plan.length, barBegin(section.cycle, bars[1] + 1))];
     const lead = ticks(barBegin(section.cycle, bars[0] + 1) - from);
     await this.transport.playInstead(rangePlan(plan, from, ticks(to), lead), section.bpm, {
