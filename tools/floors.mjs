@@ -12,6 +12,7 @@ export const FLOORS = [
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
   ...['practice', 'drill', 'sound', 'reading'],
+  ...['findings', 'findings/right-hand', 'findings/left-hand'],
   ...['format'],
   ...['exchange/written', 'exchange/foreign', 'exchange/midi', 'exchange/musicxml', 'exchange/files'],
   ...['words/en'],

@@ -31,6 +31,7 @@ export * from './practice/index.js';
 export * from './drill/index.js';
 export * from './sound/index.js';
 export * from './reading/index.js';
+export * from './findings/index.js';
 export * from './exchange/written/index.js';
 export * from './exchange/foreign/take.js';
 export type { ImportedPiece } from './exchange/foreign/model.js';

@@ -2,4 +2,5 @@ export * from './left-hand.js';
 export * from './measure.js';
 export * from './neck-of.js';
 export * from './profile.js';
+export * from './room.js';
 export * from './movement.js';

@@ -3,7 +3,7 @@ import { fact } from '../fault/index.js';
 import { apart, fretWidth, touchPoint } from '../instrument/index.js';
 import { handOn, reachFault, type Shape } from '../left-hand/index.js';
 import type { Section, Study } from '../piece/index.js';
-import { type HandProfile, leftHandOf, moveMs, neckOf } from '../player/index.js';
+import { type HandProfile, isLate, leftHandOf, moveMs, neckOf, roomOf } from '../player/index.js';
 import { CHORDAL, handLoad, idiomOf, tightestPlace } from '../right-hand/index.js';
 import { type Borrowed, chordSounds, heldOver, playedUnder, type Score, sectionChanges } from '../score/index.js';
 import type { FlatPattern, Pattern } from '../script/index.js';
@@ -86,7 +86,7 @@ function outOfReach({ instrument }: Study, { chords }: Score, profile: HandProfi
 function lateChanges(section: Section, score: Score, profile: HandProfile, place: Place): BareConflict[] {
   return sectionChanges(section, score, profile).flatMap((c): BareConflict[] => {
     const tight = c.sequential;
-    if (!tight || tight.neededMs <= tight.thereMs) return [];
+    if (!tight || !isLate(tight)) return [];
     const { finger, thereMs, neededMs } = tight;
     return [
       {
@@ -107,7 +107,7 @@ function lateFingers(
   place: Place,
 ): BareConflict[] {
   const load = handLoad(flat, bpm(section.bpm), profile);
-  if (load.ceiling === null || section.bpm <= load.ceiling) return [];
+  if (load.ceiling === null || roomOf(section.bpm / load.ceiling) !== 'late') return [];
   const tight = tightestPlace(load);
   const event = events.find((e) => e.slot === tight?.slot);
   return [
@@ -148,7 +148,7 @@ function fingersAway(section: Section, score: Score, profile: HandProfile, place
     const neededMs = wayHome(b, held.shape, profile, score.instrument.capo);
     const key = `away ${held.shape.id} ${b.finger} ${b.to.string} ${b.to.fret}`;
     const share = thereMs / neededMs;
-    if (neededMs <= thereMs || (worst.get(key)?.share ?? Infinity) <= share) continue;
+    if (!isLate({ neededMs, thereMs }) || (worst.get(key)?.share ?? Infinity) <= share) continue;
     const about = [b.finger, b.to.string, b.to.fret, held.name, Math.round(thereMs), Math.round(neededMs)];
     const conflict = { ...place(due), ...fact('finger away', ...about), key, bpm: section.bpm * share };
     worst.set(key, { conflict, share });

@@ -68,7 +68,7 @@ describe('what the strokes make of a chord', () => {
         tuning: STANDARD_TUNING,
         capo: 0,
         profile: DEFAULT_PROFILE,
-      }).findings.filter((f) => ['struck', 'tones', 'name'].includes(f.id));
+      }).findings.filter((f) => ['string muted', 'tone unheard', 'name not borne out'].includes(f.code));
     expect(say('p:6 i:3 m:2 a:1', 'G')).toMatchObject([
       {
         title: 'A string is struck that the shape mutes',

@@ -69,18 +69,18 @@ describe('the right hand moves with the chord', () => {
   it('is said with the change, and among the findings; a slip is to be watched', () => {
     const moving = read(section({}));
     expect(moving.changes.find((c) => c.to.name === 'D')!.rightHand.thumb).toEqual({ from: 5, to: 4 });
-    expect(moving.findings.find((f) => f.id === 'block')).toMatchObject({
+    expect(moving.findings.find((f) => f.code === 'block')).toMatchObject({
       tone: 'plain',
       title: 'The right hand moves with the chords',
     });
-    const slip = read(section({ script: 'p:5 i:3 m:2 a:1' })).findings.find((f) => f.id === 'block')!;
-    expect(moving.findings.find((f) => f.id === 'block')!.lines).toContain(
+    const slip = read(section({ script: 'p:5 i:3 m:2 a:1' })).findings.find((f) => f.code === 'block')!;
+    expect(moving.findings.find((f) => f.code === 'block')!.lines).toContain(
       'C → D on 1: the thumb goes from string 5 to 4 and the fingers go from 4 3 2 to 3 2 1.',
     );
     expect(slip).toMatchObject({ tone: 'watch', title: 'The right hand stays behind a chord' });
     expect(slip.lines[0]).toMatch(/^C → D on 1: The script strikes string 5/);
     const still = section({ chart: 'C | Am' });
-    expect(read(still).findings.some((f) => f.id === 'block')).toBe(false);
+    expect(read(still).findings.some((f) => f.code === 'block')).toBe(false);
   });
 });
 
@@ -98,7 +98,8 @@ describe('how long a barre is held', () => {
     expect(holds(['F', 'Bm'])).toMatchObject([{ ms: null }]);
   });
   it('is a finding, to be watched when it is longer than this hand holds', () => {
-    const finding = (s: Section, profile = DEFAULT_PROFILE) => read(s, profile).findings.find((f) => f.id === 'barre');
+    const finding = (s: Section, profile = DEFAULT_PROFILE) =>
+      read(s, profile).findings.find((f) => f.code === 'barre');
     const s = section({ chart: 'C | F' });
     expect(finding(s)).toMatchObject({ tone: 'plain', title: 'Barre held 2.0 s at most' });
     const tired = { ...DEFAULT_PROFILE, left: { ...leftHandOf(DEFAULT_PROFILE), barre: millis(1500) } };
@@ -113,7 +114,7 @@ describe('how long a barre is held', () => {
 
 describe('a stroke held over a change', () => {
   const tie = (script: string, chart = 'C | D') =>
-    read(section({ script, chart })).findings.find((f) => f.id === 'tie');
+    read(section({ script, chart })).findings.find((f) => f.code === 'held over');
   it('is told once with its place and both ways out; pushed or let go it is none', () => {
     const finding = tie('p:b - - - - - - ima:t - - - - - - - -');
     expect(finding?.title).toBe('A stroke is held over a change');
@@ -153,7 +154,7 @@ describe('a shape too wide for this hand', () => {
       tuning: STANDARD_TUNING,
       capo: 0,
       profile,
-    }).findings.find((f) => f.id === 'span');
+    }).findings.find((f) => f.code === 'out of reach');
   const small = { ...DEFAULT_PROFILE, span: millimetres(80) };
   it('is told with millimetres and a substitute that this hand holds, never as a target', () => {
     const finding = told(small, wide)!;

@@ -1,9 +1,10 @@
 import { type AccentCycle, placeLabel } from '../../cycle/index.js';
+import { isLate } from '../../player/index.js';
 import type { CompChordFacts, CompFacts, Room } from '../../solve/comp/index.js';
 import { listed, plural } from './strokes.js';
 import { sayTones } from './tones.js';
 
-const late = (room: Room | null): boolean => !!room && room.thereMs < room.neededMs;
+const late = (room: Room | null): boolean => !!room && isLate(room);
 
 /** Which bar of the figure a chord gets: `bar 1`, `bars 1 2`. */
 const figureBars = (bars: readonly number[]): string =>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import type { Finding } from '@ruffle-wheel/core';
+import type { SaidFinding } from '@ruffle-wheel/core';
 import { words } from '../../words/en';
 
 /** Where a finding leads: its place on the wheel, a panel, or another place. */
@@ -30,7 +30,7 @@ export type LeadTo = keyof typeof words.wheel.lead;
 })
 export class FindingCard {
   protected readonly words = words.wheel.lead;
-  readonly finding = input.required<Finding>();
+  readonly finding = input.required<SaidFinding>();
   readonly leads = input.required<readonly LeadTo[]>();
   readonly lead = output<LeadTo>();
 }

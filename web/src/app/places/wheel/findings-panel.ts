@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { type Finding, HIGHEST_BPM, sayRaise } from '@ruffle-wheel/core';
+import { HIGHEST_BPM, roomOf, type SaidFinding, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { words } from '../../words/en';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
@@ -15,26 +15,28 @@ export interface Lead {
   readonly slot: number | undefined;
 }
 type Matter = keyof typeof words.wheel.matters;
-const ABOUT: Record<Finding['id'], { readonly matter: Matter; readonly leads: readonly LeadTo[] }> = {
+const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter; readonly leads: readonly LeadTo[] }> = {
   ceiling: { matter: 'hand', leads: ['slot'] },
-  hand: { matter: 'hand', leads: ['slot'] },
+  pendulum: { matter: 'hand', leads: ['slot'] },
   plants: { matter: 'hand', leads: [] },
-  round: { matter: 'round', leads: [] },
-  accents: { matter: 'round', leads: ['accents'] },
-  weak: { matter: 'round', leads: ['accents', 'fit'] },
-  missed: { matter: 'round', leads: ['accents', 'fit'] },
-  start: { matter: 'round', leads: ['accents'] },
-  span: { matter: 'chords', leads: ['shape'] },
+  'comes round': { matter: 'round', leads: [] },
+  'accents met': { matter: 'round', leads: ['accents'] },
+  'accents weak': { matter: 'round', leads: ['accents', 'fit'] },
+  'accents carried': { matter: 'round', leads: ['accents', 'fit'] },
+  'accents missed': { matter: 'round', leads: ['accents', 'fit'] },
+  'another start': { matter: 'round', leads: ['accents'] },
+  'out of reach': { matter: 'chords', leads: ['shape'] },
+  'change late': { matter: 'chords', leads: ['changes'] },
   block: { matter: 'chords', leads: ['changes'] },
   barre: { matter: 'chords', leads: ['changes'] },
-  tie: { matter: 'chords', leads: ['changes'] },
-  struck: { matter: 'chords', leads: ['shape'] },
-  tones: { matter: 'chords', leads: ['shape'] },
-  name: { matter: 'chords', leads: ['shape'] },
+  'held over': { matter: 'chords', leads: ['changes'] },
+  'string muted': { matter: 'chords', leads: ['shape'] },
+  'tone unheard': { matter: 'chords', leads: ['shape'] },
+  'name not borne out': { matter: 'chords', leads: ['shape'] },
 };
 const MATTERS: readonly Matter[] = ['hand', 'round', 'chords'];
 /** What comes late is said before what is to be watched, and both before what only is so. */
-const URGENCY: Record<Finding['tone'], number> = { late: 0, watch: 1, plain: 2, good: 2 };
+const URGENCY: Record<SaidFinding['tone'], number> = { late: 0, watch: 1, plain: 2, good: 2 };
 
 /** What the section asks of the hand, in sentences, and each finger's load against the player's own limit. */
 @Component({
@@ -51,7 +53,7 @@ export class FindingsPanel {
   /** The ceiling first, then what is most urgent. */
   private readonly findings = computed(() => {
     const told = (this.open.reading()?.findings ?? []).map((f) => ({ ...f, leads: this.leads(f) }));
-    const [ceiling, rest] = [told.filter((f) => f.id === 'ceiling'), told.filter((f) => f.id !== 'ceiling')];
+    const [ceiling, rest] = [told.filter((f) => f.code === 'ceiling'), told.filter((f) => f.code !== 'ceiling')];
     return [...ceiling, ...rest.sort((a, b) => URGENCY[a.tone] - URGENCY[b.tone])];
   });
   protected readonly first = computed(() => this.findings().slice(0, OPEN_AT_FIRST));
@@ -59,7 +61,7 @@ export class FindingsPanel {
     MATTERS.flatMap((name) => {
       const findings = this.findings()
         .slice(OPEN_AT_FIRST)
-        .filter((f) => ABOUT[f.id].matter === name);
+        .filter((f) => ABOUT[f.code].matter === name);
       return findings.length ? [{ name, findings, titles: findings.map((f) => f.title).join(' · ') }] : [];
     }),
   );
@@ -68,9 +70,9 @@ export class FindingsPanel {
   protected fold(name: string, open: boolean) {
     this.unfolded.update((now) => new Set(open ? [...now, name] : [...now].filter((n) => n !== name)));
   }
-  private leads(f: Finding): readonly LeadTo[] {
-    const leads = ABOUT[f.id].leads.filter((l) => l !== 'slot' || f.slot !== undefined);
-    return f.id === 'ceiling' && f.tone === 'late' ? [...leads, 'ladder'] : leads;
+  private leads(f: SaidFinding): readonly LeadTo[] {
+    const leads = ABOUT[f.code].leads.filter((l) => l !== 'slot' || f.slot !== undefined);
+    return f.code === 'ceiling' && f.tone === 'late' ? [...leads, 'ladder'] : leads;
   }
   /** The finger nearest to its limit, for when the bars are folded. */
   protected readonly heaviest = computed(() => {
@@ -84,8 +86,8 @@ export class FindingsPanel {
       name: `${j.from} → ${j.to}`,
       percent: Math.round(j.share * 100),
       width: Math.min(100, j.share * 100),
-      over: j.share > 1,
-      near: j.share > 0.9,
+      over: roomOf(j.share) === 'late',
+      near: roomOf(j.share) !== 'in time',
       has: Math.floor(j.leastMs),
       needs: Math.ceil(j.neededMs),
     })),
@@ -113,8 +115,8 @@ export class FindingsPanel {
       finger: f.name,
       percent: Math.round(f.share * 100),
       width: Math.min(100, f.share * 100),
-      over: f.share > 1,
-      near: f.share > 0.9,
+      over: roomOf(f.share) === 'late',
+      near: roomOf(f.share) !== 'in time',
       rate: f.strokesPerSecond.toFixed(1),
     })),
   );

@@ -1,0 +1,166 @@
+import { describe, expect, it } from 'vitest';
+import { cycleById } from '../catalogue/index.js';
+import { STANDARD_TUNING } from '../instrument/index.js';
+import { readShape, type Shape } from '../left-hand/index.js';
+import { makeSection, type Section } from '../piece/index.js';
+import { DEFAULT_PROFILE, type HandProfile, leftHandOf } from '../player/index.js';
+import { readSection } from '../reading/index.js';
+import { bpm, millis, TICKS_PER_COUNT } from '../time/index.js';
+import { findingsOf, type Finding, type FindingCode, type FindingOf } from './index.js';
+
+const shape = (name: string, frets: string, fingers: string): Shape => {
+  const read = readShape(frets, fingers);
+  return { id: name, name, frets: read.frets, fingers: read.fingers };
+};
+const shapes = [
+  shape('C', 'x-3-2-0-1-0', 'x-3-2-0-1-0'),
+  shape('Am', 'x-0-2-2-1-0', 'x-0-2-3-1-0'),
+  shape('D', 'x-x-0-2-3-2', 'x-x-0-1-3-2'),
+  shape('F', '1-3-3-2-1-1', '1-3-4-2-1-1'),
+  shape('G', '3-2-0-0-0-x', '2-1-0-0-0-x'),
+  shape('E', '0-2-2-1-0-x', '0-2-3-1-0-x'),
+  shape('Wide', '1-x-x-x-7-x', '1-x-x-x-4-x'),
+];
+const read = (script: string, more: Partial<Section> = {}, profile: HandProfile = DEFAULT_PROFILE): Finding[] => {
+  const cycle = more.cycle ?? cycleById('tangos')!;
+  const section = { ...makeSection('s', 'S', cycle), script, stepsPerCount: 2, bpm: 100, ...more };
+  const request = { section, shapes, tuning: STANDARD_TUNING, capo: 0, profile };
+  return findingsOf({ ...request, ...readSection(request) });
+};
+const one = <C extends FindingCode>(found: readonly Finding[], code: C): FindingOf<C> | undefined =>
+  found.find((f): f is FindingOf<C> & Finding => f.code === code);
+
+describe('the right hand', () => {
+  it('of nothing there is nothing to say', () => expect(read('')).toEqual([]));
+  it('ceiling: the one who sets it, with what there is and what is needed, and how near the tempo is', () => {
+    const slow = one(read('i i i i i i i i'), 'ceiling')!;
+    expect(slow).toMatchObject({
+      tone: 'plain',
+      place: { slot: expect.any(Number) as number },
+      figures: { room: 'in time', cause: { kind: 'finger', finger: 'i' }, tight: { neededMs: 170, thereMs: 300 } },
+    });
+    expect(slow.figures.ceiling).toBeCloseTo(60_000 / (2 * 170), 6);
+    expect(slow.figures.rate!.now).toBeCloseTo((2 * 100) / 60, 6);
+    // Nine tenths of it are near, all of it is not yet late.
+    const { ceiling } = slow.figures;
+    const at = (tempo: number) => one(read('i i i i i i i i', { bpm: tempo }), 'ceiling')!;
+    expect(
+      [at(Math.floor(0.9 * ceiling)), at(Math.ceil(0.9 * ceiling)), at(Math.floor(ceiling))].map((f) => f.tone),
+    ).toEqual(['plain', 'watch', 'watch']);
+    expect(at(Math.ceil(ceiling))).toMatchObject({ tone: 'late', figures: { room: 'late' } });
+  });
+  it('ceiling over the seam says so, of a single stroke too', () => {
+    expect(one(read('i - - - - - - -'), 'ceiling')!.figures.between).toEqual({ from: '1', to: '1', seam: true });
+    expect(one(read('i - m - a - m i'), 'ceiling')!.figures.between).toMatchObject({ seam: true });
+  });
+  it('comes round: passes, turns and steps of the least common multiple', () =>
+    expect(one(read('ed ad md id iu', { cycle: cycleById('buleria')! }), 'comes round')).toEqual({
+      code: 'comes round',
+      tone: 'plain',
+      place: { slot: null },
+      figures: { passes: 24, turns: 5, steps: 5, length: 2.5 * TICKS_PER_COUNT, counts: 12, shown: null },
+    }));
+  it('accents: met, weakly met, missed, all carried', () => {
+    const carried = read('id iu id iu id iu id iu');
+    expect(one(carried, 'accents met')!.figures.first.map((m) => m.by?.fingers.join(''))).toContain('i');
+    expect(one(carried, 'accents carried')).toMatchObject({ tone: 'good' });
+    expect(one(carried, 'accents weak')).toBeUndefined();
+    const weak = one(read('eu eu eu eu eu eu eu eu'), 'accents weak')!;
+    expect(weak.tone).toBe('watch');
+    expect(weak.figures.who).toHaveLength(1);
+    expect(weak.figures.weak).toBe(weak.figures.all);
+    const missed = one(read('id . . . . . . .'), 'accents missed')!;
+    expect(missed.figures.missed.length).toBeGreaterThan(0);
+    expect(one(read('id . . . . . . .'), 'accents carried')).toBeUndefined();
+  });
+  it('another start: which step counted from one, and what the accents gain', () => {
+    const found = one(read('a:1, m:1, i:1!', { stepsPerCount: 3 }), 'another start')!;
+    expect([found.figures.step, found.figures.motion]).toMatchObject([3, { kind: 'stroke', fingers: ['i'] }]);
+    expect(found.figures.given).toBeGreaterThanOrEqual(1.1 * found.figures.written);
+    expect(one(read('p i m a'), 'another start')).toBeUndefined();
+  });
+  it('pendulum: where a ghost belongs, and what fights the swing', () => {
+    expect(one(read('id iu id iu id iu id iu'), 'pendulum')).toMatchObject({
+      tone: 'good',
+      figures: { fights: [], seam: true },
+    });
+    expect(one(read('id iu id . id iu id iu'), 'pendulum')!.figures.ghosts.u).toEqual(['2 &']);
+    const broken = one(read('id id id iu id iu id iu'), 'pendulum')!;
+    expect([broken.tone, broken.figures.fights.length > 0, broken.place.slot !== null]).toEqual(['watch', true, true]);
+    expect(one(read('p i m a'), 'pendulum')).toBeUndefined();
+  });
+  it('plants: the fingers that are set together, and why another is not', () => {
+    expect(one(read('p:b i m a p:b i m a'), 'plants')).toMatchObject({
+      figures: { sets: [['p', 'i', 'm', 'a']], not: null },
+    });
+    expect(one(read('p:b i - - p:b i - -'), 'plants')!.figures.sets).toEqual([['p', 'i']]);
+    expect(one(read('id iu id iu'), 'plants')).toBeUndefined();
+  });
+});
+
+describe('the left hand', () => {
+  const chart = (text: string, script = 'p:b ima:t p:b ima:t p:b ima:t p:b ima:t', more: Partial<Section> = {}) =>
+    read(script, { chart: text, ...more });
+  it('change late: whose finger, what there is and what is needed, from the tempo on at which there is too little', () => {
+    expect(one(chart('C | F'), 'change late')).toBeUndefined();
+    const late = one(chart('C F | C F', 'pima:t pima:t', { bpm: 380 }), 'change late')!;
+    expect(late.tone).toBe('late');
+    for (const c of late.figures.changes) expect(c.neededMs).toBeGreaterThan(c.thereMs);
+    expect(late.figures.changes.map((c) => `${c.from} ${c.to}`)).toContain('C F');
+  });
+  it('block: moves are told, slips are to be watched and come first', () => {
+    expect(one(chart('C | D'), 'block')).toMatchObject({
+      tone: 'plain',
+      figures: {
+        slips: false,
+        moves: [
+          { from: 'D', to: 'C', slips: false },
+          { from: 'C', to: 'D' },
+        ],
+      },
+    });
+    const slips = one(chart('C | D', 'p:5 i:3 m:2 a:1'), 'block')!;
+    expect([slips.tone, slips.figures.moves[0]]).toMatchObject(['watch', { from: 'C', to: 'D', slips: true }]);
+    // The bass alone stays behind: its string is another one now, and sounds.
+    const bass = one(chart('C | F', 'p:5 i:3'), 'block')!;
+    expect([bass.tone, bass.figures.moves[0]?.rightHand.leftOut]).toEqual(['watch', []]);
+    expect(one(chart('C | Am'), 'block')).toBeUndefined();
+  });
+  it('string muted, tone unheard, name not borne out', () => {
+    expect(one(chart('G', 'p:6 i:3 m:2 a:1'), 'string muted')!.figures.chords).toEqual([
+      { name: 'G', about: [1], first: '2 &' },
+    ]);
+    expect(one(chart('E', 'pima:6542'), 'tone unheard')!.figures.chords).toEqual([{ name: 'E', about: ['3M'] }]);
+    // A line over it is asked for no third.
+    expect(one(chart('E', 'i:6, m:6! i:5, m:5! i:4 m:4 i:2 m:2'), 'tone unheard')).toBeUndefined();
+    const wrong = { ...shapes[1]!, id: 'x', name: 'Dm' };
+    const section = { ...makeSection('s', 'S', cycleById('tangos')!), script: 'id iu', chart: 'Dm' };
+    const request = { section, shapes: [wrong], tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE };
+    const found = findingsOf({ ...request, ...readSection(request) });
+    expect(one(found, 'name not borne out')!.figures.chords[0]!.name).toBe('Dm');
+  });
+  it('held over: each stroke into each chord once', () => {
+    const held = one(chart('C | D', 'p:b - - - - - - - -'), 'held over');
+    expect(held!.figures.strokes.map((s) => s.into)).toEqual(['D', 'C']);
+  });
+  it('barre: how long, against what this hand holds; a fifth of it is worth a word', () => {
+    const found = one(chart('C | F'), 'barre')!;
+    expect(found).toMatchObject({ tone: 'plain', figures: { names: ['F'], strings: 6, over: false, bpm: 100 } });
+    expect(found.figures.ms).toBeCloseTo(4 * 600, 6);
+    const tired = { ...DEFAULT_PROFILE, left: { ...leftHandOf(DEFAULT_PROFILE), barre: millis(1_500) } };
+    expect(one(read('p:b ima:t', { chart: 'C | F' }, tired), 'barre')).toMatchObject({
+      tone: 'watch',
+      figures: { over: true },
+    });
+    expect(one(chart('F'), 'barre')).toMatchObject({ figures: { ms: null, over: true } });
+    const strong = { ...DEFAULT_PROFILE, left: { ...leftHandOf(DEFAULT_PROFILE), barre: millis(60_000) } };
+    expect(one(read('p:b ima:t', { chart: 'C | F' }, strong), 'barre')).toBeUndefined();
+  });
+  it('out of reach: a shape of the chart, with what could be held instead where its name is a symbol', () => {
+    const found = one(chart('Wide'), 'out of reach')!;
+    expect(found).toMatchObject({ tone: 'late', figures: { name: 'Wide', instead: null } });
+    expect(found.figures.because.code).not.toBe('');
+    expect(one(chart('C'), 'out of reach')).toBeUndefined();
+  });
+});
+it('tempos are counts a minute', () => expect(one(read('i m'), 'ceiling')!.figures.bpm).toBe(bpm(100)));

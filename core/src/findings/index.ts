@@ -1,0 +1,2 @@
+export * from './findings-of.js';
+export * from './model.js';
