@@ -192,8 +192,8 @@ test('a bar of silence has its counts and its rest: first, in the middle, last, 
 }) => {
   test.setTimeout(120_000);
   await newStudy(page);
-  const bar = 'p:b i m a p:b i m a p:b i m a p:b i m a p:b i m a p:b i m a';
-  const silence = Array.from({ length: 24 }, () => '.').join(' ');
+  const bar = '{p:b i m a}x6';
+  const silence = '{.}x24';
   const rests = page.locator('app-stave-system .signs .vf-notehead, app-stave-system .signs .vf-stavenote');
   for (const script of [
     `${silence} | ${bar} | ${bar}`,
@@ -205,9 +205,7 @@ test('a bar of silence has its counts and its rest: first, in the middle, last, 
     '. zz',
   ]) {
     await page.keyboard.press('1');
-    await page.getByRole('textbox', { name: 'Hand script' }).click();
-    await page.keyboard.press('Control+a');
-    await page.keyboard.insertText(script);
+    await writeScript(page, script);
     await leaveFields(page);
     await page.keyboard.press('3');
     const system = page.locator('app-stave-system').first();
