@@ -29,6 +29,15 @@ const exportAll = async (page: Page) => {
   return readFile(await (await download).path(), 'utf8');
 };
 
+/** A browser of its own, whose storage outlives it. */
+const browserIn = (folder: string, baseURL: string | undefined) =>
+  chromium.launchPersistentContext(folder, {
+    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+    baseURL: baseURL ?? '',
+    viewport: { width: 1280, height: 800 },
+  });
+
 test('an edit survives a reload in the same moment, and one right after it', async ({ player: page }) => {
   for (const wait of [0, 0, 5, 15, 40, 120]) {
     const before = Number(await tempo(page).inputValue());
@@ -61,13 +70,7 @@ test('closing the tab in the moment of an edit loses nothing; the next one has i
 test('a browser that is killed keeps everything that was called saved', async ({ baseURL }) => {
   test.setTimeout(120_000);
   const folder = mkdtempSync(join(tmpdir(), 'ruffle-'));
-  const start = () =>
-    chromium.launchPersistentContext(folder, {
-      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu'],
-      baseURL: baseURL ?? '',
-      viewport: { width: 1280, height: 800 },
-    });
+  const start = () => browserIn(folder, baseURL);
   try {
     for (const text of ['p i m', 'p i m a', 'ed ad']) {
       const context = await start();
@@ -95,13 +98,7 @@ test('a browser that is killed keeps everything that was called saved', async ({
 test('an edit is there after a kill in the moment it was made', async ({ baseURL }) => {
   test.setTimeout(120_000);
   const folder = mkdtempSync(join(tmpdir(), 'ruffle-'));
-  const start = () =>
-    chromium.launchPersistentContext(folder, {
-      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu'],
-      baseURL: baseURL ?? '',
-      viewport: { width: 1280, height: 800 },
-    });
+  const start = () => browserIn(folder, baseURL);
   try {
     const context = await start();
     const page = context.pages()[0] ?? (await context.newPage());
