@@ -197,6 +197,12 @@ describe('a study of before', () => {
       ),
       { numRuns: 300 },
     ));
+  it('of one finger on two frets the player’s own keeps it, and the shape’s string says its fret alone', () => {
+    const note: StoppedNote = { at: 0, string: 1, fret: 5, finger: 3 };
+    const harmony = { per: 'turn' as const, shapes: ['c'] };
+    const read = readStudyRow(oldStudy(CYCLES[0]!, fingered, { script: 'id', harmony, stopped: [note] }));
+    expect(read.ok && read.value.sections[0]!.script).toMatch(/5f3\+.*1f5=3/);
+  });
   it('an order of 255 shapes over uneven groups goes round them as bars', () => {
     const cycle = CYCLES.find((c) => c.groups.length > 2)!;
     const shapes = Array.from({ length: 255 }, (_, n) => ['c', 'd', 'e'][n % 3]!);
@@ -237,7 +243,7 @@ describe('a study of before', () => {
     },
   );
 });
-it('a row that makes its own reading fail is refused as any other, in a file of several too', () => {
+it('a row that makes its own reading fail is refused as any other, with its place', () => {
   const trap = () =>
     Object.defineProperty({}, 'id', {
       enumerable: true,

@@ -124,6 +124,8 @@ describe('an odd bar', () => {
       ['Four beats', 3],
     ]);
   });
+  it('of as many counts as a turn can have is taken', () =>
+    expect(read(score([time(64, 4) + BAR])).sections[0]?.cycle.counts).toBe(64));
   it('alone is a study all the same, and MIDI says so as well', () => {
     const piece = read(score([time(255, 1) + BAR]));
     for (const s of piece.sections) expect(checkCycle(s.cycle)).toEqual([]);
