@@ -6,7 +6,7 @@ import { makeSection, type Section } from '../piece/index.js';
 import { DEFAULT_PROFILE, type HandProfile, leftHandOf } from '../player/index.js';
 import { readSection } from '../reading/index.js';
 import { bpm, millis, TICKS_PER_COUNT } from '../time/index.js';
-import { findingsOf, type Finding, type FindingCode, type FindingOf } from './index.js';
+import { type Finding, type FindingCode, type FindingOf, FINDINGS, findingsOf, rank } from './index.js';
 
 const shape = (name: string, frets: string, fingers: string): Shape => {
   const read = readShape(frets, fingers);
@@ -29,6 +29,8 @@ const read = (script: string, more: Partial<Section> = {}, profile: HandProfile 
 };
 const one = <C extends FindingCode>(found: readonly Finding[], code: C): FindingOf<C> | undefined =>
   found.find((f): f is FindingOf<C> & Finding => f.code === code);
+const all = <C extends FindingCode>(found: readonly Finding[], code: C): FindingOf<C>[] =>
+  found.filter((f): f is FindingOf<C> & Finding => f.code === code);
 
 describe('the right hand', () => {
   it('of nothing there is nothing to say', () => expect(read('')).toEqual([]));
@@ -57,7 +59,7 @@ describe('the right hand', () => {
     expect(one(read('ed ad md id iu', { cycle: cycleById('buleria')! }), 'comes round')).toEqual({
       code: 'comes round',
       tone: 'plain',
-      place: { slot: null },
+      place: { section: 's', slot: null, at: 0, bar: 0, label: '12' },
       figures: { passes: 24, turns: 5, steps: 5, length: 2.5 * TICKS_PER_COUNT, counts: 12, shown: null },
     }));
   it('accents: met, weakly met, missed, all carried', () => {
@@ -103,10 +105,30 @@ describe('the left hand', () => {
     read(script, { chart: text, ...more });
   it('change late: whose finger, what there is and what is needed, from the tempo on at which there is too little', () => {
     expect(one(chart('C | F'), 'change late')).toBeUndefined();
-    const late = one(chart('C F | C F', 'pima:t pima:t', { bpm: 380 }), 'change late')!;
-    expect(late.tone).toBe('late');
-    for (const c of late.figures.changes) expect(c.neededMs).toBeGreaterThan(c.thereMs);
-    expect(late.figures.changes.map((c) => `${c.from} ${c.to}`)).toContain('C F');
+    const late = all(chart('C F | C F', 'pima:t pima:t', { bpm: 380 }), 'change late');
+    for (const { tone, figures: c } of late) {
+      expect(tone).toBe('late');
+      expect(c.neededMs).toBeGreaterThan(c.thereMs);
+    }
+    const first = late.find((f) => f.figures.from === 'C')!;
+    expect([first.figures.to, first.place.at, first.place.bar, first.place.label]).toEqual([
+      'F',
+      2 * TICKS_PER_COUNT,
+      0,
+      '3',
+    ]);
+  });
+  it('finger away: where it is, whose shape it has left, by when it should be back', () => {
+    const script = 'a:1f1=1 ima:t ima:t ima:t ima:t ima:t ima:t ima:t';
+    const away = chart('C', script, { bpm: 400, stepsPerCount: 4 });
+    expect(all(away, 'finger away')).toMatchObject([
+      {
+        tone: 'late',
+        place: { at: TICKS_PER_COUNT / 4, bar: 0, label: '1 e' },
+        figures: { name: 'C', finger: 1, string: 1, fret: 1, thereMs: 37.5 },
+      },
+    ]);
+    expect(one(chart('C', script, { bpm: 60, stepsPerCount: 4 }), 'finger away')).toBeUndefined();
   });
   it('block: moves are told, slips are to be watched and come first', () => {
     expect(one(chart('C | D'), 'block')).toMatchObject({
@@ -126,22 +148,28 @@ describe('the left hand', () => {
     expect([bass.tone, bass.figures.moves[0]?.rightHand.leftOut]).toEqual(['watch', []]);
     expect(one(chart('C | Am'), 'block')).toBeUndefined();
   });
-  it('string muted, tone unheard, name not borne out', () => {
-    expect(one(chart('G', 'p:6 i:3 m:2 a:1'), 'string muted')!.figures.chords).toEqual([
-      { name: 'G', about: [1], first: '2 &' },
-    ]);
-    expect(one(chart('E', 'pima:6542'), 'tone unheard')!.figures.chords).toEqual([{ name: 'E', about: ['3M'] }]);
+  it('string muted, tone unheard, name not borne out: a finding for each chord, where it is first so', () => {
+    expect(one(chart('Am | G', 'p:b i:3 m:2 a:1'), 'string muted')).toMatchObject({
+      tone: 'watch',
+      place: { at: 4 * TICKS_PER_COUNT + 1.5 * TICKS_PER_COUNT, bar: 1, label: '2 &' },
+      figures: { name: 'G', strings: [1] },
+    });
+    expect(one(chart('E', 'pima:6542'), 'tone unheard')!.figures).toEqual({ name: 'E', tones: ['3M'] });
     // A line over it is asked for no third.
     expect(one(chart('E', 'i:6, m:6! i:5, m:5! i:4 m:4 i:2 m:2'), 'tone unheard')).toBeUndefined();
     const wrong = { ...shapes[1]!, id: 'x', name: 'Dm' };
     const section = { ...makeSection('s', 'S', cycleById('tangos')!), script: 'id iu', chart: 'Dm' };
     const request = { section, shapes: [wrong], tuning: STANDARD_TUNING, capo: 0, profile: DEFAULT_PROFILE };
     const found = findingsOf({ ...request, ...readSection(request) });
-    expect(one(found, 'name not borne out')!.figures.chords[0]!.name).toBe('Dm');
+    expect(one(found, 'name not borne out')!.figures).toMatchObject({ name: 'Dm', foreign: [4, 2, 1] });
   });
-  it('held over: each stroke into each chord once', () => {
-    const held = one(chart('C | D', 'p:b - - - - - - - -'), 'held over');
-    expect(held!.figures.strokes.map((s) => s.into)).toEqual(['D', 'C']);
+  it('held over: each stroke into each chord once, with the chord that it leaves', () => {
+    const held = all(chart('C | D', 'p:b - - - - - - - -'), 'held over');
+    expect(held.map((f) => [f.figures.from, f.figures.into])).toEqual([
+      ['C', 'D'],
+      ['D', 'C'],
+    ]);
+    expect(held[0]!.place).toMatchObject({ slot: 0, bar: 0 });
   });
   it('barre: how long, against what this hand holds; a fifth of it is worth a word', () => {
     const found = one(chart('C | F'), 'barre')!;
@@ -156,11 +184,29 @@ describe('the left hand', () => {
     const strong = { ...DEFAULT_PROFILE, left: { ...leftHandOf(DEFAULT_PROFILE), barre: millis(60_000) } };
     expect(one(read('p:b ima:t', { chart: 'C | F' }, strong), 'barre')).toBeUndefined();
   });
-  it('out of reach: a shape of the chart, with what could be held instead where its name is a symbol', () => {
-    const found = one(chart('Wide'), 'out of reach')!;
-    expect(found).toMatchObject({ tone: 'late', figures: { name: 'Wide', instead: null } });
+  it('out of reach: a shape of the chart, where it is first called', () => {
+    const found = one(chart('C | Wide'), 'out of reach')!;
+    expect(found).toMatchObject({ tone: 'late', place: { bar: 1, label: '1' }, figures: { name: 'Wide' } });
     expect(found.figures.because.code).not.toBe('');
     expect(one(chart('C'), 'out of reach')).toBeUndefined();
   });
+});
+describe('the texts', () => {
+  it('what can’t be read is a finding, of an empty pattern too', () => {
+    expect(one(read('q'), 'script unread')).toMatchObject({ tone: 'late', figures: { fault: { from: 0 } } });
+    expect(one(read('id iu', { chart: 'Am | Hq' }), 'chart unread')!.figures.fault.from).toBe(5);
+    expect(one(read('id iu', { chart: 'Am' }), 'chart unread')).toBeUndefined();
+  });
+});
+describe('the rank', () => {
+  it('what can’t be as it stands, then what is to be watched, then the rest as a player asks', () => {
+    const found = read('pima:t - - - - - - - - id id', { chart: 'C | D', bpm: 400 });
+    const ranks = found.map(rank);
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    const tones = found.map((f) => (f.tone === 'late' ? 0 : f.tone === 'watch' ? 1 : 2));
+    expect(tones).toEqual([...tones].sort());
+    expect(new Set(tones).size).toBe(3);
+  });
+  it('has every code, once', () => expect(new Set(FINDINGS).size).toBe(20));
 });
 it('tempos are counts a minute', () => expect(one(read('i m'), 'ceiling')!.figures.bpm).toBe(bpm(100)));

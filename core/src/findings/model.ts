@@ -1,16 +1,21 @@
 import type { BarreHold, PlacedChange } from '../score/index.js';
 import type { CeilingCause, NotPlanted } from '../right-hand/index.js';
+import type { ChartFault } from '../chart/index.js';
+import { cycleLength, placeLabel } from '../cycle/index.js';
 import type { Fact } from '../fault/index.js';
+import type { ScriptFault } from '../script/index.js';
 import type { Raise } from '../drill/index.js';
 import type { HoldingFinger } from '../left-hand/index.js';
 import type { Timing } from '../player/index.js';
-import type { Reading, ReadingRequest } from '../reading/index.js';
+import type { Reading, ReadingRequest, SectionFacts } from '../reading/index.js';
 import type { MetBy } from '../round/index.js';
 import type { Direction, Finger, Motion } from '../stroke/index.js';
-import type { Bpm, Ticks } from '../time/index.js';
+import { type Bpm, type StringNumber, type Ticks, ticks } from '../time/index.js';
 
+/** What stands against a section is found from this much of its reading alone. */
+export type GraveMatter = ReadingRequest & SectionFacts;
 /** What findings are made of: what was asked, and what was read. */
-export type FindingMatter = ReadingRequest & Omit<Reading, 'plan' | 'countIn' | 'faults'>;
+export type FindingMatter = GraveMatter & Omit<Reading, 'plan' | 'countIn'>;
 
 /** A place of the cycle as players count it: `2 &`. */
 export type CountLabel = string;
@@ -19,12 +24,6 @@ export interface AccentPlace {
   readonly label: CountLabel;
   readonly turn: number;
 }
-/** A chord with what is said of it, in its strings or tones. */
-export interface AboutChord<T> {
-  readonly name: string;
-  readonly about: readonly T[];
-}
-
 /** What each finding tells, by its code: the figures that its sentence needs. */
 export interface FindingFigures {
   /** What the hand can do at the most, who sets that, and what would raise it. */
@@ -89,16 +88,26 @@ export interface FindingFigures {
       readonly why: Exclude<NotPlanted, 'run over'>;
     } | null;
   };
-  /** Changes for which the music leaves a finger less time than it needs, the hardest first. */
+  /** The script can't be read here. */
+  'script unread': { readonly fault: ScriptFault };
+  /** The chart can't be read here, or calls what is no chord. */
+  'chart unread': { readonly fault: ChartFault };
+  /** A change for which the music leaves a finger less time than it needs. */
   'change late': {
-    readonly changes: readonly {
-      readonly from: string;
-      readonly to: string;
-      readonly at: CountLabel;
-      readonly finger: HoldingFinger;
-      readonly thereMs: number;
-      readonly neededMs: number;
-    }[];
+    readonly from: string;
+    readonly to: string;
+    readonly finger: HoldingFinger;
+    readonly thereMs: number;
+    readonly neededMs: number;
+  };
+  /** A finger that has left its shape for a note and can't be back in time. */
+  'finger away': {
+    readonly name: string;
+    readonly finger: HoldingFinger;
+    readonly string: StringNumber;
+    readonly fret: number;
+    readonly thereMs: number;
+    readonly neededMs: number;
   };
   /** Where the right hand goes along with the chord, or stays behind it. */
   block: {
@@ -109,38 +118,43 @@ export interface FindingFigures {
     })[];
     readonly slips: boolean;
   };
-  'string muted': { readonly chords: readonly (AboutChord<number> & { readonly first: CountLabel })[] };
-  'tone unheard': { readonly chords: readonly AboutChord<string>[] };
+  /** Strings that are struck under a chord whose shape mutes them. */
+  'string muted': { readonly name: string; readonly strings: readonly StringNumber[] };
+  /** Tones that make a chord what it is, on none of the strings that are struck. */
+  'tone unheard': { readonly name: string; readonly tones: readonly string[] };
+  /** Strings whose note is no tone of the chord, and telling tones that the shape has nowhere. */
   'name not borne out': {
-    readonly chords: readonly {
-      readonly name: string;
-      readonly foreign: readonly number[];
-      readonly lacking: readonly string[];
-    }[];
-  };
-  'held over': {
-    readonly strokes: readonly { readonly motion: Motion; readonly at: CountLabel; readonly into: string }[];
-  };
-  barre: Pick<BarreHold, 'names' | 'strings' | 'ms' | 'staminaMs'> & { readonly bpm: Bpm; readonly over: boolean };
-  'out of reach': {
     readonly name: string;
-    readonly because: Fact;
-    /** The best substitute; null where its name is no symbol, or there is none. */
-    readonly instead: { readonly chord: string; readonly frets: string; readonly lost: readonly Fact[] } | null;
+    readonly foreign: readonly StringNumber[];
+    readonly lacking: readonly string[];
   };
+  /** A stroke that is held on while the chord changes under it. */
+  'held over': { readonly motion: Motion; readonly from: string; readonly into: string };
+  barre: Pick<BarreHold, 'names' | 'strings' | 'ms' | 'staminaMs'> & { readonly bpm: Bpm; readonly over: boolean };
+  /** A shape that this hand can't hold. */
+  'out of reach': { readonly name: string; readonly because: Fact };
 }
 export type FindingCode = keyof FindingFigures;
 /** How it is meant: said as it is, as good, to be watched, or what can't be as it stands. */
 export type Tone = 'plain' | 'good' | 'watch' | 'late';
 
+/** Where a finding is met first. */
+export interface FindingPlace {
+  readonly section: string;
+  /** The pattern's slot that it is about; null where it is about no one. */
+  readonly slot: number | null;
+  /** From the section's beginning; 0 of what is about the whole of it. */
+  readonly at: Ticks;
+  /** Counted from 0. */
+  readonly bar: number;
+  /** The count, as players say it. */
+  readonly label: CountLabel;
+}
 /** A fact about a section that a player is told: its code, how it is meant, where it is, and its figures. */
 export interface FindingOf<Code extends FindingCode> {
   readonly code: Code;
   readonly tone: Tone;
-  readonly place: {
-    /** The pattern's slot that it is about; null where it is about no one. */
-    readonly slot: number | null;
-  };
+  readonly place: FindingPlace;
   readonly figures: FindingFigures[Code];
 }
 export type Finding = { readonly [C in FindingCode]: FindingOf<C> }[FindingCode];
@@ -149,6 +163,25 @@ export type Finding = { readonly [C in FindingCode]: FindingOf<C> }[FindingCode]
 export const finding = <Code extends FindingCode>(
   code: Code,
   tone: Tone,
+  place: FindingPlace,
   figures: FindingFigures[Code],
+): FindingOf<Code> => ({ code, tone, place, figures });
+
+/** A place of a section's score; of a pattern's slot with its number. */
+export function placeIn(
+  { section, score }: Pick<GraveMatter, 'section' | 'score'>,
+  at: number = 0,
   slot: number | null = null,
-): FindingOf<Code> => ({ code, tone, place: { slot }, figures });
+): FindingPlace {
+  const bar = score.bars.findIndex((b) => at >= b.at && at < b.at + b.length);
+  return {
+    section: section.id,
+    slot,
+    at: ticks(at),
+    bar: Math.max(0, bar),
+    label: placeLabel(section.cycle, at % cycleLength(section.cycle)),
+  };
+}
+/** Where a slot of the pattern comes first; of none the section's beginning. */
+export const placeOfSlot = (m: Pick<GraveMatter, 'section' | 'score' | 'flat'>, slot: number | null): FindingPlace =>
+  placeIn(m, slot === null ? 0 : (m.flat.slots[slot]?.at ?? 0) + m.section.start, slot);

@@ -3,8 +3,6 @@ export * from './read-section.js';
 export * from './reading-request.js';
 export { withFingers, workOut, type WorkedOut, writeWorkedOut, WRITING_SCHOOLS } from './work-out.js';
 export * from './written-bars.js';
-export * from './conflict.js';
-export { conflictsOf } from './remedies.js';
 export * from './section-hands.js';
 export * from './told-falseta.js';
 export * from './passage-keys.js';

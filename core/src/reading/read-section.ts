@@ -37,40 +37,43 @@ import type { ReadingRequest } from './reading-request.js';
 import { writeWorkedOut } from './work-out.js';
 import { workedScore } from './worked-score.js';
 
-/** All that the screens show about a section, computed in one go. */
-export interface Reading {
+/** What a section is, and what stands against it: all that findings of what is wrong are made of. */
+export interface SectionFacts {
   readonly faults: readonly ScriptFault[];
   readonly chartFaults: readonly ChartFault[];
-  /** Chord symbols of the chart for which the study has no shape yet. */
-  readonly wanting: readonly string[];
   /** The pattern as it is written, with fingers that were worked out in their places. */
   readonly flat: FlatPattern;
-  /** Slots whose fingers are not all written. */
-  readonly workedOut: readonly number[];
-  /** The script with these fingers written into it. */
-  readonly workedScript: string;
   /** The one timeline: everything that is played, with both hands. */
   readonly score: Score;
   /** Chords whose strokes or shapes do not bear their names out. */
   readonly chordSounds: readonly ChordSound[];
   /** Strokes that are held over the change of a chord. */
   readonly heldOver: readonly HeldOver[];
+  readonly idiom: Idiom;
+  readonly load: HandLoad;
+  /** Changes between shapes, the hardest first. */
+  readonly changes: readonly PlacedChange[];
+  /** Barres held through one shape or several, the one that asks most first. */
+  readonly barres: readonly BarreHold[];
+}
+/** All that the screens show about a section, computed in one go. */
+export interface Reading extends SectionFacts {
+  /** Chord symbols of the chart for which the study has no shape yet. */
+  readonly wanting: readonly string[];
+  /** Slots whose fingers are not all written. */
+  readonly workedOut: readonly number[];
+  /** The script with these fingers written into it. */
+  readonly workedScript: string;
   readonly layout: Layout;
   /** The best starts, and the written one. */
   readonly rotations: readonly Rotation[];
   /** A start to be proposed; null where the written one is as good, or belongs to the music. */
   readonly betterStart: BetterStart | null;
-  readonly idiom: Idiom;
   /** What can be set beforehand; empty where nobody plants. */
   readonly plants: readonly Plant[];
   readonly pendulum: Pendulum;
-  readonly load: HandLoad;
   /** What would let it go faster, best first. */
   readonly raises: readonly Raise[];
-  /** Changes between shapes, the hardest first. */
-  readonly changes: readonly PlacedChange[];
-  /** Barres held through one shape or several, the one that asks most first. */
-  readonly barres: readonly BarreHold[];
   readonly plan: Plan;
   readonly countIn: Plan;
 }
@@ -84,38 +87,48 @@ const SHOWN_CHANGES = 64;
 /** Starts handed on, the best first. */
 const SHOWN_STARTS = 64;
 
+/** Reads what findings of what is wrong are made of, and nothing else. */
+export const readFacts = (request: ReadingRequest): SectionFacts => factsOf(request, workedScore(request));
+
+function factsOf(
+  { section, shapes, profile }: ReadingRequest,
+  { faults, flat, score }: ReturnType<typeof workedScore>,
+): SectionFacts {
+  return {
+    faults,
+    chartFaults: readNames(section, shapes).chartFaults,
+    flat,
+    score,
+    chordSounds: chordSounds(score),
+    heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
+    idiom: idiomOf(flat),
+    load: handLoad(flat, bpm(section.bpm), profile),
+    changes: sectionChanges(section, score, profile).slice(0, SHOWN_CHANGES),
+    barres: barreHolds(score, bpm(section.bpm), profile),
+  };
+}
 export function readSection(request: ReadingRequest): Reading {
   const { section, shapes, profile } = request;
   const { cycle, start } = section;
-  const { written, faults, worked, flat, score } = workedScore(request);
+  const read = workedScore(request);
+  const { written, faults, worked, flat, score } = read;
   const { pattern, workedOut } = worked;
-  const layout = layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES });
-  const idiom = idiomOf(flat);
-  const pendulum = motionCheck(pattern);
-  const load = handLoad(flat, bpm(section.bpm), profile);
+  const facts = factsOf(request, read);
   const ranked = rotations(flat, cycle);
   const cells = [...CELLS, ...(request.cells ?? [])].filter((c) => c.family === cycle.family);
   const raises = ceilingRaises(pattern, bpm(section.bpm), profile, cells);
   return {
-    faults,
-    ...readNames(section, shapes),
-    flat,
+    ...facts,
+    wanting: readNames(section, shapes).wanting,
     workedOut: [...workedOut],
     workedScript: faults.length ? section.script : writeWorkedOut(section.script, written, worked),
-    score,
-    chordSounds: chordSounds(score),
-    heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
-    layout,
+    layout: layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES }),
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
     betterStart: betterStart(flat, cycle, start, ranked),
-    idiom,
-    plants: PLANTED.has(idiom) ? plantPlan(plantEvents(score, flat)) : [],
-    pendulum,
-    load,
+    plants: PLANTED.has(facts.idiom) ? plantPlan(plantEvents(score, flat)) : [],
+    pendulum: motionCheck(pattern),
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
-    changes: sectionChanges(section, score, profile).slice(0, SHOWN_CHANGES),
-    barres: barreHolds(score, bpm(section.bpm), profile),
     plan: planPlayback(score, cycle),
     countIn: countInPlan(cycle),
   };

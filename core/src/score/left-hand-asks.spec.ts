@@ -1,11 +1,12 @@
-import { readAloud, sayRightHand } from '../words/en/index.js';
+import { remediesOf } from '../findings/index.js';
+import { readAloud, sayRemedy, sayRightHand } from '../words/en/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { chartName } from '../chart/index.js';
 import { blockChords } from '../drill/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
-import { fingerShape, handOn, readShape, type Shape } from '../left-hand/index.js';
-import { makeSection, type Section } from '../piece/index.js';
+import { fingerShape, fretsText, handOn, readShape, type Shape } from '../left-hand/index.js';
+import { makeSection, makeStudy, type Section } from '../piece/index.js';
 import { DEFAULT_PROFILE, type HandProfile, leftHandOf, neckOf } from '../player/index.js';
 
 import { rightHandMove } from '../right-hand/index.js';
@@ -160,8 +161,11 @@ describe('a shape too wide for this hand', () => {
     const finding = told(small, wide)!;
     expect(finding.title).toBe('C maj9: not for this hand');
     expect(finding.lines[0]).toMatch(/^Fingers \d and \d would be \d+ mm apart; this hand’s limit is \d+\.$/);
-    const instead = /^Instead: \S+ (\S+)/.exec(finding.lines[1]!)![1]!;
-    expect(fingerShape(readShape(instead, '').frets, handOn(neckOf(small), small)).length).toBeGreaterThan(0);
+    const study = { ...makeStudy('p', 'P'), shapes: [wide], sections: [section({ chart: chartName(wide.name) })] };
+    const [instead] = remediesOf(finding.of[0]!, study, small);
+    const { frets } = instead!.change.shape!;
+    expect(fingerShape(frets, handOn(neckOf(small), small)).length).toBeGreaterThan(0);
+    expect(sayRemedy(instead!)).toMatch(new RegExp(`^\\S+.* as ${fretsText(instead!.change.shape!)}`));
   });
   it('a name that is no chord symbol points to where easier ones are found; what fits is not told at all', () => {
     expect(told(small, { ...wide, name: 'Stairwell' })!.lines[1]).toMatch(/^Neck, Find has easier ones/);

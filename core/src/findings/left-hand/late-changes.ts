@@ -1,10 +1,15 @@
 import { isLate } from '../../player/index.js';
-import { finding, type FindingMatter, type FindingOf } from '../model.js';
+import { finding, type FindingOf, type GraveMatter, placeIn } from '../model.js';
 
-/** Changes for which the music leaves a finger less time than it needs, the hardest first; null where there are none. */
-export function lateChanges({ changes }: FindingMatter): FindingOf<'change late'> | null {
-  const late = changes.flatMap(({ from, to, label, sequential: tight }) =>
-    tight && isLate(tight) ? [{ from: from.name, to: to.name, at: label, ...tight }] : [],
-  );
-  return late.length ? finding('change late', 'late', { changes: late }) : null;
-}
+/** Changes for which the music leaves a finger less time than it needs, the hardest first. */
+export const lateChanges = (m: GraveMatter): FindingOf<'change late'>[] =>
+  m.changes.flatMap(({ at, from, to, sequential: tight }) => {
+    if (!tight || !isLate(tight)) return [];
+    const { finger, thereMs, neededMs } = tight;
+    return [
+      finding('change late', 'late', placeIn(m, at), {
+        ...{ from: from.name, to: to.name },
+        ...{ finger, thereMs, neededMs },
+      }),
+    ];
+  });

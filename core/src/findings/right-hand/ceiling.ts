@@ -1,13 +1,15 @@
 import { placeLabel } from '../../cycle/index.js';
 import { roomOf } from '../../player/index.js';
+import type { Reading } from '../../reading/index.js';
 import type { FlatPattern } from '../../script/index.js';
 import { bpm as toBpm, HIGHEST_BPM, millisOf, ticks } from '../../time/index.js';
-import { finding, type FindingMatter, type FindingOf, type Tone } from '../model.js';
+import { finding, type FindingOf, type GraveMatter, placeOfSlot, type Tone } from '../model.js';
 
 const TONE = { late: 'late', near: 'watch', 'in time': 'plain' } as const satisfies Record<string, Tone>;
 
 /** What the hand can do at the most, who sets that, and what would raise it; null where nothing does. */
-export function ceiling({ load, section, raises, flat }: FindingMatter): FindingOf<'ceiling'> | null {
+export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): FindingOf<'ceiling'> | null {
+  const { load, section, raises = [], flat } = m;
   const { cause } = load;
   if (load.ceiling === null || !cause) return null;
   const joint = cause.kind === 'joint' ? load.joints.find((j) => j.from === cause.from && j.to === cause.to) : null;
@@ -20,21 +22,16 @@ export function ceiling({ load, section, raises, flat }: FindingMatter): Finding
   const pair = joint ?? own;
   const at = (slot: number) => placeLabel(section.cycle, (flat.slots[slot]?.at ?? 0) + section.start);
   const room = roomOf(section.bpm / load.ceiling);
-  return finding(
-    'ceiling',
-    TONE[room],
-    {
-      ceiling: load.ceiling,
-      bpm: toBpm(section.bpm),
-      room,
-      cause,
-      tight: own ? { thereMs: own.leastMs, neededMs: own.neededMs } : null,
-      between: pair ? { from: at(pair.slot), to: at(pair.next), seam: pair.next <= pair.slot } : null,
-      rate: rateOf(flat, section.bpm, load.ceiling),
-      raise: load.ceiling < HIGHEST_BPM ? (raises[0] ?? null) : null,
-    },
-    pair?.slot ?? null,
-  );
+  return finding('ceiling', TONE[room], placeOfSlot(m, pair?.slot ?? null), {
+    ceiling: load.ceiling,
+    bpm: toBpm(section.bpm),
+    room,
+    cause,
+    tight: own ? { thereMs: own.leastMs, neededMs: own.neededMs } : null,
+    between: pair ? { from: at(pair.slot), to: at(pair.next), seam: pair.next <= pair.slot } : null,
+    rate: rateOf(flat, section.bpm, load.ceiling),
+    raise: load.ceiling < HIGHEST_BPM ? (raises[0] ?? null) : null,
+  });
 }
 /** Notes a second where strokes are closest; a tempo beyond the metronome's is not told. */
 function rateOf({ events, length }: FlatPattern, now: number, top: number) {

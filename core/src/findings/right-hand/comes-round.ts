@@ -1,8 +1,9 @@
-import { finding, type FindingMatter, type FindingOf } from '../model.js';
+import { finding, type FindingMatter, type FindingOf, placeIn } from '../model.js';
 
 /** Where pattern and cycle come round together. */
-export const comesRound = ({ layout, flat, section }: FindingMatter): FindingOf<'comes round'> =>
-  finding('comes round', 'plain', {
+export const comesRound = (m: FindingMatter): FindingOf<'comes round'> => {
+  const { layout, flat, section } = m;
+  return finding('comes round', 'plain', placeIn(m), {
     passes: layout.realign.patternPasses,
     turns: layout.realign.cycles,
     steps: flat.slots.length,
@@ -10,3 +11,4 @@ export const comesRound = ({ layout, flat, section }: FindingMatter): FindingOf<
     counts: section.cycle.counts,
     shown: layout.truncated ? layout.turns : null,
   });
+};

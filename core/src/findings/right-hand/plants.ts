@@ -1,9 +1,10 @@
 import { placeLabel } from '../../cycle/index.js';
 import { fingersOf } from '../../stroke/index.js';
-import { finding, type FindingMatter, type FindingOf } from '../model.js';
+import { finding, type FindingMatter, type FindingOf, placeIn } from '../model.js';
 
 /** Fingers that are set on their strings together; null where no figure plants more than one. */
-export function plants({ plants: list, flat, section }: FindingMatter): FindingOf<'plants'> | null {
+export function plants(m: FindingMatter): FindingOf<'plants'> | null {
+  const { plants: list, flat, section } = m;
   const figures = list.filter((p) => p.set.length > 1);
   const sets = [...new Map(figures.map((p) => [p.set.join(' '), p.set] as const)).values()];
   if (sets.length === 0) return null;
@@ -11,7 +12,7 @@ export function plants({ plants: list, flat, section }: FindingMatter): FindingO
   const left = list.find((p) => p.reason !== null && p.reason !== 'run over' && p.reason !== 'strum');
   const event = left ? flat.events[left.index] : undefined;
   const why = left?.reason;
-  return finding('plants', 'plain', {
+  return finding('plants', 'plain', placeIn(m), {
     sets,
     figures: figures.length,
     not:

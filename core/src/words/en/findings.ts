@@ -1,11 +1,20 @@
-import type { AccentPlace, Finding, FindingCode, FindingFigures } from '../../findings/index.js';
-import { type FindingMatter, findingsOf } from '../../findings/index.js';
+import {
+  type AccentPlace,
+  type Finding,
+  type FindingCode,
+  type FindingFigures,
+  type FindingMatter,
+  type FindingOf,
+  findingsOf,
+} from '../../findings/index.js';
 import { TICKS_PER_COUNT } from '../../time/index.js';
 import { sayCeiling } from './ceiling.js';
-import type { SaidFinding } from './finding.js';
+import { sayFault } from './faults.js';
+import type { Said, SaidFinding } from './finding.js';
 import {
   sayBarre,
   sayBlock,
+  sayFingersAway,
   sayHeldOver,
   sayLateChanges,
   sayMisnamed,
@@ -14,8 +23,6 @@ import {
   sayUnheard,
 } from './left-hand-findings.js';
 import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
-
-type Said = Pick<SaidFinding, 'title' | 'lines'>;
 
 const counts = (ticks: number): string => {
   const n = Math.round((ticks / TICKS_PER_COUNT) * 100) / 100;
@@ -61,7 +68,12 @@ const WHY: Record<NonNullable<FindingFigures['plants']['not']>['why'], string> =
   'not rising': 'its string is not thinner than the one before',
   'must ring': 'its string rings on',
 };
-const SAID: { readonly [C in FindingCode]: (figures: FindingFigures[C]) => Said } = {
+const ofTexts = (title: string, list: readonly FindingOf<'script unread' | 'chart unread'>[]): Said => ({
+  title,
+  lines: list.map((f) => sayFault(f.figures.fault)),
+});
+/** A sentence for what is told one by one. */
+const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figures: FindingFigures[C]) => Said } = {
   ceiling: sayCeiling,
   'comes round': ({ passes, turns, steps, length, counts: own, shown }) => ({
     title: turns === 1 ? 'Comes round every turn' : `Comes round after ${turns} turns`,
@@ -105,20 +117,43 @@ const SAID: { readonly [C in FindingCode]: (figures: FindingFigures[C]) => Said 
       ...(not ? [`${not.fingers.join(' ')} on ${not.at} is not planted: ${WHY[not.why]}.`] : []),
     ],
   }),
-  'change late': sayLateChanges,
   block: sayBlock,
-  'string muted': sayMuted,
-  'tone unheard': sayUnheard,
-  'name not borne out': sayMisnamed,
-  'held over': sayHeldOver,
   barre: sayBarre,
   'out of reach': sayOutOfReach,
 };
-/** A finding in sentences. */
-export function sayFinding(f: Finding): SaidFinding {
-  const say = SAID[f.code] as (figures: Finding['figures']) => Said;
-  const { slot } = f.place;
-  return { code: f.code, tone: f.tone, ...say(f.figures), ...(slot === null ? {} : { slot }) };
+/** Where several of one code are told together. */
+const TOGETHER = {
+  'script unread': (list: readonly FindingOf<'script unread'>[]) => ofTexts('The script can’t be read', list),
+  'chart unread': (list: readonly FindingOf<'chart unread'>[]) => ofTexts('The chart can’t be read', list),
+  'change late': sayLateChanges,
+  'finger away': sayFingersAway,
+  'held over': sayHeldOver,
+  'string muted': sayMuted,
+  'tone unheard': sayUnheard,
+  'name not borne out': sayMisnamed,
+};
+const isToldTogether = (code: FindingCode): code is keyof typeof TOGETHER => code in TOGETHER;
+
+function told(list: readonly [Finding, ...Finding[]]): SaidFinding {
+  const [{ code, tone, place, figures }] = list;
+  const said = isToldTogether(code)
+    ? (TOGETHER[code] as (list: readonly Finding[]) => Said)(list)
+    : (SAID[code] as (figures: Finding['figures']) => Said)(figures);
+  const lines = said.hint === undefined ? said.lines : [...said.lines, said.hint];
+  return { code, tone, ...said, lines, ...(place.slot === null ? {} : { slot: place.slot }), of: list };
 }
-/** What there is to say about a section, in sentences, in the order in which a player asks. */
-export const sayFindings = (m: FindingMatter): SaidFinding[] => findingsOf(m).map(sayFinding);
+/** A finding in sentences. */
+export const sayFinding = (f: Finding): SaidFinding => told([f]);
+/** Findings in sentences, those of one code together where they are told so. */
+export function sayAll(found: readonly Finding[]): SaidFinding[] {
+  const lists = new Map<string, [Finding, ...Finding[]]>();
+  for (const [n, f] of found.entries()) {
+    const key = isToldTogether(f.code) ? f.code : `${n}`;
+    const own = lists.get(key);
+    if (own) own.push(f);
+    else lists.set(key, [f]);
+  }
+  return [...lists.values()].map(told);
+}
+/** What there is to say about a section, in sentences, what can't be as it stands first. */
+export const sayFindings = (m: FindingMatter): SaidFinding[] => sayAll(findingsOf(m));

@@ -1,7 +1,6 @@
 export * from './ceiling.js';
 export * from './finding.js';
 export * from './findings.js';
-export * from './left-hand-findings.js';
 export * from './say-change.js';
 export * from './say-bar.js';
 export * from './say-step.js';
@@ -23,7 +22,7 @@ export * from './ways-to-begin.js';
 export * from './schools.js';
 export * from './bass.js';
 export * from './comp.js';
-export * from './conflicts.js';
+export * from './remedies.js';
 export * from './tones.js';
 export * from './hands.js';
 export * from './layers.js';

@@ -1,13 +1,11 @@
-import type { FindingFigures } from '../../findings/index.js';
+import type { FindingCode, FindingFigures, FindingOf } from '../../findings/index.js';
+import type { HoldingFinger } from '../../left-hand/index.js';
+import type { Said } from './finding.js';
 import { sayFact } from './facts.js';
 import { sayRightHand } from './right-hand.js';
 import { listed, plural, sayMotion } from './strokes.js';
 import { sayStrings, sayTones } from './tones.js';
 
-interface Said {
-  readonly title: string;
-  readonly lines: readonly string[];
-}
 const SHOWN = 4;
 /** So many lines, and how many there are more. */
 const shown = (lines: readonly string[], more: (n: number) => string): string[] =>
@@ -22,57 +20,68 @@ export const sayBlock = ({ moves, slips }: FindingFigures['block']): Said => ({
     (n) => `And at ${plural(n, 'change')} more: Neck, Changes.`,
   ),
 });
-const PLURAL = new Intl.PluralRules('en');
-const LATE: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'A change has no room' };
-const fingerName = (finger: number | string): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`);
-export const sayLateChanges = ({ changes }: FindingFigures['change late']): Said => ({
-  title: LATE[PLURAL.select(changes.length)] ?? `${changes.length} changes have no room`,
+export const fingerName = (finger: HoldingFinger): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`);
+const ms = (n: number): string => String(Math.round(n));
+type Of<Code extends FindingCode> = readonly FindingOf<Code>[];
+export const sayLateChanges = (list: Of<'change late'>): Said => ({
+  title: list.length === 1 ? 'A change has no room' : `${list.length} changes have no room`,
   lines: shown(
-    changes.map(
-      (c) =>
-        `${c.from} → ${c.to} on ${c.at}: ${fingerName(c.finger)} has ${Math.round(c.thereMs)} ms and needs about ${Math.round(c.neededMs)}.`,
+    list.map(
+      ({ place, figures: c }) =>
+        `${c.from} → ${c.to} on ${place.label}: ${fingerName(c.finger)} has ${ms(c.thereMs)} ms and needs about ${ms(c.neededMs)}.`,
     ),
     (n) => `And ${plural(n, 'change')} more.`,
   ),
 });
-const chords = (lines: readonly string[], remedy: string): string[] => [
-  ...shown(lines, (n) => `And ${plural(n, 'chord')} more.`),
-  remedy,
-];
-export const sayMuted = ({ chords: list }: FindingFigures['string muted']): Said => ({
+export const sayFingersAway = (list: Of<'finger away'>): Said => ({
+  title: 'A finger is not back in time',
+  lines: shown(
+    list.map(
+      ({ place, figures: f }) =>
+        `${f.name}: ${fingerName(f.finger)} is on string ${f.string} fret ${f.fret}, has ${ms(f.thereMs)} ms to be back by ${place.label} and needs about ${ms(f.neededMs)}.`,
+    ),
+    (n) => `And ${n} more.`,
+  ),
+});
+const moreChords = (n: number): string => `And ${plural(n, 'chord')} more.`;
+export const sayMuted = (list: Of<'string muted'>): Said => ({
   title: 'A string is struck that the shape mutes',
-  lines: chords(
-    list.map((c) => `${c.name}: ${sayStrings(c.about)}, first on ${c.first}.`),
-    'Write p:b and ima:t, and the fingers take the strings that sound; or choose a shape that has them.',
+  lines: shown(
+    list.map(({ place, figures: f }) => `${f.name}: ${sayStrings(f.strings)}, first on ${place.label}.`),
+    moreChords,
   ),
+  hint: 'Write p:b and ima:t, and the fingers take the strings that sound; or choose a shape that has them.',
 });
-export const sayUnheard = ({ chords: list }: FindingFigures['tone unheard']): Said => ({
+export const sayUnheard = (list: Of<'tone unheard'>): Said => ({
   title: 'A chord does not show what it is',
-  lines: chords(
-    list.map((c) => `${c.name}: its ${sayTones(c.about)} is on no string that is struck.`),
-    'Strike one string more, or choose a shape that has it there.',
+  lines: shown(
+    list.map(({ figures: f }) => `${f.name}: its ${sayTones(f.tones)} is on no string that is struck.`),
+    moreChords,
   ),
+  hint: 'Strike one string more, or choose a shape that has it there.',
 });
-export const sayMisnamed = ({ chords: list }: FindingFigures['name not borne out']): Said => ({
+export const sayMisnamed = (list: Of<'name not borne out'>): Said => ({
   title: 'A name that its notes do not bear out',
-  lines: chords(
-    list.map(({ name, foreign, lacking }) =>
+  lines: shown(
+    list.map(({ figures: { name, foreign, lacking } }) =>
       foreign.length
         ? `${name}: what is on ${sayStrings(foreign)} is no tone of it.`
         : `${name}: its ${sayTones(lacking)} is on none of its strings.`,
     ),
-    'Call it otherwise, or mend the shape.',
+    moreChords,
   ),
+  hint: 'Call it otherwise, or mend the shape.',
 });
-export const sayHeldOver = ({ strokes }: FindingFigures['held over']): Said => ({
-  title: strokes.length === 1 ? 'A stroke is held over a change' : 'Strokes are held over changes',
-  lines: [
-    ...shown(
-      strokes.map((s) => `${sayMotion(s.motion)} on ${s.at} goes on into ${s.into || 'open strings'}.`),
-      (n) => `And ${n} more.`,
+export const sayHeldOver = (list: Of<'held over'>): Said => ({
+  title: list.length === 1 ? 'A stroke is held over a change' : 'Strokes are held over changes',
+  lines: shown(
+    list.map(
+      ({ place, figures: s }) =>
+        `${sayMotion(s.motion)} on ${place.label} goes on into ${s.into || 'open strings'}.`,
     ),
-    'If it belongs to the coming chord already, write > after it; if it ends there, ^ lets it go.',
-  ],
+    (n) => `And ${n} more.`,
+  ),
+  hint: 'If it belongs to the coming chord already, write > after it; if it ends there, ^ lets it go.',
 });
 const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 export function sayBarre({ names, strings, ms, staminaMs, bpm, over }: FindingFigures['barre']): Said {
@@ -88,15 +97,8 @@ export function sayBarre({ names, strings, ms, staminaMs, bpm, over }: FindingFi
   if (over) lines.push('Let it go between, keep it to few minutes at a time, and stop at pain.');
   return { title, lines };
 }
-export function sayOutOfReach({ name, because, instead }: FindingFigures['out of reach']): Said {
-  const lost = instead?.lost.length ? `, without ${listed(instead.lost.map(sayFact))}` : '';
-  return {
-    title: `${name}: not for this hand`,
-    lines: [
-      sayFact(because),
-      instead
-        ? `Instead: ${instead.chord} ${instead.frets}${lost}.`
-        : 'Neck, Find has easier ones; a capo brings the frets closer.',
-    ],
-  };
-}
+export const sayOutOfReach = ({ name, because }: FindingFigures['out of reach']): Said => ({
+  title: `${name}: not for this hand`,
+  lines: [sayFact(because)],
+  hint: 'Neck, Find has easier ones; a capo brings the frets closer.',
+});

@@ -10,10 +10,10 @@ import type {
   CompRefusal,
   CompRequest,
   CompText,
-  Conflict,
   DataFault,
   Easier,
   Fact,
+  Finding,
   FitRequest,
   FitResult,
   FretLineRequest,
@@ -26,6 +26,7 @@ import type {
   RankedKey,
   ReadingRequest,
   ReadNotes,
+  Remedy,
   RowRequest,
   RowResult,
   SchoolLine,
@@ -116,6 +117,10 @@ export interface PieceAsk {
   readonly study: Study;
   readonly profile: HandProfile;
 }
+/** Findings of a piece for which a way out is looked for. */
+export interface RemediesAsk extends PieceAsk {
+  readonly findings: readonly Finding[];
+}
 /** A falseta as it is typed, for a section from a bar on. */
 export interface FalsetaAsk extends PieceAsk {
   readonly section: string;
@@ -152,6 +157,8 @@ export interface Solver {
   bassLine(ask: BassAsk, progress: Progress): BassAnswers;
   falseta(ask: FalsetaAsk): ToldFalseta | null;
   hands(ask: HandsAsk): SectionHands | null;
-  conflicts(ask: PieceAsk): Conflict[];
+  conflicts(ask: PieceAsk): Finding[];
+  /** For each finding what would end it. */
+  remedies(ask: RemediesAsk): Remedy[][];
   sectionKeys(ask: KeysAsk, progress: Progress): KeyAnswers;
 }

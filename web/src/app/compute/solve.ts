@@ -2,11 +2,12 @@ import { Injectable } from '@angular/core';
 import type {
   BothHandsResult,
   CompRequest,
-  Conflict,
+  Finding,
   FitRequest,
   FitResult,
   KeyRequest,
   RankedKey,
+  Remedy,
   RowRequest,
   RowResult,
   SectionHands,
@@ -25,6 +26,7 @@ import type {
   MelodyAsk,
   PieceAsk,
   Progress,
+  RemediesAsk,
   ShapeAnswers,
   ShapeAsk,
   Solver,
@@ -81,8 +83,12 @@ export class Solve extends Overtaking<Solver> {
     return this.run<SectionHands | null>(async (solver) => solver.hands(ask));
   }
   /** Everything that stands against a piece. @returns null when overtaken or cancelled */
-  conflicts(ask: PieceAsk): Promise<Conflict[] | null> {
-    return this.run<Conflict[]>(async (solver) => solver.conflicts(ask));
+  conflicts(ask: PieceAsk): Promise<Finding[] | null> {
+    return this.run<Finding[]>(async (solver) => solver.conflicts(ask));
+  }
+  /** What would end each finding, tried out. @returns null when overtaken or cancelled */
+  remedies(ask: RemediesAsk): Promise<Remedy[][] | null> {
+    return this.run<Remedy[][]>(async (solver) => solver.remedies(ask));
   }
   /** A section in its easiest keys and capo places. @returns null when overtaken or cancelled */
   sectionKeys(ask: KeysAsk, progress: Progress): Promise<KeyAnswers | null> {

@@ -14,6 +14,7 @@ import {
   passageOf,
   type RankedKey,
   rankKeys,
+  remediesOf,
   schoolsFor,
   scriptWithBass,
   sectionBass,
@@ -85,6 +86,7 @@ export const solver: Solver = {
     return section ? sectionHands({ section, shapes, ...instrument, profile, called: cells }, wish) : null;
   },
   conflicts: ({ study, profile }) => conflictsOf(study, profile),
+  remedies: ({ study, profile, findings }) => findings.map((f) => remediesOf(f, study, profile)),
   sectionKeys: ({ study, section: id, profile, bars }, progress) => {
     const whole = study.sections.find((s) => s.id === id);
     const section = whole && bars ? passageOf(whole, study, bars) : whole;

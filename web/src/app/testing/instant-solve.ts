@@ -8,6 +8,7 @@ import type {
   LineAsk,
   MelodyAsk,
   PieceAsk,
+  RemediesAsk,
   ShapeAsk,
 } from '../compute/protocol';
 import { solver } from '../compute/solver';
@@ -62,6 +63,9 @@ export class InstantSolve {
   }
   conflicts(ask: PieceAsk) {
     return Promise.resolve(solver.conflicts(ask));
+  }
+  remedies(ask: RemediesAsk) {
+    return Promise.resolve(solver.remedies(ask));
   }
   sectionKeys(ask: KeysAsk) {
     return Promise.resolve(solver.sectionKeys(ask, silent));

@@ -123,7 +123,6 @@ export const weave = {
     none: 'Nothing stands against this piece for this hand.',
     bar: 'bar',
     goTo: 'Go to',
-    taken: 'taken',
   },
   keyChoice: {
     help: 'This section in every key and capo place, least work first. The capo is the whole study’s; symbols say what sounds.',

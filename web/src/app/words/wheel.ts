@@ -1,5 +1,6 @@
 /** The Wheel and the panels beside it; what every answer of a solver has. */
 export const wheel = {
+  remedies: { ask: 'What would end it', none: 'Nothing that was tried ends it.', taken: 'taken' },
   wheel: {
     turns: 'Wheel turns',
     beside: 'Beside the wheel',

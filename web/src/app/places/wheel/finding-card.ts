@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import type { SaidFinding } from '@ruffle-wheel/core';
+import { isAgainst, type SaidFinding } from '@ruffle-wheel/core';
+import { WhatEnds } from '../../parts/remedies/what-ends';
 import { words } from '../../words/en';
 
 /** Where a finding leads: its place on the wheel, a panel, or another place. */
@@ -9,15 +10,18 @@ export type LeadTo = keyof typeof words.wheel.lead;
 /** One matter: what is so, where, and the way to it. */
 @Component({
   selector: 'app-finding-card',
-  imports: [MatButton],
+  imports: [MatButton, WhatEnds],
   template: `
     <section [class]="'tone ' + finding().tone + '-tone'">
       <h3>{{ finding().title }}</h3>
       @for (line of finding().lines; track $index) {
         <p>{{ line }}</p>
       }
-      @if (leads().length) {
+      @if (leads().length || against()) {
         <p class="leads">
+          @if (against()) {
+            <app-what-ends [of]="finding().of" />
+          }
           @for (l of leads(); track l) {
             <button matButton type="button" (click)="lead.emit(l)">{{ words[l] }}</button>
           }
@@ -33,4 +37,6 @@ export class FindingCard {
   readonly finding = input.required<SaidFinding>();
   readonly leads = input.required<readonly LeadTo[]>();
   readonly lead = output<LeadTo>();
+  /** What stands against the music can be ended. */
+  protected readonly against = computed(() => this.finding().of.some(isAgainst));
 }

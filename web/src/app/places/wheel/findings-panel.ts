@@ -15,7 +15,7 @@ export interface Lead {
   readonly slot: number | undefined;
 }
 type Matter = keyof typeof words.wheel.matters;
-const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter; readonly leads: readonly LeadTo[] }> = {
+const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter | 'texts'; readonly leads: readonly LeadTo[] }> = {
   ceiling: { matter: 'hand', leads: ['slot'] },
   pendulum: { matter: 'hand', leads: ['slot'] },
   plants: { matter: 'hand', leads: [] },
@@ -25,8 +25,11 @@ const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter; readonly lea
   'accents carried': { matter: 'round', leads: ['accents', 'fit'] },
   'accents missed': { matter: 'round', leads: ['accents', 'fit'] },
   'another start': { matter: 'round', leads: ['accents'] },
+  'script unread': { matter: 'texts', leads: [] },
+  'chart unread': { matter: 'texts', leads: [] },
   'out of reach': { matter: 'chords', leads: ['shape'] },
   'change late': { matter: 'chords', leads: ['changes'] },
+  'finger away': { matter: 'chords', leads: ['changes'] },
   block: { matter: 'chords', leads: ['changes'] },
   barre: { matter: 'chords', leads: ['changes'] },
   'held over': { matter: 'chords', leads: ['changes'] },
@@ -35,9 +38,6 @@ const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter; readonly lea
   'name not borne out': { matter: 'chords', leads: ['shape'] },
 };
 const MATTERS: readonly Matter[] = ['hand', 'round', 'chords'];
-/** What comes late is said before what is to be watched, and both before what only is so. */
-const URGENCY: Record<SaidFinding['tone'], number> = { late: 0, watch: 1, plain: 2, good: 2 };
-
 /** What the section asks of the hand, in sentences, and each finger's load against the player's own limit. */
 @Component({
   selector: 'app-findings-panel',
@@ -50,11 +50,12 @@ export class FindingsPanel {
   protected readonly words = words.wheel;
   protected readonly open = inject(OpenStudy);
   readonly lead = output<Lead>();
-  /** The ceiling first, then what is most urgent. */
+  /** The ceiling first, then in their rank; what can't be read is said beside its text. */
   private readonly findings = computed(() => {
-    const told = (this.open.reading()?.findings ?? []).map((f) => ({ ...f, leads: this.leads(f) }));
-    const [ceiling, rest] = [told.filter((f) => f.code === 'ceiling'), told.filter((f) => f.code !== 'ceiling')];
-    return [...ceiling, ...rest.sort((a, b) => URGENCY[a.tone] - URGENCY[b.tone])];
+    const told = (this.open.reading()?.findings ?? [])
+      .filter((f) => ABOUT[f.code].matter !== 'texts')
+      .map((f) => ({ ...f, leads: this.leads(f) }));
+    return [...told.filter((f) => f.code === 'ceiling'), ...told.filter((f) => f.code !== 'ceiling')];
   });
   protected readonly first = computed(() => this.findings().slice(0, OPEN_AT_FIRST));
   protected readonly matters = computed(() =>

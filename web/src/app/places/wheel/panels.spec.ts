@@ -42,6 +42,20 @@ describe('findings panel', () => {
     expect(texts(f, '.row:not(.joint) b')).toEqual(['e', 'a', 'm', 'i']);
     expect(texts(f, '.row .share')[3]).toMatch(/^\d+ % of yours$/);
   });
+  it('looks for what would end a finding when it is asked, and takes it', async () => {
+    world.open.apply(setScript(world.open.section()!.id, 'i:1 i:1 i:1 i:1'));
+    world.open.apply(setTempo(world.open.section()!.id, 399));
+    const f = await show(FindingsPanel);
+    await soon(() => expect(texts(f, 'h3')[0]).toMatch(/^No room at 399/));
+    await press(f, 'What would end it');
+    await soon(() => button(f, 'Play it at'));
+    const tempo = Number(/\d+/.exec(button(f, 'Play it at').textContent)![0]);
+    await press(f, 'Play it at');
+    expect(world.open.section()!.bpm).toBe(tempo);
+    await soon(() => expect(texts(f, 'h3')[0]).toMatch(/^Ceiling/));
+    // What only is so has no way out.
+    expect(all(f, 'app-finding-card')[0]!.querySelector('app-what-ends')).toBeNull();
+  });
   it('opens three, what is urgent before the rest, and folds the others by matter', async () => {
     const f = await show(FindingsPanel);
     const open = all(f, '.findings > app-finding-card h3').map((h) => h.textContent);

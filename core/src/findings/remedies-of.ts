@@ -1,0 +1,160 @@
+import { readChord } from '../chord/index.js';
+import { fretsText, type Shape } from '../left-hand/index.js';
+import type { Section, Study } from '../piece/index.js';
+import { type HandProfile, neckOf } from '../player/index.js';
+import { readFacts, type ReadingRequest } from '../reading/index.js';
+import { playedUnder } from '../score/index.js';
+import { flatten, parseScript, replaceRange, writeSteps } from '../script/index.js';
+import { rowChoices } from '../solve/shape-row/index.js';
+import { easier, type FrettedShape } from '../solve/voicings/index.js';
+import type { Mark } from '../stroke/index.js';
+import { isStringNumber, LOWEST_BPM, type StringNumber, STRINGS } from '../time/index.js';
+import { standsAgainst } from './findings-of.js';
+import type { Finding, FindingOf, GraveMatter } from './model.js';
+import { rank } from './rank.js';
+import { type Remedy, remedy, remedyCommand, type RemedyFigures } from './remedy.js';
+
+/** Shapes that are tried in place of one that does not sound as it should. */
+const SHAPES_TRIED = 8;
+
+/** What stands against one section is read from this. */
+export const matterOf = ({ instrument, shapes, cells }: Study, section: Section, profile: HandProfile): GraveMatter => {
+  const request: ReadingRequest = { section, shapes, ...instrument, profile, called: cells };
+  return { ...request, ...readFacts(request) };
+};
+
+/** Two findings of the same matter, wherever each was met first. */
+export function sameMatter(a: Finding, b: Finding): boolean {
+  const matter = ({ code, place, figures }: Finding): unknown => {
+    switch (code) {
+      case 'script unread':
+      case 'chart unread':
+        return [figures.fault.code, figures.fault.from];
+      case 'change late':
+        return [figures.from, figures.to];
+      case 'finger away':
+        return [figures.name, figures.finger, figures.string, figures.fret];
+      case 'held over':
+        return [place.slot, figures.into];
+      case 'string muted':
+      case 'tone unheard':
+      case 'name not borne out':
+      case 'out of reach':
+        return figures.name;
+      default:
+        return code;
+    }
+  };
+  return a.code === b.code && JSON.stringify(matter(a)) === JSON.stringify(matter(b));
+}
+
+/**
+ * What would end a finding, each tried out before it is offered: with it taken, this matter is gone, and nothing graver
+ * has come in its place. Nothing of what only is so.
+ */
+export function remediesOf(found: Finding, study: Study, profile: HandProfile): Remedy[] {
+  const section = study.sections.find((s) => s.id === found.place.section);
+  if (!section) return [];
+  const before = matterOf(study, section, profile);
+  const graver = (m: GraveMatter): number => standsAgainst(m).filter((f) => rank(f) < rank(found)).length;
+  const most = graver(before);
+  const works = (tried: Remedy): boolean => {
+    const after = remedyCommand(section.id, tried)(study);
+    const changed = after.sections.find((s) => s.id === section.id);
+    if (after === study || !changed) return false;
+    const now = matterOf(after, changed, profile);
+    return !standsAgainst(now).some((f) => sameMatter(f, found)) && graver(now) <= most;
+  };
+  const shape = otherShapes(found, before).find(works);
+  return [...inText(found, before).filter(works), ...(shape ? [shape] : []), ...slower(found, section).filter(works)];
+}
+
+function inText(found: Finding, { section, called = [] }: GraveMatter): Remedy[] {
+  switch (found.code) {
+    case 'script unread':
+    case 'chart unread': {
+      const { fault } = found.figures;
+      if (fault.fix === undefined) return [];
+      const text = found.code === 'script unread' ? 'script' : 'chart';
+      return [
+        remedy('as it would work', { fix: fault.fix }, { [text]: replaceRange(section[text], fault, fault.fix) }),
+      ];
+    }
+    case 'held over':
+      return atTheChange(found, section, called);
+    default:
+      return [];
+  }
+}
+function atTheChange(
+  { place: { slot } }: FindingOf<'held over'>,
+  { script, cycle, start, stepsPerCount }: Section,
+  cells: NonNullable<ReadingRequest['called']>,
+): Remedy[] {
+  // As it is written: fingers that were worked out stay so.
+  const { pattern } = parseScript(script, { stepsPerCount, cycle, start, cells });
+  const flat = flatten(pattern);
+  const step = slot === null ? undefined : flat.slots[slot]?.step;
+  if (slot === null || step?.kind !== 'stroke') return [];
+  const marked = (mark: Mark) => {
+    const marks = [...step.marks.filter((m) => m !== '>' && m !== '^'), mark];
+    return { script: writeSteps(script, pattern, flat, new Map([[slot, { ...step, marks }]])) };
+  };
+  return [remedy('push', {}, marked('>')), remedy('let go', {}, marked('^'))];
+}
+
+/** The tempo at which what comes late is in time. */
+function inTimeAt(found: Finding, { bpm }: Section): number | null {
+  switch (found.code) {
+    case 'ceiling':
+      return found.tone === 'late' ? found.figures.ceiling : null;
+    case 'change late':
+    case 'finger away':
+      return (bpm * found.figures.thereMs) / found.figures.neededMs;
+    default:
+      return null;
+  }
+}
+function slower(found: Finding, section: Section): Remedy[] {
+  const bpm = Math.floor(inTimeAt(found, section) ?? 0);
+  return bpm >= LOWEST_BPM ? [remedy('slower', { bpm }, { bpm })] : [];
+}
+
+/** Other shapes for the same chord: easier ones for what is out of reach, else what lets the struck strings sound. */
+function otherShapes(found: Finding, m: GraveMatter): Remedy[] {
+  switch (found.code) {
+    case 'out of reach':
+    case 'string muted':
+    case 'tone unheard':
+    case 'name not borne out':
+      break;
+    default:
+      return [];
+  }
+  const shape = m.shapes.find((s) => s.name === found.figures.name);
+  const chord = shape && (shape.chord ?? shape.name).replace(/\s/g, '');
+  if (!shape || !chord || !readChord(chord).ok) return [];
+  const ask = { tuning: m.tuning, neck: neckOf(m.profile, m.capo), profile: m.profile };
+  if (found.code === 'out of reach')
+    return easier({ ...ask, chord }, shape)
+      .slice(0, SHAPES_TRIED)
+      .map((e) => heldAs(shape, e.shape, e.chord === chord ? shape.name : e.chord, e.lost));
+  const strings = (playedUnder(m.score).get(shape.name) ?? []).filter((s): s is StringNumber => isStringNumber(s));
+  const row = rowChoices({ ...ask, chords: [chord] });
+  const choices = 'choices' in row ? (row.choices[0] ?? []) : [];
+  const sounds = (held: FrettedShape) => strings.every((s) => (held.frets[STRINGS.indexOf(s)] ?? null) !== null);
+  return choices
+    .filter((c) => sounds(c.shape))
+    .slice(0, SHAPES_TRIED)
+    .map((c) => heldAs(shape, c.shape));
+}
+function heldAs(
+  { chord: symbol, ...plain }: Shape,
+  held: FrettedShape,
+  name = plain.name,
+  lost: RemedyFigures['other shape']['lost'] = [],
+): Remedy {
+  const own: Shape = { ...plain, name, frets: held.frets, fingers: held.fingers };
+  const shape = symbol !== undefined && name === plain.name ? { ...own, chord: symbol } : own;
+  return remedy('other shape', { name, frets: fretsText(held), lost }, { shape });
+}

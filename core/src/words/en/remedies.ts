@@ -1,0 +1,18 @@
+import type { Remedy, RemedyCode, RemedyFigures } from '../../findings/index.js';
+import { sayFact } from './facts.js';
+import { listed } from './strokes.js';
+
+const SAID: { readonly [C in RemedyCode]: (figures: RemedyFigures[C]) => string } = {
+  push: () => 'Push: it takes the coming chord (>)',
+  'let go': () => 'Let it go at the change (^)',
+  slower: ({ bpm }) => `Play it at ${bpm}`,
+  'other shape': ({ name, frets, lost }) =>
+    `${name} as ${frets}${lost.length ? `, without ${listed(lost.map(sayFact))}` : ''}`,
+  'as it would work': ({ fix }) => (fix ? `Write ${fix}` : 'Take it out'),
+};
+/**
+ * A way out, as its button says it.
+ * @example sayRemedy({ code: 'slower', figures: { bpm: 92 }, change: { bpm: 92 } }) // 'Play it at 92'
+ */
+export const sayRemedy = ({ code, figures }: Remedy): string =>
+  (SAID[code] as (figures: Remedy['figures']) => string)(figures);

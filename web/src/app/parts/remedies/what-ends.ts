@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import type { Finding, Remedy } from '@ruffle-wheel/core';
+import { Solve } from '../../compute/solve';
+import { Collection, OpenStudy } from '../../study';
+import { words } from '../../words/en';
+import { RemedyButtons } from './remedy-buttons';
+
+/** What would end a finding: looked for when it is asked, since every way out is tried before it is offered. */
+@Component({
+  selector: 'app-what-ends',
+  imports: [MatButton, RemedyButtons],
+  template: `
+    @if (found(); as rows) {
+      @for (row of rows; track $index) {
+        <app-remedy-buttons [finding]="row.finding" [remedies]="row.remedies" />
+      }
+      @if (none()) {
+        <span class="soft" role="status">{{ words.none }}</span>
+      }
+    } @else {
+      <button type="button" matButton (click)="ask()">{{ words.ask }}</button>
+    }
+  `,
+  styles: `
+    :host {
+      display: contents;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WhatEnds {
+  protected readonly words = words.remedies;
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly solve = inject(Solve);
+  /** One finding, or several of a kind that are told together. */
+  readonly of = input.required<readonly Finding[]>();
+  /** What was found holds for these findings alone. */
+  protected readonly found = linkedSignal<
+    string,
+    readonly { readonly finding: Finding; readonly remedies: readonly Remedy[] }[] | null
+  >({ source: () => JSON.stringify(this.of()), computation: () => null });
+  protected readonly none = computed(() => this.found()?.every((row) => row.remedies.length === 0) ?? false);
+
+  protected async ask() {
+    const study = this.open.study();
+    const findings = this.of();
+    if (!study) return;
+    const ways = await this.solve.remedies({ study, profile: this.collection.profile(), findings });
+    if (ways && findings === this.of())
+      this.found.set(findings.map((finding, n) => ({ finding, remedies: ways[n] ?? [] })));
+  }
+}
