@@ -6,6 +6,7 @@ import {
   golpeFinger,
   type Mark,
   MARKS,
+  marksClash,
   type Step,
   type StringChoice,
   type Stroke,
@@ -183,7 +184,7 @@ const openStep = (s: Step): Step => {
 /** A strum on muted strings. */
 const mutedStep = (s: Step): Step =>
   s.kind === 'stroke' && s.dir !== null
-    ? { ...s, marks: MARKS.filter((m) => m === 'x' || (s.marks.includes(m) && m !== '~' && m !== '%')) }
+    ? { ...s, marks: MARKS.filter((m) => m === 'x' || (s.marks.includes(m) && m !== '%' && !marksClash(m, 'x'))) }
     : s;
 /** Only what is pressed, let go as soon as it has sounded. */
 const pressedStep = (s: Step): Step => {

@@ -3,14 +3,23 @@ import { barBegin, barOf } from '../cycle/index.js';
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { OPEN_SHAPE } from '../left-hand/index.js';
 import { readStep, stringsText, writeOutText } from '../script/index.js';
-import { type Finger, FINGERS, type LeftFinger, LEVELS, type Mark, type Stop } from '../stroke/index.js';
+import {
+  type Finger,
+  FINGERS,
+  type LeftFinger,
+  lettersOfMarks,
+  LEVELS,
+  type Mark,
+  marksThat,
+  type Stop,
+} from '../stroke/index.js';
 import { isStringNumber, stepTicks, type StringNumber, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
 import { type FalsetaFault, type FalsetaRequest, LONGEST_FALSETA, type ReadFalseta } from './model.js';
 import { hold, isDown, NOTHING_HELD, putFinger, soundsOn, stopSaid, type ToldHand } from './told-hand.js';
 
 /** A string and the fret after it; of two digits the second belongs to the fret unless an f follows it. */
 const PLACE = '([1-6])(?:f(1\\d(?!f)|2[0-4](?!f)|\\d)(?:=([1-4T]))?)?';
-const MARKS = "[!,_~'^x%]*";
+const MARKS = `${lettersOfMarks(marksThat((m) => m.told))}*`;
 const TOKEN = new RegExp(
   [
     '(?<space>\\s+)',

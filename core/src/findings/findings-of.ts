@@ -4,6 +4,7 @@ import { chordSounds } from './left-hand/chord-sounds.js';
 import { fingersAway } from './left-hand/finger-away.js';
 import { heldOver } from './left-hand/held-over.js';
 import { lateChanges } from './left-hand/late-changes.js';
+import { noNode } from './left-hand/no-node.js';
 import { outOfReach } from './left-hand/out-of-reach.js';
 import type { Finding, FindingMatter, GraveMatter } from './model.js';
 import { ranked, isAgainst } from './rank.js';
@@ -22,6 +23,7 @@ const grave = (m: GraveMatter) => [
   ...lateChanges(m),
   ...fingersAway(m),
   ...heldOver(m),
+  ...noNode(m),
   ...chordSounds(m),
   barre(m),
 ];

@@ -15,6 +15,7 @@ export const FINDINGS: readonly FindingCode[] = [
   'accents missed',
   'pendulum',
   'held over',
+  'no node',
   'string muted',
   'tone unheard',
   'name not borne out',

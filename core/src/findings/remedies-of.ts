@@ -7,10 +7,10 @@ import { playedUnder } from '../score/index.js';
 import { flatten, parseScript, replaceRange, writeSteps } from '../script/index.js';
 import { rowChoices } from '../solve/shape-row/index.js';
 import { easier, type FrettedShape } from '../solve/voicings/index.js';
-import type { Mark } from '../stroke/index.js';
+import { type Mark, numberedStrings, type Stop, type Stroke } from '../stroke/index.js';
 import { isStringNumber, LOWEST_BPM, type StringNumber, STRINGS } from '../time/index.js';
 import { standsAgainst } from './findings-of.js';
-import type { Finding, FindingOf, GraveMatter } from './model.js';
+import type { Finding, FindingOf, FindingPlace, GraveMatter } from './model.js';
 import { rank } from './rank.js';
 import { type Remedy, remedy, remedyCommand, type RemedyFigures } from './remedy.js';
 
@@ -36,6 +36,8 @@ export function sameMatter(a: Finding, b: Finding): boolean {
         return [figures.name, figures.finger, figures.string, figures.fret];
       case 'held over':
         return [place.slot, figures.into];
+      case 'no node':
+        return [figures.name, figures.string, figures.fret];
       case 'string muted':
       case 'tone unheard':
       case 'name not borne out':
@@ -82,23 +84,37 @@ function inText(found: Finding, { section, called = [] }: GraveMatter): Remedy[]
     }
     case 'held over':
       return atTheChange(found, section, called);
+    case 'no node':
+      return toTheNode(found, section, called);
     default:
       return [];
   }
 }
-function atTheChange(
-  { place: { slot } }: FindingOf<'held over'>,
-  { script, cycle, start, stepsPerCount }: Section,
-  cells: NonNullable<ReadingRequest['called']>,
-): Remedy[] {
-  // As it is written: fingers that were worked out stay so.
+type Cells = NonNullable<ReadingRequest['called']>;
+/** The stroke of a finding as it is written, fingers that were worked out left open, and how the script has another. */
+function strokeOf({ slot }: FindingPlace, { script, cycle, start, stepsPerCount }: Section, cells: Cells) {
   const { pattern } = parseScript(script, { stepsPerCount, cycle, start, cells });
   const flat = flatten(pattern);
   const step = slot === null ? undefined : flat.slots[slot]?.step;
-  if (slot === null || step?.kind !== 'stroke') return [];
+  if (slot === null || step?.kind !== 'stroke') return null;
+  const written = (other: Stroke) => ({ script: writeSteps(script, pattern, flat, new Map([[slot, other]])) });
+  return { step, written };
+}
+function toTheNode({ place, figures }: FindingOf<'no node'>, section: Section, cells: Cells): Remedy[] {
+  const stroke = strokeOf(place, section, cells);
+  const strings = stroke && numberedStrings(stroke.step);
+  if (!stroke || !strings?.includes(figures.string)) return [];
+  const { string, near: fret } = figures;
+  const stops = strings.map((s, i): Stop | null => (s === string ? { fret } : (stroke.step.stops?.[i] ?? null)));
+  return [remedy('to the node', { string, fret }, stroke.written({ ...stroke.step, stops }))];
+}
+function atTheChange({ place }: FindingOf<'held over'>, section: Section, cells: Cells): Remedy[] {
+  const stroke = strokeOf(place, section, cells);
+  if (!stroke) return [];
+  const { step, written } = stroke;
   const marked = (mark: Mark) => {
     const marks = [...step.marks.filter((m) => m !== '>' && m !== '^'), mark];
-    return { script: writeSteps(script, pattern, flat, new Map([[slot, { ...step, marks }]])) };
+    return written({ ...step, marks });
   };
   return [remedy('push', {}, marked('>')), remedy('let go', {}, marked('^'))];
 }

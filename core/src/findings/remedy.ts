@@ -1,5 +1,6 @@
 import type { Fact } from '../fault/index.js';
 import type { Shape } from '../left-hand/index.js';
+import type { StringNumber } from '../time/index.js';
 import { type Command, inOrder, putShape, setChart, setScript, setTempo } from '../piece/index.js';
 
 /** What each remedy tells, by its code. */
@@ -8,6 +9,8 @@ export interface RemedyFigures {
   push: Record<never, never>;
   /** The left hand lets go at the change. */
   'let go': Record<never, never>;
+  /** The harmonic is touched where the nearest node lies. */
+  'to the node': { readonly string: StringNumber; readonly fret: number };
   slower: { readonly bpm: number };
   /** Another shape for the chord, or a chord in its place; with what is lost by it. */
   'other shape': { readonly name: string; readonly frets: string; readonly lost: readonly Fact[] };

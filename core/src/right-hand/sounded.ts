@@ -1,4 +1,4 @@
-import { type Instrument, openPitch } from '../instrument/index.js';
+import { harmonicPitch, type Instrument, openPitch } from '../instrument/index.js';
 import {
   bassString,
   fifthInBass,
@@ -8,7 +8,16 @@ import {
   type Shape,
   trebleSet,
 } from '../left-hand/index.js';
-import { type Finger, HOME_STRING, type Motion, numberedStrings, stopOn, type Stroke } from '../stroke/index.js';
+import {
+  type Finger,
+  HOME_STRING,
+  markRow,
+  marksOn,
+  type Motion,
+  numberedStrings,
+  stopOn,
+  type Stroke,
+} from '../stroke/index.js';
 import { type FretFromCapo, midi, type Midi, type StringNumber, STRINGS } from '../time/index.js';
 
 export interface SoundedNote {
@@ -60,7 +69,9 @@ function soundAnew(motion: Motion, shape: Shape, instrument: Instrument, next: S
   const note = (string: StringNumber, own: number | null, finger: Finger | null): SoundedNote => {
     // What the stroke brings with it goes before the shape that is held.
     const fret = own ?? shape.frets[STRINGS.indexOf(string)] ?? 0;
-    return { string, fret, finger, midi: midi(openPitch(instrument.tuning, string, instrument.capo) + fret) };
+    const open = openPitch(instrument.tuning, string, instrument.capo);
+    const touched = marksOn(motion, string).some((m) => markRow(m).node) ? harmonicPitch(open, fret) : null;
+    return { string, fret, finger, midi: touched ?? midi(open + fret) };
   };
   if (motion.kind === 'ligado') return [note(motion.string, motion.stop?.fret ?? null, null)];
   if (motion.kind !== 'stroke') return [];

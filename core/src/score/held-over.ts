@@ -1,5 +1,7 @@
-import { hasMark } from '../stroke/index.js';
+import { markRow, type Motion } from '../stroke/index.js';
 import type { HeldOver, Score } from './model.js';
+
+const endsItself = (m: Motion): boolean => m.kind !== 'ghost' && m.marks.some((mark) => markRow(mark).overChange);
 
 /**
  * Strokes that are held on while the chord changes under them: ties over a change. A stroke that is marked as the next
@@ -10,7 +12,7 @@ export function heldOver({ events, chords }: Pick<Score, 'events' | 'chords'>): 
   return events.flatMap((e, event): HeldOver[] => {
     // Events come in their order, and so do chords.
     while (chord < chords.length && (chords[chord]?.at ?? 0) <= e.at) chord++;
-    if (e.notes.length === 0 || hasMark(e.motion, '>') || hasMark(e.motion, '^') || hasMark(e.motion, "'")) return [];
+    if (e.notes.length === 0 || endsItself(e.motion)) return [];
     const next = chords[chord];
     return next && next.at < e.at + e.duration ? [{ event, chord }] : [];
   });

@@ -1,3 +1,4 @@
+export { isHarmonic, isTouched } from './harmonic.js';
 export * from './barre-holds.js';
 export * from './changes.js';
 export * from './chord-sound.js';

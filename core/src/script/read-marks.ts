@@ -1,9 +1,9 @@
 import { quoted } from '../fault/index.js';
-import { type Finger, FINGERS, type Mark, MARKS } from '../stroke/index.js';
+import { type Finger, FINGERS, isMark, lettersOfMarks, type Mark, MARKS } from '../stroke/index.js';
 import { type StepFault, stepFault } from './step-fault.js';
 
 /** One mark, as a pattern: a golpe may name the finger that taps. */
-export const MARK_TEXT = `(?:\\*[pimae]?|[!,_~'^x%>])`;
+export const MARK_TEXT = `(?:\\*[pimae]?|${lettersOfMarks(MARKS.filter((m) => m !== '*'))})`;
 export interface ReadMarks {
   readonly list: readonly Mark[];
   /** The finger that a golpe is tapped with, where it is named. */
@@ -19,10 +19,10 @@ export function readMarks(text: string, stem: string): ReadMarks | StepFault {
   const list: Mark[] = [];
   let golpe: Finger | null = null;
   for (let i = 0; i < text.length; i++) {
-    const mark = text[i] as Mark;
-    if (!MARKS.includes(mark)) {
-      const known = [...text].filter((m) => MARKS.includes(m as Mark)).join('');
-      return stepFault('no mark', [quoted(text[i] ?? '')], stem + known);
+    const mark = text[i] ?? '';
+    if (!isMark(mark)) {
+      const known = [...text].filter(isMark).join('');
+      return stepFault('no mark', [quoted(mark)], stem + known);
     }
     list.push(mark);
     const next = text[i + 1];

@@ -3,7 +3,10 @@ import {
   type Direction,
   type Finger,
   FINGERS,
+  isMark,
   type Mark,
+  MARK_CLASHES,
+  markRow,
   type PlectrumWay,
   type Step,
   type Stroke,
@@ -66,18 +69,18 @@ function readAnew(text: string): StepReading {
 
 function readTap(text: string): StepReading {
   const kind = text.startsWith('G') ? 'golpe' : 'slap';
-  const marks = [...text.slice(1)];
-  if (marks.every((m) => m === '!' || m === ',') && marks.length < 2) return { step: { kind, marks: marks } };
+  const marks = [...text.slice(1)].filter(isMark);
+  if (marks.length === text.length - 1 && marks.length < 2 && marks.every((m) => markRow(m).taps))
+    return { step: { kind, marks } };
   return refused(stepFault(kind === 'golpe' ? 'golpe alone' : 'slap marks', [], text[0]));
 }
 
-const NOT_BY_THE_LEFT: readonly Mark[] = ['*', '_'];
 function readLigado(text: string): StepReading {
   const place = readPlace(/^L:(.*)$/s.exec(text)?.[1] ?? '');
   if (isFault(place)) return refused(place.code === 'no place' ? stepFault('ligado', [quoted(text)]) : place);
-  const marks = place.marks.filter((m) => !NOT_BY_THE_LEFT.includes(m));
+  const marks = place.marks.filter((m) => markRow(m).ligado);
   const step: Step = { kind: 'ligado', string: place.string, stop: place.stop, marks };
-  const odd = place.marks.find((m) => NOT_BY_THE_LEFT.includes(m));
+  const odd = place.marks.find((m) => !markRow(m).ligado);
   return odd === undefined ? { step } : refused(stepFault('no mark', [quoted(odd)], printStep(step)));
 }
 
@@ -134,26 +137,20 @@ function readStroke(text: string, hand: Hand): StepReading {
     marks: marks.list,
     ...(marks.golpe && marks.golpe !== 'a' ? { golpe: marks.golpe } : {}),
   };
-  const fault = marksClash(step) ?? handClash(step, marks);
+  const fault = clashOf(step) ?? handClash(step, marks);
   return fault ? refused(fault) : { step };
 }
 
-const CLASHES: readonly (readonly [Mark, Mark])[] = [
-  ['!', ','],
-  ['~', "'"],
-  ['~', 'x'],
-  ['~', '%'],
-];
 const without = (step: Stroke, mark: Mark): string => {
   const { golpe, ...rest } = step;
   const kept: Stroke = mark === '*' || golpe === undefined ? rest : step;
   return printStep({ ...kept, marks: kept.marks.filter((m) => m !== mark) });
 };
-function marksClash(step: Stroke): StepFault | null {
-  for (const [a, b] of CLASHES)
+function clashOf(step: Stroke): StepFault | null {
+  for (const [a, b] of MARK_CLASHES)
     if (step.marks.includes(a) && step.marks.includes(b)) return stepFault('marks clash', [a, b], without(step, b));
   for (const list of step.placeMarks ?? [])
-    for (const [a, b] of CLASHES)
+    for (const [a, b] of MARK_CLASHES)
       if (list.includes(a) && list.includes(b)) {
         const placeMarks = (step.placeMarks ?? []).map((l) => (l === list ? l.filter((m) => m !== b) : l));
         return stepFault('marks clash', [a, b], printStep({ ...step, placeMarks }));

@@ -5,6 +5,7 @@ import {
   FINGERS,
   type LeftFinger,
   type Mark,
+  marksThat,
   type Stop,
   type StringChoice,
 } from '../stroke/index.js';
@@ -85,7 +86,7 @@ export function readStrings(text: string, hand: Before): ReadStrings | StepFault
   }
   return strung(places, hand, marks);
 }
-const WHOLE: readonly Mark[] = ['*', '>'];
+const WHOLE = marksThat((m) => m.whole);
 const ofTheWhole = (places: readonly Place[]): ReadMarks => {
   const text = WHOLE.filter((m) => places.some((p) => p.marks.includes(m))).join('');
   const marks = readMarks(text, '');

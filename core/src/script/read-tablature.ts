@@ -30,6 +30,8 @@ interface Note {
   readonly fret: number;
   readonly slurred: boolean;
   readonly dead: boolean;
+  /** A harmonic. */
+  readonly node: boolean;
 }
 interface Bar {
   readonly notes: readonly Note[];
@@ -126,16 +128,23 @@ function barsOf(strings: readonly string[], letters: string, unread: Set<string>
     return [{ notes, letters: own, width: to - from - 1 }];
   });
 }
-const TOKEN = /(\d{1,2})|([xX])|([hps/\\^])|([^-|:\s()~\d])/g;
+const TOKEN = /(\d{1,2})(o)?|([xX])|([hps/\\^])|([^-|:\s()~\d])/g;
 function notesOn(line: string, string: number, unread: Set<string>): Note[] {
   const notes: Note[] = [];
   let slurred = false;
   for (const m of line.matchAll(TOKEN)) {
-    const [, fret, dead, slur, other] = m;
+    const [, fret, node, dead, slur, other] = m;
     if (slur) slurred = notes.length > 0;
     else if (other) unread.add(other);
     else {
-      notes.push({ column: m.index, string, fret: Number(fret ?? 0), slurred: slurred && !dead, dead: !!dead });
+      notes.push({
+        column: m.index,
+        string,
+        fret: Number(fret ?? 0),
+        slurred: slurred && !dead,
+        dead: !!dead,
+        node: !!node,
+      });
       slurred = false;
     }
   }
@@ -151,5 +160,5 @@ function wordOf(notes: readonly Note[], { letters }: Bar): string {
   const own = [...letters].filter(([c]) => columns.has(c)).map(([, l]) => l);
   const hand = own.length === sorted.length ? [...'pimae'].filter((l) => own.includes(l)).join('') : '';
   const known = hand.length === sorted.length ? hand : '?'.repeat(sorted.length);
-  return `${known}:${sorted.map((n) => (n.dead ? `${n.string}f0x` : `${n.string}f${n.fret}`)).join('+')}`;
+  return `${known}:${sorted.map((n) => (n.dead ? `${n.string}f0x` : `${n.string}f${n.fret}${n.node ? 'o' : ''}`)).join('+')}`;
 }

@@ -1,9 +1,19 @@
 import { type AccentCycle, cycleLength } from '../cycle/index.js';
-import type { Score, ScoreEvent, ScoreNote } from '../score/index.js';
-import { directionOf, golpeFinger, type Level, type Mark, marksOn, type Motion } from '../stroke/index.js';
+import { isHarmonic, type Score, type ScoreEvent, type ScoreNote } from '../score/index.js';
+import {
+  type Damped,
+  directionOf,
+  golpeFinger,
+  type Level,
+  type Mark,
+  markRow,
+  type MarkRow,
+  marksOn,
+  type Motion,
+} from '../stroke/index.js';
 import { type Midi, type StringNumber, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 
-export type Damping = 'none' | 'left hand' | 'palm';
+export type Damping = 'none' | Damped;
 /**
  * What touches the string: the thumb's flesh, a nail, a nail flicked outward, a finger leaning on to the next string, a
  * plectrum, or the left hand alone.
@@ -44,8 +54,18 @@ const SPREAD_MS = 7;
 /** How loud a level is, against `mf`. */
 const LOUD: Record<Level, number> = { pp: 0.45, p: 0.6, mp: 0.8, mf: 1, f: 1.2, ff: 1.4 };
 
+/** How loud a stroke without a mark is. */
+const UNMARKED = 0.65;
 const gainOf = (marks: readonly Mark[], level: Level): number =>
-  Math.min(1, (marks.includes('!') ? 0.95 : marks.includes(',') ? 0.35 : 0.65) * LOUD[level]);
+  Math.min(1, (firstOf(marks, (m) => m.gain) ?? UNMARKED) * LOUD[level]);
+/** What the first of the marks says that says anything. */
+function firstOf<T>(marks: readonly Mark[], of: (row: MarkRow) => T | null): T | null {
+  for (const mark of marks) {
+    const own = of(markRow(mark));
+    if (own !== null) return own;
+  }
+  return null;
+}
 const ownMarks = (m: Motion): readonly Mark[] => (m.kind === 'ghost' ? [] : m.marks);
 
 /** Claps on the accents, by weight, and a click on every count of one turn. */
@@ -109,7 +129,10 @@ function struck({ at, motion, level, notes }: ScoreEvent, ringing: Map<StringNum
   const gain = gainOf(ownMarks(motion), level);
   const plucks = notes.map((note, n): PlanSound => {
     const marks = marksOn(motion, note.string);
-    ringing.set(note.string, marks.includes('~'));
+    ringing.set(
+      note.string,
+      marks.some((m) => markRow(m).rings),
+    );
     return {
       kind: 'pluck',
       at,
@@ -117,7 +140,7 @@ function struck({ at, motion, level, notes }: ScoreEvent, ringing: Map<StringNum
       midi: note.midi,
       gain: gainOf(marks, level),
       delayMs: directionOf(motion) ? n * SPREAD_MS : 0,
-      damping: marks.includes('x') ? 'left hand' : marks.includes('%') ? 'palm' : 'none',
+      damping: firstOf(marks, (m) => m.damped) ?? 'none',
       touch: touchOf(motion, note, marks),
     };
   });
@@ -135,12 +158,13 @@ function struck({ at, motion, level, notes }: ScoreEvent, ringing: Map<StringNum
 function ended(e: ScoreEvent, ringing: Map<StringNumber, boolean>, followed: boolean): PlanSound[] {
   const { at, duration, motion, notes } = e;
   if (motion.kind === 'ghost') return [];
-  const marked = (mark: Mark) => notes.filter((n) => marksOn(motion, n.string).includes(mark));
-  const short = marked("'").map((n) => n.string);
+  const endedBy = (how: MarkRow['ended']) =>
+    notes.filter((n) => marksOn(motion, n.string).some((m) => markRow(m).ended === how));
+  const short = endedBy('half-way').map((n) => n.string);
   const stops: PlanSound[] = [];
   if (short.length) stops.push({ kind: 'stop', at: ticks(at + Math.floor(duration / 2)), strings: short });
-  // Open strings sound on when the left hand lets go.
-  const letGo = marked('^').flatMap((n) => (n.fret > 0 ? [n.string] : []));
+  // Open strings sound on when the left hand lets go, and harmonics.
+  const letGo = endedBy('over').flatMap((n) => (n.fret > 0 && !isHarmonic(motion, n) ? [n.string] : []));
   if (letGo.length) stops.push({ kind: 'stop', at: ticks(at + duration), strings: letGo });
   const silent = short.length === notes.length && short.length > 0;
   if (silent || followed) return stops;
@@ -150,7 +174,7 @@ function ended(e: ScoreEvent, ringing: Map<StringNumber, boolean>, followed: boo
 
 function touchOf(m: Motion, { right }: ScoreNote, marks: readonly Mark[]): Touch {
   if (m.kind === 'ligado') return 'ligado';
-  if (marks.includes('_')) return 'rest';
+  if (marks.some((m) => markRow(m).leans)) return 'rest';
   if (m.kind === 'stroke' && m.plectrum) return 'plectrum';
   if (right === 'p' || (m.kind === 'stroke' && m.fingers[0] === 'p')) return 'flesh';
   return directionOf(m) === 'd' ? 'flick' : 'nail';

@@ -1,3 +1,4 @@
+export * from './marks.js';
 export * from './model.js';
 export * from './strength.js';
 export * from './homes.js';

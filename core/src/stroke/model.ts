@@ -1,4 +1,5 @@
 import type { FretFromCapo, StringNumber } from '../time/index.js';
+import { type Mark, markRow, MARKS } from './marks.js';
 
 export type Finger = 'p' | 'i' | 'm' | 'a' | 'e';
 export const FINGERS: readonly Finger[] = ['p', 'i', 'm', 'a', 'e'];
@@ -7,13 +8,6 @@ export type LeftFinger = 0 | 1 | 2 | 3 | 4 | 'T';
 export type Direction = 'd' | 'u';
 /** What a plectrum does: down and land on the next string, up in answer, down and leap off. */
 export type PlectrumWay = 'd' | 'u' | 'w';
-/**
- * `!` accent, `,` soft, `*` golpe with it, `_` rest stroke, `~` let ring, `'` staccato, `^` the left hand lets go after
- * it, `x` left hand lies on the strings, `%` palm mute, `>` already belongs to the next chord.
- */
-export type Mark = '!' | ',' | '*' | '_' | '~' | "'" | '^' | 'x' | '%' | '>';
-/** The order in which marks are printed. */
-export const MARKS: readonly Mark[] = ['!', ',', '*', '_', '~', "'", '^', 'x', '%', '>'];
 /** How loud it is from a place on. */
 export type Level = 'pp' | 'p' | 'mp' | 'mf' | 'f' | 'ff';
 /** From the softest to the loudest; a line begins with `mf`. */
@@ -91,11 +85,10 @@ export const stopOn = (s: Stroke, string: StringNumber): Stop | null =>
 
 /** Strings of a stroke with what belongs to each of them. */
 export type Strung = Pick<Stroke, 'strings' | 'stops' | 'placeMarks'>;
-const OPPOSITE: Partial<Record<Mark, readonly Mark[]>> = { '!': [','], ',': ['!'], '~': ["'", 'x', '%'], "'": ['~'] };
 const inOrder = (marks: readonly Mark[]): readonly Mark[] => MARKS.filter((m) => marks.includes(m));
 /** Marks of one string over those of the whole stroke. */
 const overMarks = (whole: readonly Mark[], own: readonly Mark[]): readonly Mark[] => [
-  ...whole.filter((mark) => !own.some((o) => o === mark || OPPOSITE[o]?.includes(mark))),
+  ...whole.filter((mark) => !own.some((o) => o === mark || markRow(o).against.includes(mark))),
   ...own,
 ];
 /** The stroke over other strings, with what belongs to them. */

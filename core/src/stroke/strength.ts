@@ -1,4 +1,5 @@
-import { type Finger, hasMark, type Motion, type PlectrumWay } from './model.js';
+import { markRow } from './marks.js';
+import type { Finger, Motion, PlectrumWay } from './model.js';
 
 /**
  * How much weight a stroke gives an accent, 0…1. House figures, ordered as teachers order the
@@ -11,9 +12,6 @@ const PLECTRUM: Record<PlectrumWay, number> = { d: 1, u: 0.7, w: 0.95 };
 /** The left hand alone carries little. */
 const LIGADO = 0.35;
 const TOGETHER = 0.15;
-const MARKED = 0.2;
-const SOFT = -0.35;
-const REST_STROKE = 0.15;
 const GOLPE_ALONE = 0.7;
 const SLAP = 0.75;
 
@@ -35,9 +33,6 @@ export function strength(m: Motion): number {
     s += TOGETHER * Math.max(0, m.fingers.length - 1);
   }
   if (m.kind === 'ligado') s = LIGADO;
-  if (hasMark(m, '!')) s += MARKED;
-  if (hasMark(m, ',')) s += SOFT;
-  if (hasMark(m, '_')) s += REST_STROKE;
-  if (hasMark(m, '*')) s += MARKED;
+  for (const mark of m.marks) s += markRow(mark).weight;
   return Math.round(Math.min(1, Math.max(0, s)) * 1000) / 1000;
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { type AccentCycle, makeCycle } from '../cycle/index.js';
+import { NODES } from '../instrument/index.js';
 import type { Item, Pattern } from '../script/index.js';
 import { type Finger, FINGERS, LEVELS, type Mark, MARKS, type Step, type Stop } from '../stroke/index.js';
 import { STEPS_PER_COUNT, STRINGS } from '../time/index.js';
@@ -125,8 +126,15 @@ const tapping: fc.Arbitrary<Step> = fc.constantFrom<Step>(
   { kind: 'stroke', fingers: ['p'], dir: null, strings: [5], marks: ['*'], golpe: 'm' },
   { kind: 'stroke', fingers: ['a'], dir: 'd', strings: null, marks: ['*'], golpe: 'e' },
 );
+const harmonic: fc.Arbitrary<Step> = fc
+  .record({ string: fc.constantFrom(...STRINGS), fret: fc.constantFrom(...NODES), rings: fc.boolean() })
+  .map(({ string, fret, rings }): Step => ({
+    ...({ kind: 'stroke', fingers: ['a'], dir: null, strings: [string], stops: [{ fret }] } as const),
+    marks: rings ? ['~', 'o'] : ['o'],
+  }));
 const step: fc.Arbitrary<Step> = fc.oneof(
   strum,
+  harmonic,
   pluck,
   stopped,
   markedPlaces,

@@ -13,6 +13,7 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
   <xs:complexType name="stepped"><xs:simpleContent><xs:extension base="step"><xs:attribute name="text" type="xs:token"/></xs:extension></xs:simpleContent></xs:complexType>
   <xs:complexType name="technical"><xs:choice minOccurs="0" maxOccurs="unbounded">
     <xs:element name="up-bow" type="empty"/><xs:element name="down-bow" type="empty"/><xs:element name="open-string" type="empty"/>
+    <xs:element name="harmonic"><xs:complexType><xs:sequence><xs:choice minOccurs="0"><xs:element name="natural" type="empty"/><xs:element name="artificial" type="empty"/></xs:choice><xs:choice minOccurs="0"><xs:element name="base-pitch" type="empty"/><xs:element name="touching-pitch" type="empty"/><xs:element name="sounding-pitch" type="empty"/></xs:choice></xs:sequence></xs:complexType></xs:element>
     <xs:element name="fingering" type="xs:string"/><xs:element name="pluck" type="xs:string"/><xs:element name="golpe" type="empty"/>
     <xs:element name="fret"><xs:simpleType><xs:restriction base="xs:nonNegativeInteger"/></xs:simpleType></xs:element>
     <xs:element name="string"><xs:simpleType><xs:restriction base="xs:positiveInteger"/></xs:simpleType></xs:element>

@@ -1,9 +1,10 @@
 import { type Fact, fact } from '../../fault/index.js';
 import type { Instrument } from '../../instrument/index.js';
-import { FRETS_ON_NECK, lastFret, openPitch } from '../../instrument/index.js';
+import { FRETS_ON_NECK, harmonicPitch, lastFret, openPitch } from '../../instrument/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { type FretEvent, fretLine, type FretLineRequest, fretSchool } from '../../solve/fret-line/index.js';
 import { HIGHEST_STOP } from '../../script/index.js';
+import { markRow } from '../../stroke/index.js';
 import { type Bpm, STRINGS, ticks } from '../../time/index.js';
 import type { LaidNote, LaidStroke } from './lay.js';
 import type { ImportNote, ImportRefusal } from './model.js';
@@ -107,7 +108,9 @@ const placeFits = (n: LaidNote, open: (string: number) => number): boolean =>
   n.string !== null &&
   n.fret !== null &&
   n.fret <= HIGHEST_STOP &&
-  (n.midi === null || open(n.string) + n.fret === n.midi);
+  (n.midi === null || soundingAt(n, open(n.string), n.fret) === n.midi);
+const soundingAt = ({ marks }: LaidNote, open: number, fret: number): number =>
+  (marks.some((m) => markRow(m).node) ? harmonicPitch(open, fret) : null) ?? open + fret;
 /** No string twice, and no more notes than strings: the lowest and the highest stay. */
 function oneAString(notes: readonly LaidNote[]): LaidNote[] {
   const strings = new Set<number>();

@@ -1,6 +1,6 @@
 import type { Shape } from '../../left-hand/index.js';
 import { readStep } from '../../script/index.js';
-import { FINGERS, type Mark, MARKS } from '../../stroke/index.js';
+import { FINGERS, type Mark, MARKS, marksClash, marksThat } from '../../stroke/index.js';
 import { STRINGS } from '../../time/index.js';
 import type { LaidNote, LaidStroke } from './lay.js';
 
@@ -39,7 +39,7 @@ export function stepText(
   const taps = stroke.notes.filter((n) => n.midi === null);
   if (pitched.length === 0) {
     const [tap] = taps;
-    const mark = (['!', ','] as const).find((m) => tap?.marks.includes(m)) ?? '';
+    const mark = marksThat((m) => m.taps).find((m) => tap?.marks.includes(m)) ?? '';
     return tap ? { text: `${tap.slap ? 'S' : 'G'}${mark}`, lost: [] } : null;
   }
   const ligado = pitched.some((n) => n.ligado);
@@ -97,11 +97,13 @@ function written(notes: readonly LaidNote[], { wishes, held, rings, taps, ligado
   const text = places.length > 1 && !plain ? `${hand.text}${whole}:${strings}` : `${hand.text}:${strings}${whole}`;
   return { ...hand, text };
 }
+/** Marks that stay when there is no room for all: without them it would be another sound. */
+const SHAPES_SOUND: ReadonlySet<Mark> = new Set(marksThat((m) => m.damped === 'left hand' || m.node));
 const marksOf = (n: LaidNote, rings: ReadonlySet<number>, all: boolean): Mark[] => {
   const ring = n.string !== null && rings.has(n.string);
   // What is short does not ring.
-  const marks = new Set(all ? n.marks : n.marks.filter((m) => m === 'x'));
-  if (ring && !["'", 'x', '%'].some((m) => marks.has(m as Mark))) marks.add('~');
+  const marks = new Set(all ? n.marks : n.marks.filter((m) => SHAPES_SOUND.has(m)));
+  if (ring && ![...marks].some((m) => marksClash(m, '~'))) marks.add('~');
   return MARKS.filter((m) => marks.has(m));
 };
 function isAsHeld(n: LaidNote, held: Pick<Shape, 'frets' | 'fingers'> | null, left: boolean): boolean {

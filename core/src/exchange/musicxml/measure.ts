@@ -4,7 +4,7 @@ import { type Level, marksOn } from '../../stroke/index.js';
 import type { WrittenSection } from '../written/scope.js';
 import { beamsOf } from './beams.js';
 import { harmonyOf } from './harmony.js';
-import { notationsOf, playOf, tapNotations } from './note.js';
+import { headOf, notationsOf, playOf, tapNotations } from './note.js';
 import type { SectionSetting } from '../written/setting.js';
 import { el, type Xml } from './xml.js';
 
@@ -146,14 +146,13 @@ function strokeOf(
     const own = { event, note, sign, goesOn, first };
     const slurFrom = setting.slurFrom(event, note.string);
     const slurTo = setting.slurTo(event, note.string);
-    const dead = marksOn(event.motion, note.string).includes('x');
     return el('note', [
       ...(first ? [] : CHORD),
       pitchOf(letter, alter, octave - 1),
       ...timed(shape, ties),
       ...valued(shape, accident === undefined ? [] : [el('accidental', accident)]),
       STEM[stem] ?? el('stem', stem),
-      ...(dead ? [el('notehead', 'x')] : []),
+      ...headOf(event.motion, note),
       ...(first ? beams : []),
       ...notations([...(first ? shape.tuplet : []), ...notationsOf({ ...own, slurFrom, slurTo })]),
       ...playOf({ ...own, slurFrom, slurTo }),

@@ -1,6 +1,6 @@
 import type { Sign } from '../../notation/index.js';
 import type { ScoreEvent, ScoreNote, Slur } from '../../score/index.js';
-import { type Mark, marksOn } from '../../stroke/index.js';
+import { type Mark, markRow, marksOn, type Motion, type ScoreSign } from '../../stroke/index.js';
 import { el, type Xml } from './xml.js';
 
 /** What stands around a note and belongs to it. */
@@ -17,14 +17,16 @@ export interface NoteSetting {
   readonly first: boolean;
 }
 const LETTER: Record<Slur, string> = { hammer: 'H', pull: 'P', slide: '' };
-/** Signs for which the format has no element of their own, by the word that stands for them. */
-export const OTHER: Partial<Record<Mark, string>> = {
-  ',': 'soft',
-  _: 'rest stroke',
-  '^': 'left hand lets go',
-  '>': 'next chord',
-};
-const PLAYED: Partial<Record<Mark, string>> = { '%': 'palm' };
+/** Marks that a file has in one way, with how it has them. */
+const signsAs = (marks: readonly Mark[], as: ScoreSign['as']): ScoreSign[] =>
+  marks.map((m) => markRow(m).musicxml).filter((s) => s.as === as);
+const elementsOf = (marks: readonly Mark[], as: 'technical' | 'articulation', first: boolean): Xml[] =>
+  marks.flatMap((m) => {
+    const sign = markRow(m).musicxml;
+    if (sign.as !== as || (sign.as !== 'technical' && sign.as !== 'articulation') || (sign.once && !first)) return [];
+    const inside = (sign.inside ?? []).map((part) => el(part));
+    return [el(sign.name, inside)];
+  });
 
 /** Where it lies, who plays it and how: everything that belongs to the hands. */
 export function notationsOf(setting: NoteSetting): Xml[] {
@@ -42,15 +44,13 @@ export function notationsOf(setting: NoteSetting): Xml[] {
         ...(note.fret === 0 ? [el('open-string')] : []),
         el('string', note.string),
         el('fret', note.fret),
-        ...(setting.first && marks.includes('*') ? [el('golpe')] : []),
+        ...elementsOf(marks, 'technical', setting.first),
         ...(setting.first && stroke?.golpe ? [other(`golpe ${stroke.golpe}`)] : []),
         ...(stroke?.plectrum === 'w' ? [other('leaps off')] : []),
-        ...marks.flatMap((m) => (OTHER[m] ? [other(OTHER[m])] : [])),
+        ...signsAs(marks, 'word').map(({ name }) => other(name)),
       ]
     : [el('string', note.string), el('fret', note.fret)];
-  const articulations = begins
-    ? [...(marks.includes('!') ? [el('accent')] : []), ...(marks.includes("'") ? [el('staccato')] : [])]
-    : [];
+  const articulations = begins ? elementsOf(marks, 'articulation', setting.first) : [];
   const slide = (slur: Slur | null, type: string) =>
     slur === 'slide' && begins ? [el('slide', [], { type, number: note.string, 'line-type': 'solid' })] : [];
   const slur = (kind: Slur | null, type: string) =>
@@ -58,13 +58,13 @@ export function notationsOf(setting: NoteSetting): Xml[] {
   return [
     ...(sign.tied ? [el('tied', [], { type: 'stop' })] : []),
     ...(goesOn ? [el('tied', [], { type: 'start' })] : []),
-    ...(marks.includes('~') && !goesOn ? [el('tied', [], { type: 'let-ring' })] : []),
+    ...(goesOn ? [] : signsAs(marks, 'tied').map(({ name }) => el('tied', [], { type: name }))),
     ...slur(setting.slurTo, 'stop'),
     ...slur(setting.slurFrom, 'start'),
     ...slide(setting.slurTo, 'stop'),
     ...slide(setting.slurFrom, 'start'),
     el('technical', technical),
-    ...(articulations.length ? [el('articulations', articulations)] : []),
+    ...articulated(articulations),
     // Down goes from the thickest string to the thinnest: upward in pitch.
     ...(stroke?.dir && !stroke.plectrum
       ? [el('arpeggiate', [], { direction: stroke.dir === 'd' ? 'up' : 'down' })]
@@ -72,13 +72,18 @@ export function notationsOf(setting: NoteSetting): Xml[] {
   ];
 }
 const other = (text: string): Xml => el('other-technical', text);
+const ownMarks = (m: Motion): readonly Mark[] => (m.kind === 'ghost' ? [] : m.marks);
+const articulated = (signs: readonly Xml[]): Xml[] => (signs.length ? [el('articulations', [...signs])] : []);
+/** The head of a note that is no plain one. */
+export const headOf = (motion: Motion, note: ScoreNote): Xml[] =>
+  signsAs(marksOn(motion, note.string), 'head').map(({ name }) => el('notehead', name));
 /** A tap or a slap, which have no pitch. */
 export const tapNotations = ({ motion }: ScoreEvent): Xml[] => [
   el('technical', [
     motion.kind === 'golpe' ? el('golpe') : other('slap'),
-    ...(motion.kind !== 'ghost' && motion.marks.includes(',') ? [other('soft')] : []),
+    ...signsAs(ownMarks(motion), 'word').map(({ name }) => other(name)),
   ]),
-  ...(motion.kind !== 'ghost' && motion.marks.includes('!') ? [el('articulations', [el('accent')])] : []),
+  ...articulated(elementsOf(ownMarks(motion), 'articulation', true)),
 ];
 function slurs({ event, slurFrom, slurTo, note }: NoteSetting): Xml[] {
   const sign = (slur: Slur, type: 'start' | 'stop') =>
@@ -101,7 +106,7 @@ function pluckOf({ event: { motion }, note }: NoteSetting): string[] {
 }
 /** How it is damped, for programs that play it. */
 export function playOf({ event: { motion }, note }: NoteSetting): Xml[] {
-  const muted = marksOn(motion, note.string).flatMap((m) => PLAYED[m] ?? []);
+  const muted = marksOn(motion, note.string).flatMap((m) => signsAs([m], 'mute').map((s) => s.name));
   return muted.length
     ? [
         el(

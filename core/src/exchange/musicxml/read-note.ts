@@ -1,8 +1,7 @@
-import { FINGERS, type LeftFinger, type Mark, type PlectrumWay } from '../../stroke/index.js';
+import { FINGERS, type LeftFinger, type Mark, markRow, MARKS, type PlectrumWay } from '../../stroke/index.js';
 import { isStringNumber } from '../../time/index.js';
 import type { ForeignNote } from '../foreign/model.js';
 import { child, children, type Node, numberIn, textIn } from './door.js';
-import { OTHER } from './note.js';
 
 const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 /** @returns null where it is no pitch */
@@ -13,7 +12,13 @@ export function pitchIn(of: Node | undefined, name: string): number | null {
   const midi = 12 * (octave + 1) + step + Math.round(numberIn(of, `${name === '' ? '' : `${name}-`}alter`) ?? 0);
   return midi >= 0 && midi <= 127 ? midi : null;
 }
-const MARKED = new Map(Object.entries(OTHER).map(([mark, word]) => [word, mark as Mark]));
+/** Elements that are signs of a mark: its own, and what is read as the same. */
+const NAMED = MARKS.flatMap((mark) => {
+  const { musicxml } = markRow(mark);
+  return musicxml.as === 'technical' || musicxml.as === 'articulation'
+    ? [{ mark, names: [musicxml.name, ...(musicxml.also ?? [])], inside: musicxml.inside?.[0] }]
+    : [];
+});
 /** Signs that are taken, or that say nothing of how it is played. */
 const TAKEN: ReadonlySet<string> = new Set([
   ...['tied', 'slide', 'tuplet', 'technical', 'articulations', 'arpeggiate', 'dynamics', 'fermata', 'ornaments'],
@@ -29,11 +34,13 @@ const TAKEN: ReadonlySet<string> = new Set([
     'golpe',
     'other-technical',
   ],
-  ...['up-bow', 'down-bow', 'accent', 'strong-accent', 'staccato', 'staccatissimo', 'thumb-position'],
+  ...['up-bow', 'down-bow', 'thumb-position'],
+  ...NAMED.filter((n) => n.inside === undefined).flatMap((n) => n.names),
 ]);
 const GROUPS: readonly string[] = ['technical', 'articulations', 'ornaments'];
 const LETTER = /^(?:[pimaexcq]|ch)+$/i;
 
+const isMark = (n: Node): boolean => NAMED.some(({ names, inside }) => names.includes(n.name) && isMeant(n, inside));
 /** What the notations of a note say. */
 export interface ReadSigns extends Pick<
   ForeignNote,
@@ -52,16 +59,7 @@ export function signsOf(note: Node): ReadSigns {
   const words = texts('other-technical');
   const said = [...texts('fingering'), ...texts('pluck')];
   const left = texts('fingering').find((t) => /^(?:[0-4]|t)$/i.test(t));
-  const marks = new Set<Mark>();
-  if (has('accent') || has('strong-accent')) marks.add('!');
-  if (has('staccato') || has('staccatissimo')) marks.add("'");
-  if (typed('tied', 'let-ring')) marks.add('~');
-  if (child(note, 'notehead')?.text === 'x') marks.add('x');
-  if (children(child(note, 'play'), 'mute').some((m) => m.text === 'palm')) marks.add('%');
-  for (const word of words) {
-    const mark = MARKED.get(word);
-    if (mark) marks.add(mark);
-  }
+  const marks = marksIn(note, all);
   const string = numberIn(nodeOf(all, 'string'), 'text');
   const fret = numberIn(nodeOf(all, 'fret'), 'text');
   // Down goes from the thickest string to the thinnest: upward in pitch, as it is where nothing is said.
@@ -100,10 +98,29 @@ export function signsOf(note: Node): ReadSigns {
     tied: ties.some((t) => t.attributes['type'] === 'stop'),
     ties: ties.some((t) => t.attributes['type'] === 'start'),
     unread: [
-      ...all.map((n) => n.name).filter((name) => !TAKEN.has(name) && name !== 'slur'),
+      ...all.filter((n) => !TAKEN.has(n.name) && n.name !== 'slur' && !isMark(n)).map((n) => n.name),
       ...(slurred ? ['slur'] : []),
     ],
   };
+}
+/** Of an element that may say several things, such as a harmonic, only one is meant. */
+const isMeant = (n: Node, inside: string | undefined): boolean =>
+  inside === undefined || child(n, inside) !== undefined;
+/** The marks of a note; a golpe is told apart. */
+function marksIn(note: Node, all: readonly Node[]): ReadonlySet<Mark> {
+  const marks = new Set<Mark>();
+  for (const { mark, names, inside } of NAMED)
+    if (mark !== '*' && all.some((n) => names.includes(n.name) && isMeant(n, inside))) marks.add(mark);
+  for (const mark of MARKS) {
+    const { as, name } = markRow(mark).musicxml;
+    const is =
+      (as === 'tied' && all.some((n) => n.name === 'tied' && n.attributes['type'] === name)) ||
+      (as === 'head' && child(note, 'notehead')?.text === name) ||
+      (as === 'mute' && children(child(note, 'play'), 'mute').some((m) => m.text === name)) ||
+      (as === 'word' && all.some((n) => n.name === 'other-technical' && n.text === name));
+    if (is) marks.add(mark);
+  }
+  return marks;
 }
 /** The text of a sign as a number is read. */
 const nodeOf = (all: readonly Node[], name: string): Node | undefined => {

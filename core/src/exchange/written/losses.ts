@@ -1,12 +1,12 @@
 import { fact } from '../../fault/index.js';
 import type { Score, ScoreEvent } from '../../score/index.js';
-import { hasMarkAnywhere, type Mark, MARKS } from '../../stroke/index.js';
+import { hasMarkAnywhere, MARKS, marksThat } from '../../stroke/index.js';
 import type { Format, Loss } from './model.js';
 import { withoutUnisons } from './unisons.js';
 import { tablatureLosses } from './tablature.js';
 
 /** Marks that a MIDI file bears, as loudness and as knocks. */
-const IN_MIDI: readonly Mark[] = ['!', ',', '*', '~', '>'];
+const IN_MIDI = marksThat((m) => m.midi);
 
 /**
  * What bars of a score lose in a format; nothing where it holds them whole.

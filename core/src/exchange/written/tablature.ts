@@ -1,15 +1,15 @@
 import { type AccentCycle, cycleLength } from '../../cycle/index.js';
 import { fact } from '../../fault/index.js';
 import { pitchName } from '../../instrument/index.js';
-import type { Score, ScoreEvent } from '../../score/index.js';
-import { hasMarkAnywhere, type Mark, MARKS, marksOn } from '../../stroke/index.js';
+import type { Score, ScoreEvent, ScoreNote } from '../../score/index.js';
+import { hasMarkAnywhere, markRow, MARKS, marksOn, marksThat } from '../../stroke/index.js';
 import { stepTicks, type StringNumber, STRINGS, ticks, TICKS_PER_COUNT, type Ticks } from '../../time/index.js';
 import type { Loss } from './model.js';
 
 /** Letters across a system at most; a bar that is longer has one to itself. */
 const WIDTH = 96;
 const SLURRED = { hammer: 'h', pull: 'p', slide: 's' } as const;
-const KEPT_MARKS: readonly Mark[] = ['x'];
+const KEPT_MARKS = marksThat((m) => m.tablature !== null);
 
 /** A bar as columns of letters: six strings, chords above, letters of the right hand below. */
 interface Columns {
@@ -97,9 +97,8 @@ function columnsOf({ bar, own, chords, step, cycle }: Bar): Columns {
     const { motion } = e;
     for (const note of e.notes) {
       const row = cells[n];
-      const dead = marksOn(motion, note.string).includes('x');
       const slur = motion.kind === 'ligado' ? (e.slur ? SLURRED[e.slur] : 'h') : '';
-      if (row) row[note.string - 1] = `${slur}${dead ? 'x' : String(note.fret)}`;
+      if (row) row[note.string - 1] = `${slur}${fretText(e, note)}`;
     }
     letters[n] = lettersOf(e);
   }
@@ -124,6 +123,12 @@ function columnsOf({ bar, own, chords, step, cycle }: Bar): Columns {
     strings: STRINGS.map((_, i) => `-${cells.map((c) => (c[i] ?? '').padEnd(width, '-')).join('')}`),
     letters: above((n) => letters[n] ?? ''),
   };
+}
+/** A fret with what its marks put behind it, or in its place. */
+function fretText({ motion }: ScoreEvent, note: ScoreNote): string {
+  const signs = marksOn(motion, note.string).flatMap((m) => markRow(m).tablature ?? []);
+  const instead = signs.find((s) => s.instead)?.instead;
+  return instead ?? `${note.fret}${signs.map((s) => s.behind ?? '').join('')}`;
 }
 /** Fingers thickest string first; a strum by its direction. */
 function lettersOf({ motion, notes }: ScoreEvent): string {

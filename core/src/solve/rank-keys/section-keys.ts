@@ -7,7 +7,7 @@ import type { Section, Study, Trial } from '../../piece/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
 import { mapLeaves, parseScript, printScript } from '../../script/index.js';
-import type { Step, Stop } from '../../stroke/index.js';
+import { hasMarkAnywhere, marksThat, type Step, type Stop } from '../../stroke/index.js';
 import { bpm } from '../../time/index.js';
 import { type FretEvent, fretSchool } from '../fret-line/index.js';
 import { shapeRow } from '../shape-row/index.js';
@@ -15,7 +15,12 @@ import type { KeyRequest, RankedKey } from './rank-keys.js';
 
 /** Why a section can't be moved into another key. */
 export type SectionKeyRefusal =
-  'nothing to move' | 'name is no symbol' | 'fret below the nut' | 'fret beyond the neck' | 'no shapes in that key';
+  | 'nothing to move'
+  | 'harmonic stays'
+  | 'name is no symbol'
+  | 'fret below the nut'
+  | 'fret beyond the neck'
+  | 'no shapes in that key';
 /** Chords, or strokes with frets of their own, that are weighed. */
 const MOST_EVENTS = 64;
 const symbolOf = (shape: Shape | null, name: string): string => shape?.chord ?? name;
@@ -89,6 +94,9 @@ export function sectionInKey(
     return fret > 0 && stop.fret > 0 ? { ...stop, fret } : { fret };
   };
   const change = (step: Step): Step => {
+    // A harmonic’s place is the string’s, not the key’s.
+    if (by !== 0 && step.kind === 'stroke' && marksThat((m) => m.node).some((m) => hasMarkAnywhere(step, m)))
+      fault = fact('harmonic stays');
     if (step.kind === 'ligado') return step.stop ? { ...step, stop: moved(step.stop) } : step;
     return step.kind === 'stroke' && step.stops ? { ...step, stops: step.stops.map(moved) } : step;
   };

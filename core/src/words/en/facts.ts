@@ -170,6 +170,7 @@ const KEYS: Sentences<SectionKeyRefusal> = {
   'nothing to move': () => 'There is nothing to move yet: write a chart, or strokes with frets.',
   'name is no symbol': ([name]) =>
     `${name} is no chord symbol: give its shape one on the Neck, or write the chart in symbols.`,
+  'harmonic stays': () => 'A harmonic lies where the string has a node, in every key: write it anew there.',
   'fret below the nut': ([fret]) => `Fret ${fret} would lie below the nut. Take a higher key, or a lower capo.`,
   'fret beyond the neck': ([fret]) => `Fret ${fret} would lie beyond the neck. Take a lower key, or a higher capo.`,
   'no shapes in that key': (names) => `No shapes are found in that key for ${present(names).join(', ')}.`,

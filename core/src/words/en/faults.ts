@@ -6,6 +6,7 @@ import type { FormFaultCode } from '../../piece/index.js';
 import { checkCell, parseScript, type ScriptFaultCode } from '../../script/index.js';
 import type { LineFault } from '../../solve/finger-line/index.js';
 import type { NotesFault } from '../../solve/fret-line/index.js';
+import { MARKS } from '../../stroke/index.js';
 import { sayFact } from './facts.js';
 import { listed } from './strokes.js';
 
@@ -35,7 +36,8 @@ const STEP: Record<Exclude<ScriptFaultCode, keyof typeof SCRIPT | keyof typeof B
   'slap marks': () => 'A slap takes only ! or , after it.',
   ligado: ([text]) => `${text} is no ligado. Write L, a colon, string and fret: L:2f3, with its finger L:2f3=4.`,
   'finger twice': () => 'One finger stands here twice; each can play once in a stroke.',
-  'no mark': ([mark]) => `${mark} is no mark. With the strings stand ! , * _ ~ ' ^ x % or >.`,
+  'no mark': ([mark]) =>
+    `${mark} is no mark. With the strings stand ${MARKS.slice(0, -1).join(' ')} or ${MARKS[MARKS.length - 1] ?? ''}.`,
   'marks clash': ([a, b]) => `${a} and ${b} don’t go together: ${CLASHES[`${a} ${b}`] ?? 'they say opposite things'}.`,
   'strings wanted': () =>
     'After : stand string numbers 1 to 6, b for the bass string, f for its fifth, n for a note that leads on, or t for the treble set.',

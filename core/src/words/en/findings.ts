@@ -19,6 +19,7 @@ import {
   sayLateChanges,
   sayMisnamed,
   sayMuted,
+  sayNoNode,
   sayOutOfReach,
   sayUnheard,
 } from './left-hand-findings.js';
@@ -128,6 +129,7 @@ const TOGETHER = {
   'change late': sayLateChanges,
   'finger away': sayFingersAway,
   'held over': sayHeldOver,
+  'no node': sayNoNode,
   'string muted': sayMuted,
   'tone unheard': sayUnheard,
   'name not borne out': sayMisnamed,

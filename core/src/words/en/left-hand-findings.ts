@@ -43,6 +43,17 @@ export const sayFingersAway = (list: Of<'finger away'>): Said => ({
     (n) => `And ${n} more.`,
   ),
 });
+export const sayNoNode = (list: Of<'no node'>): Said => ({
+  title: 'A harmonic where no node lies',
+  lines: shown(
+    list.map(
+      ({ place, figures: f }) =>
+        `String ${f.string} on ${place.label}: none lies over fret ${f.fret}, the nearest is over ${f.near}.`,
+    ),
+    (n) => `And ${n} more.`,
+  ),
+  hint: 'Write the fret into the stroke: 3f12o.',
+});
 const moreChords = (n: number): string => `And ${plural(n, 'chord')} more.`;
 export const sayMuted = (list: Of<'string muted'>): Said => ({
   title: 'A string is struck that the shape mutes',
@@ -76,8 +87,7 @@ export const sayHeldOver = (list: Of<'held over'>): Said => ({
   title: list.length === 1 ? 'A stroke is held over a change' : 'Strokes are held over changes',
   lines: shown(
     list.map(
-      ({ place, figures: s }) =>
-        `${sayMotion(s.motion)} on ${place.label} goes on into ${s.into || 'open strings'}.`,
+      ({ place, figures: s }) => `${sayMotion(s.motion)} on ${place.label} goes on into ${s.into || 'open strings'}.`,
     ),
     (n) => `And ${n} more.`,
   ),

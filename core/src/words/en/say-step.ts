@@ -22,6 +22,7 @@ export const MARK_SAID: Readonly<Record<Mark, string>> = {
   x: 'muted by the left hand',
   '%': 'muted by the palm',
   '>': 'belonging to the next chord already',
+  o: 'as a harmonic, touched and not pressed',
 };
 const PLECTRUM_SAID = {
   d: 'the plectrum goes down and rests on the next string',

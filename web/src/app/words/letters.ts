@@ -97,6 +97,7 @@ export const letters = {
           ['id:b4x', ''],
           ['p:5%', ''],
           ['ima:t>', ''],
+          ['m:2f12o', ''],
         ],
       },
       {

@@ -1,8 +1,12 @@
 import {
   hasMarkAnywhere,
+  markRow,
+  MARKS,
   notesOf,
   type NotatedBar,
+  type PageSign,
   restSeen,
+  type ScoreEvent,
   type Sign,
   spell,
   TICKS_PER_COUNT,
@@ -222,16 +226,22 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
   const keys = keysOf(bar, voice, sign.event);
   const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
   if (sign.dotted) Dot.buildAndAttach([note], { all: true });
-  // A dot on the side of the head: the stroke is stopped at once.
+  // On the side of the head: a dot where the stroke is stopped at once, a ring for a harmonic.
   const event = bar.events[sign.event];
-  if (event && !sign.tied && hasMarkAnywhere(event.motion, "'"))
-    note.addModifier(
-      new Articulation('a.').setPosition(voice === 'thumb' ? Modifier.Position.ABOVE : Modifier.Position.BELOW),
-    );
+  const place = voice === 'thumb' ? Modifier.Position.ABOVE : Modifier.Position.BELOW;
+  if (event && !sign.tied)
+    for (const code of articulationsOf(event)) note.addModifier(new Articulation(code).setPosition(place));
   note.setStemStyle({ strokeStyle: 'currentColor' });
   note.setLedgerLineStyle({ strokeStyle: 'currentColor' });
   return { sign, note };
 }
+/** Signs beside the head, by what a mark asks of the page; accents are drawn with the letters. */
+const ARTICULATION: Readonly<Record<NonNullable<PageSign>, string | null>> = { accent: null, dot: 'a.', ring: 'ah' };
+const articulationsOf = ({ motion }: ScoreEvent): string[] =>
+  MARKS.flatMap((mark) => {
+    const { page } = markRow(mark);
+    return page && ARTICULATION[page] && hasMarkAnywhere(motion, mark) ? [ARTICULATION[page]] : [];
+  });
 function soft(notes: (StaveNote | GhostNote)[]): Voice {
   return new Voice({ numBeats: 4, beatValue: 4 }).setMode(Voice.Mode.SOFT).addTickables(notes);
 }

@@ -17,6 +17,7 @@ import {
   cycleLength,
   type FormSigns,
   hasMark,
+  isTouched,
   type NotatedBar,
   placeLabel,
   sayBar,
@@ -50,6 +51,8 @@ function inTurn(draw: () => void) {
       }),
     );
 }
+/** Behind the fret of a harmonic in the tablature. */
+const NODE = '°';
 /** Width of a letter of a chord's name about, and what is left free behind the name. */
 const CHORD_LETTER = 9;
 const CHORD_GAP = 6;
@@ -223,8 +226,8 @@ export class StaveSystem {
       frets: notes.map((n) => ({
         key: n.string,
         y: n.tab,
-        text: String(n.fret),
-        width: n.fret > 9 ? 16 : 10,
+        text: `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
+        width: (n.fret > 9 ? 16 : 10) + (isTouched(motion, n) ? 6 : 0),
         workedOut: n.workedOut,
       })),
     };

@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { readStep } from '../script/index.js';
+import { MARK_CLASHES, markRow, MARKS, marksClash, marksOn, marksThat, type Mark } from './index.js';
+
+describe('marks', () => {
+  it('every mark is read behind a stroke and printed in its place; its id is its own', () => {
+    for (const mark of MARKS) expect(readStep(`m:3${mark}`).step, mark).toMatchObject({ marks: [mark] });
+    expect(new Set(MARKS.map((m) => markRow(m).id)).size).toBe(MARKS.length);
+    expect(MARKS).toEqual(['!', ',', '*', '_', '~', "'", '^', 'x', '%', '>', 'o']);
+  });
+  it('loud is against soft, ringing against staccato and against what is muted, either way round', () => {
+    expect(MARK_CLASHES).toEqual([
+      ['!', ','],
+      ['~', "'"],
+      ['~', 'x'],
+      ['~', '%'],
+    ]);
+    for (const [a, b] of MARK_CLASHES) {
+      expect([marksClash(a, b), marksClash(b, a)]).toEqual([true, true]);
+      expect(readStep(`m:3${b}${a}`).fault).toMatchObject({ code: 'marks clash', about: [a, b], fix: `m:3${a}` });
+    }
+  });
+  it('of one string goes before what it is against, of the whole stroke', () => {
+    const step = readStep('im!:3f1,+2f0').step!;
+    expect(step.kind === 'stroke' && [marksOn(step, 3), marksOn(step, 2)]).toEqual([[','], ['!']]);
+  });
+  it('with a golpe or a slap stand loud and soft, one of them', () => {
+    for (const mark of MARKS)
+      for (const tap of ['G', 'S'])
+        expect(readStep(tap + mark).step !== null, tap + mark).toBe((['!', ','] as Mark[]).includes(mark));
+    expect(readStep('G!!').step).toBeNull();
+  });
+  it('what the left hand sounds alone has no golpe, no rest stroke and no harmonic', () => {
+    const odd = MARKS.filter((m) => readStep(`L:2f3${m}`).fault !== undefined);
+    expect(odd).toEqual(['*', '_', 'o']);
+  });
+  it('golpe and the next chord are of the whole stroke, wherever they stand', () => {
+    expect(marksThat((m) => m.whole)).toEqual(['*', '>']);
+    expect(readStep('im:3f1>+2f0').step).toMatchObject({ marks: ['>'] });
+  });
+});

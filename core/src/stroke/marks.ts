@@ -1,0 +1,138 @@
+/** What stops a string while it sounds. */
+export type Damped = 'left hand' | 'palm';
+/**
+ * How a score file in MusicXML has a mark: as an element among its technical signs or articulations, as a tie that rings,
+ * as the head of the note, as how it is muted, or in a word where the format has nothing for it.
+ */
+export type ScoreSign =
+  | {
+      readonly as: 'technical' | 'articulation';
+      readonly name: string;
+      /** Elements inside it. */
+      readonly inside?: readonly string[];
+      /** Once for the whole stroke. */
+      readonly once?: true;
+      /** Other names that are read as the same. */
+      readonly also?: readonly string[];
+    }
+  | { readonly as: 'tied' | 'head' | 'mute' | 'word'; readonly name: string };
+/** What is drawn for it on the page. */
+export type PageSign = 'accent' | 'dot' | 'ring' | null;
+
+/** Everything that a mark means, in one row. */
+export interface MarkRow {
+  readonly id: string;
+  /** Marks that can't stand beside it; on one string it goes before those of the whole stroke. */
+  readonly against: string;
+  /** It holds for the whole stroke, wherever it is written. */
+  readonly whole: boolean;
+  /** It may stand with a golpe or a slap alone; with what the left hand sounds alone; in a told falseta. */
+  readonly taps: boolean;
+  readonly ligado: boolean;
+  readonly told: boolean;
+  /** What it adds to the weight of a stroke. */
+  readonly weight: number;
+  /** How loud it is struck, 0…1; null where it does not say. */
+  readonly gain: number | null;
+  readonly damped: Damped | null;
+  /** The string rings on until it is struck anew. */
+  readonly rings: boolean;
+  /** What ends it: the right hand half-way, the left hand when it is over. */
+  readonly ended: 'half-way' | 'over' | null;
+  /** The finger leans on to the next string. */
+  readonly leans: boolean;
+  /** It is touched where it lies and sounds from there: a natural harmonic, where a node lies. */
+  readonly node: boolean;
+  /** What is tied over a change by it is none: it belongs to the next chord, or ends before. */
+  readonly overChange: boolean;
+  readonly page: PageSign;
+  readonly musicxml: ScoreSign;
+  /** Whether these files hold it. */
+  readonly midi: boolean;
+  /** Its sign behind a fret in tablature of plain text, or in place of it; null where it has none. */
+  readonly tablature: { readonly behind?: string; readonly instead?: string } | null;
+}
+const NOTHING = {
+  ...{ against: '', whole: false, taps: false, ligado: true, told: true, weight: 0, gain: null, damped: null },
+  ...{
+    rings: false,
+    ended: null,
+    leans: false,
+    node: false,
+    overChange: false,
+    page: null,
+    midi: false,
+    tablature: null,
+  },
+} as const satisfies Partial<MarkRow>;
+
+/** Every mark by its letter, in the order in which they are printed. */
+export const MARK_ROWS = {
+  '!': {
+    ...{ ...NOTHING, id: 'accent', against: ',', taps: true, weight: 0.2, gain: 0.95, page: 'accent', midi: true },
+    musicxml: { as: 'articulation', name: 'accent', also: ['strong-accent'] },
+  },
+  ',': {
+    ...{ ...NOTHING, id: 'soft', against: '!', taps: true, weight: -0.35, gain: 0.35, midi: true },
+    musicxml: { as: 'word', name: 'soft' },
+  },
+  '*': {
+    ...{ ...NOTHING, id: 'golpe', whole: true, ligado: false, told: false, weight: 0.2, midi: true },
+    musicxml: { as: 'technical', name: 'golpe', once: true },
+  },
+  _: {
+    ...{ ...NOTHING, id: 'rest stroke', ligado: false, weight: 0.15, leans: true },
+    musicxml: { as: 'word', name: 'rest stroke' },
+  },
+  '~': {
+    ...{ ...NOTHING, id: 'let ring', against: "'x%", rings: true, midi: true },
+    musicxml: { as: 'tied', name: 'let-ring' },
+  },
+  "'": {
+    ...{ ...NOTHING, id: 'staccato', against: '~', ended: 'half-way', overChange: true, page: 'dot' },
+    musicxml: { as: 'articulation', name: 'staccato', also: ['staccatissimo'] },
+  },
+  '^': {
+    ...{ ...NOTHING, id: 'release', ended: 'over', overChange: true },
+    musicxml: { as: 'word', name: 'left hand lets go' },
+  },
+  x: {
+    ...{ ...NOTHING, id: 'dead', damped: 'left hand', tablature: { instead: 'x' } },
+    musicxml: { as: 'head', name: 'x' },
+  },
+  '%': { ...{ ...NOTHING, id: 'palm', damped: 'palm' }, musicxml: { as: 'mute', name: 'palm' } },
+  '>': {
+    ...{ ...NOTHING, id: 'next chord', whole: true, told: false, overChange: true, midi: true },
+    musicxml: { as: 'word', name: 'next chord' },
+  },
+  o: {
+    ...{ ...NOTHING, id: 'harmonic', ligado: false, node: true, overChange: true, page: 'ring' },
+    ...{ tablature: { behind: 'o' } },
+    musicxml: { as: 'technical', name: 'harmonic', inside: ['natural', 'sounding-pitch'] },
+  },
+} as const satisfies Record<string, MarkRow>;
+
+/**
+ * What is written behind a stroke or one of its strings: `!` accent, `,` soft, `*` golpe with it, `_` rest stroke, `~` let
+ * ring, `'` staccato, `^` the left hand lets go after it, `x` left hand lies on the strings, `%` palm mute, `>` already
+ * belongs to the next chord, `o` natural harmonic at its fret.
+ */
+export type Mark = keyof typeof MARK_ROWS;
+/** The order in which marks are printed. */
+export const MARKS = Object.keys(MARK_ROWS) as readonly Mark[];
+
+/** What a mark means. @example markRow('%').damped // 'palm' */
+export const markRow = (mark: Mark): MarkRow => MARK_ROWS[mark];
+/** @example isMark('q') // false */
+export const isMark = (text: string): text is Mark => Object.hasOwn(MARK_ROWS, text);
+/** Marks of a kind, in their order. @example marksThat((m) => m.taps) // ['!', ','] */
+export const marksThat = (is: (row: MarkRow) => boolean): readonly Mark[] => MARKS.filter((m) => is(markRow(m)));
+/** Whether two marks can't stand on one string. @example marksClash('~', 'x') // true */
+export const marksClash = (a: Mark, b: Mark): boolean =>
+  markRow(a).against.includes(b) || markRow(b).against.includes(a);
+/** Every two marks that clash, each pair once: the second gives way. */
+export const MARK_CLASHES: readonly (readonly [Mark, Mark])[] = MARKS.flatMap((a, n) =>
+  MARKS.slice(n + 1).flatMap((b) => (marksClash(a, b) ? [[a, b] as const] : [])),
+);
+/** Marks as a set of letters in a regular expression. */
+export const lettersOfMarks = (marks: readonly Mark[]): string => `[${marks.map((m) => `\\${m}`).join('')}]`;
