@@ -94,13 +94,13 @@ async function clean(page: import('@playwright/test').Page, part?: string) {
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 
-test('the initial download stays under 250 kB compressed, and places are lazy', async ({ page, request }) => {
+test('the initial download stays under 220 kB compressed, and places are lazy', async ({ page, request }) => {
   const html = await (await request.get('/')).text();
   const files = [...html.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
   let bytes = gzipSync(html).length;
   for (const f of files) bytes += gzipSync(await (await request.get(`/${f}`)).body()).length;
   expect(files.length).toBeGreaterThan(2);
-  expect(bytes).toBeLessThan(250_000);
+  expect(bytes).toBeLessThan(220_000);
   const asked: string[] = [];
   page.on('request', (r) => asked.push(new URL(r.url()).pathname));
   await page.goto('/shelf');

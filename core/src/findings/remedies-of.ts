@@ -37,7 +37,7 @@ export function sameMatter(a: Finding, b: Finding): boolean {
       case 'held over':
         return [place.slot, figures.into];
       case 'no node':
-        return [figures.name, figures.string, figures.fret];
+        return [place.slot, figures.string, figures.fret];
       case 'string muted':
       case 'tone unheard':
       case 'name not borne out':

@@ -5,7 +5,6 @@ import {
   provideBrowserGlobalErrorListeners,
 } from '@angular/core';
 import { provideRouter, Router, withNavigationErrorHandler, withRouterConfig } from '@angular/router';
-import { MAT_FORM_FIELD_DEFAULT_OPTIONS, type MatFormFieldDefaultOptions } from '@angular/material/form-field';
 import { routes } from './app.routes';
 import { Startup } from './startup';
 import { Troubles } from './troubles';
@@ -13,7 +12,6 @@ import { isUpdated } from './updated';
 import { words } from '../words/en';
 
 const PART = 'part';
-const FIELDS: MatFormFieldDefaultOptions = { appearance: 'outline', subscriptSizing: 'dynamic', floatLabel: 'always' };
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -41,7 +39,6 @@ export const appConfig: ApplicationConfig = {
         });
       }),
     ),
-    { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: FIELDS },
     provideAppInitializer(() => {
       void inject(Startup).begin();
     }),
