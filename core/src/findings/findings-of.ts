@@ -28,12 +28,11 @@ const grave = (m: GraveMatter) => [
   barre(m),
 ];
 
-/** What there is to say about a section, what can't be as it stands first; nothing of an empty one. */
+/** What there is to say about a section: the ceiling, then the rest in its rank; nothing of an empty one. */
 export function findingsOf(m: FindingMatter): Finding[] {
   if (m.flat.events.length === 0) return ranked(texts(m));
-  return ranked(
-    there([ceiling(m), comesRound(m), ...accents(m), anotherStart(m), pendulum(m), plants(m), block(m), ...grave(m)]),
-  );
+  const rest = [comesRound(m), ...accents(m), anotherStart(m), pendulum(m), plants(m), block(m), ...grave(m)];
+  return [...there([ceiling(m)]), ...ranked(there(rest))];
 }
 /**
  * Only what stands against a section: it can't be read, held or played in time, or sounds otherwise than it is called. What

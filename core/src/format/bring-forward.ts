@@ -27,7 +27,13 @@ function stepped(study: Box, step: (study: Box) => Box): Box {
 }
 
 /** In the order in which they came to be; each leaves alone what has its form already. */
-const STEPS: readonly ((study: Box) => Box)[] = [instrumentApart, namesOnce, sectionsForward, formAndCells];
+const STEPS: readonly ((study: Box) => Box)[] = [
+  instrumentApart,
+  namesOnce,
+  sectionsForward,
+  formAndCells,
+  wordsAndReminders,
+];
 
 /** Tuning and capo were fields of the study; its family follows from its cycles. */
 function instrumentApart(study: Box): Box {
@@ -38,6 +44,16 @@ function instrumentApart(study: Box): Box {
 function formAndCells(study: Box): Box {
   if (!Array.isArray(study['sections']) || (has(study, 'form') && has(study, 'cells'))) return study;
   return { cells: [], form: '', ...study };
+}
+
+/** Words, key and feel of sections and the study's reminders came with version 4: nothing of them sounds. */
+function wordsAndReminders(study: Box): Box {
+  const sections = sectionsOf(study);
+  const lacks = (s: unknown): s is Box => isBox(s) && !(has(s, 'words') && has(s, 'key') && has(s, 'feel'));
+  const whole = sections.some(lacks)
+    ? { ...study, sections: sections.map((s) => (lacks(s) ? { feel: null, words: '', key: null, ...s } : s)) }
+    : study;
+  return !Array.isArray(study['sections']) || has(study, 'reminders') ? whole : { reminders: [], ...whole };
 }
 
 function namesOnce(study: Box): Box {

@@ -9,13 +9,24 @@ import {
   FORMAT,
   FORMAT_VERSION,
   KEPT,
+  KEPT_SINCE_4,
   type Kept,
   LARGEST_FILE,
   MOST_FILE_FAULTS,
   MOST_KEPT,
   type StudyFile,
 } from './model.js';
-import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
+import {
+  readCellRow,
+  readCourseRow,
+  readCycleRow,
+  readGoalRow,
+  readLogRow,
+  readPlanRow,
+  readProfileRow,
+  readStudyRow,
+  readTakeRow,
+} from './rows.js';
 
 const refuse = (code: FileRefusal, why: Fact<FileFaultCode>, faults: readonly DataFault[] = []): FileReading => ({
   ok: false,
@@ -96,6 +107,8 @@ const MIGRATIONS: readonly ((file: object) => object)[] = [
   (file) => ({ ...file, version: 2, cells: [] }),
   // Version 2 had shapes by turn or group, frets beside the script, and lines of the log without their section's id.
   (file) => ({ ...file, version: 3 }),
+  // Version 3 knew no goals, courses, plans and takes; of its studies and hands nothing changed its meaning.
+  (file) => ({ ...Object.fromEntries(KEPT_SINCE_4.map((list) => [list, []])), ...file, version: 4 }),
 ];
 
 /** Kind, fields and the sizes of lists, before anything inside them is looked at. */
@@ -143,6 +156,10 @@ function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collecti
     profiles: pass('profiles', readProfileRow),
     cycles: pass('cycles', readCycleRow),
     cells: pass('cells', readCellRow),
+    goals: pass('goals', readGoalRow),
+    courses: pass('courses', readCourseRow),
+    plans: pass('plans', readPlanRow),
+    takes: pass('takes', readTakeRow),
   };
   return faults.length ? null : read;
 }
@@ -167,11 +184,12 @@ const ROOM_FOR_LISTS = 1_000;
 /**
  * The text of a shelf's files in their order, one thing of the shelf a piece: who writes a large shelf can rest
  * between them. A shelf that is larger than what a file may hold goes on in another one.
+ * @param collection lists that are left out are empty
  * @param most bytes of a file at the most
  */
 export function* filePieces(
   kind: StudyFile['kind'],
-  collection: Collection,
+  collection: Partial<Collection>,
   most: number = LARGEST_FILE,
 ): Generator<FilePiece> {
   let file = 0;
@@ -179,7 +197,7 @@ export function* filePieces(
   yield { file, text: opening(kind) };
   for (const [place, list] of KEPT.entries()) {
     let n = 0;
-    for (const thing of byId<{ id: string }>(collection[list])) {
+    for (const thing of byId<{ id: string }>(collection[list] ?? [])) {
       const text = `\n  ${JSON.stringify(thing, null, 1).replace(/\n/g, '\n  ')}`;
       const size = text.length * BYTES_A_LETTER;
       const full = (most < Infinity && n >= MOST_KEPT[list]) || (bytes > 0 && bytes + size + ROOM_FOR_LISTS > most);
@@ -198,11 +216,10 @@ export function* filePieces(
   }
   yield { file, text: closing };
 }
-const write = (kind: StudyFile['kind'], c: Collection): string =>
+const write = (kind: StudyFile['kind'], c: Partial<Collection>): string =>
   [...filePieces(kind, c, Infinity)].map((piece) => piece.text).join('');
 
 /** Everything, in an order that depends on the data alone: the same shelf always writes the same file. */
-export const writeEverything = (collection: Collection): string => write('everything', collection);
+export const writeEverything = (collection: Partial<Collection>): string => write('everything', collection);
 /** One study; the log, hands and cycles of the player stay at home. */
-export const writeStudy = (study: Study): string =>
-  write('study', { studies: [study], log: [], profiles: [], cycles: [], cells: [] });
+export const writeStudy = (study: Study): string => write('study', { studies: [study] });

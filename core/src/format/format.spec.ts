@@ -2,18 +2,22 @@ import { describe, expect, it } from 'vitest';
 import { cycleById, CYCLES } from '../catalogue/index.js';
 import { readShape } from '../left-hand/index.js';
 import { makeStudy, putShape, setChart, type Study } from '../piece/index.js';
-import { DEFAULT_PROFILE } from '../player/index.js';
+import { DEFAULT_PROFILE, type HandProfile, USUAL_HABITS } from '../player/index.js';
 import {
   type Collection,
   filePieces,
   FORMAT_VERSION,
   LARGEST_FILE,
   readCellRow,
+  readCourseRow,
   readCycleRow,
   readFile,
+  readGoalRow,
   readLogRow,
+  readPlanRow,
   readProfileRow,
   readStudyRow,
+  readTakeRow,
   refuseBySize,
   writeEverything,
   writeStudy,
@@ -40,6 +44,48 @@ const everything: Collection = {
   profiles: [DEFAULT_PROFILE],
   cycles: [CYCLES[0]!],
   cells: [{ id: 'own', name: 'Own', script: 'id iu G', stepsPerCount: 3, family: 'flamenco', note: '' }],
+  goals: [
+    {
+      ...{ id: 'g', name: 'By the rehearsal', kind: 'by a date', about: { studyId: 's', sectionId: 's-a' }, bpm: 120 },
+      ...{ by: '2026-02-01', minutesADay: 5, days: 12, begun: '2026-01-02', note: '' },
+    },
+    { id: 'h', name: 'm and a', kind: 'finger pair', pair: ['m', 'a'], begun: '2026-01-02', note: 'slowly' },
+  ],
+  courses: [
+    {
+      ...{ id: 'c', name: 'The turn', about: { studyId: 's' }, begun: '2026-01-02', note: '' },
+      steps: [
+        {
+          ...{ what: 'dead strings', text: '', bpm: 80, minutes: 4, passed: ['2026-01-03'] },
+          gate: { clean: 4, days: 2, by: 'mark' },
+        },
+        { what: 'own', text: 'eyes shut', bpm: null, gate: { clean: 1, days: 1, by: 'sound' }, passed: [] },
+      ],
+    },
+  ],
+  plans: [
+    {
+      ...{ id: 'p', startedAt: '2026-01-02T10:00:00.000Z', minutes: 20 },
+      blocks: [
+        {
+          ...{ kind: 'hard change', about: { studyId: 's', drill: 'change C G' }, bpm: 70, minutes: 5 },
+          why: { code: 'late', about: ['C', 'G', 40] },
+          done: { minutes: 4, end: 'not clean', tension: true },
+        },
+        { kind: 'break', bpm: null, minutes: 2, why: { code: 'break', about: [] } },
+      ],
+    },
+  ],
+  takes: [
+    {
+      ...{ id: 't', about: { studyId: 's' }, studyName: 'Study', sectionName: 'A', bpm: 90, seconds: 31.5 },
+      ...{ startedAt: '2026-01-02T10:00:00.000Z', source: 'stand-in', profileId: 'steady-hand', note: '' },
+      result: {
+        ...{ planned: 64, matched: 62, missed: 2, doubled: 0, extra: 1, offsetMs: -12, driftPercent: 0.4, spreadMs: 9 },
+        ...{ trust: 0.9, measures: [{ of: 'i', n: 16, meanMs: -3, spreadMs: 8, loudness: 0.6 }] },
+      },
+    },
+  ],
 };
 const parsed = (change: (file: { version: unknown; studies: unknown[] }) => void) => {
   const file = JSON.parse(writeStudy(study)) as never;
@@ -79,6 +125,72 @@ describe('export and import', () => {
     const reading = readFile(JSON.stringify({ ...old, version: 1 }));
     expect(reading.ok && reading.file).toMatchObject({ version: FORMAT_VERSION, cells: [], cycles: everything.cycles });
     expect(readFile(JSON.stringify({ ...old, version: 0 })).ok).toBe(false);
+  });
+  it('a file of version 3, which knew no words, key, feel, reminders, goals, courses, plans and takes, is brought forward', () => {
+    const old = JSON.parse(writeEverything(everything)) as Record<string, unknown>;
+    for (const list of ['goals', 'courses', 'plans', 'takes']) delete old[list];
+    for (const s of old['studies'] as Record<string, unknown>[]) {
+      delete s['reminders'];
+      for (const part of s['sections'] as Record<string, unknown>[])
+        for (const field of ['words', 'key', 'feel']) delete part[field];
+    }
+    const reading = readFile(JSON.stringify({ ...old, version: 3 }));
+    expect(reading.ok && reading.file).toMatchObject({ version: 4, goals: [], courses: [], plans: [], takes: [] });
+    expect(reading.ok && reading.file.studies.find((s) => s.id === 's')).toEqual(study);
+    // A row that is stored has no version: what it lacks is put in all the same.
+    expect(readStudyRow((old['studies'] as unknown[])[1])).toEqual({ ok: true, value: study });
+  });
+  it('words, key, feel, reminders, habits and notes travel and are bounded', () => {
+    const whole: Study = {
+      ...study,
+      reminders: ['thumb outward', 'breathe'],
+      sections: [
+        {
+          ...study.sections[0]!,
+          ...{ words: 'la voz', key: { tonic: 'F#', mode: 'phrygian' } },
+          feel: { countNote: 'eighth', swing: 58, leanMs: -10 },
+        },
+      ],
+    };
+    const hand: HandProfile = { ...DEFAULT_PROFILE, habits: USUAL_HABITS, notes: 'tip joint firm' };
+    const reading = readFile(writeEverything({ ...everything, studies: [whole], profiles: [hand] }));
+    expect(reading.ok && [reading.file.studies, reading.file.profiles]).toEqual([[whole], [hand]]);
+    const odd = (change: Record<string, unknown>) =>
+      readStudyRow({ ...whole, sections: [{ ...whole.sections[0], ...change }] }).ok;
+    expect([odd({ words: 7 }), odd({ key: { tonic: 'H', mode: 'major' } }), odd({ key: null })]).toEqual([
+      false,
+      false,
+      true,
+    ]);
+    expect([odd({ feel: { swing: 20, leanMs: 0 } }), odd({ feel: { swing: 50, leanMs: 0 } })]).toEqual([false, true]);
+    expect(readStudyRow({ ...whole, reminders: ['a', 'b', 'c', 'd'] }).ok).toBe(false);
+    expect(readProfileRow({ ...hand, habits: { ...USUAL_HABITS, pair: ['i'] } }).ok).toBe(false);
+  });
+  it('goals, courses, plans and takes pass their doors or are refused with the path', () => {
+    const { goals, courses, plans, takes } = everything;
+    const at = (read: { readonly ok: boolean; readonly faults?: readonly { readonly path: string }[] }) =>
+      read.ok ? [] : read.faults?.map((f) => f.path);
+    const all = [
+      ...goals.map((g) => readGoalRow(g)),
+      ...courses.map((c) => readCourseRow(c)),
+      ...plans.map((p) => readPlanRow(p)),
+      ...takes.map((t) => readTakeRow(t)),
+    ];
+    expect(all.map(at)).toEqual(all.map(() => []));
+    expect(at(readGoalRow({ ...goals[0], kind: 'fame' }))).toEqual(['kind']);
+    expect(at(readGoalRow({ ...goals[0], by: 'Friday' }))).toContain('by');
+    expect(
+      at(
+        readCourseRow({ ...courses[0], steps: [{ ...courses[0]!.steps[0], gate: { clean: 0, days: 1, by: 'ear' } }] }),
+      ),
+    ).toEqual(['steps[0].gate.clean', 'steps[0].gate.by']);
+    expect(
+      at(readPlanRow({ ...plans[0], blocks: [{ ...plans[0]!.blocks[0], why: { code: 'x', about: [{}] } }] }))?.[0],
+    ).toMatch(/^blocks\[0\]\.why\.about\[0\]/);
+    expect(at(readTakeRow({ ...takes[0], result: { ...takes[0]!.result, trust: 2 } }))).toEqual(['result.trust']);
+    expect(
+      at(readLogRow({ ...everything.log[0], tension: true, cold: true, plan: 'p', block: 1, take: 't', note: '' })),
+    ).toEqual([]);
   });
   it('an own cell with a faulty script is refused, and says where', () => {
     const file = { ...everything, cells: [{ ...everything.cells[0]!, script: 'zz' }] };

@@ -8,7 +8,18 @@ import { makeSection } from '../piece/index.js';
 import { bringStudyForward, namesApart } from './bring-forward.js';
 import { type Checked, type Complaint, complaints, schemaFault } from './check.js';
 import type { Kept } from './model.js';
-import { readCellRow, readCycleRow, readLogRow, readProfileRow, readStudyRow } from './rows.js';
+import { courseSchema, goalSchema, planSchema, takeSchema } from './record-schemas.js';
+import {
+  readCellRow,
+  readCourseRow,
+  readCycleRow,
+  readGoalRow,
+  readLogRow,
+  readPlanRow,
+  readProfileRow,
+  readStudyRow,
+  readTakeRow,
+} from './rows.js';
 import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 
 export interface Mended {
@@ -22,6 +33,10 @@ const DOORS: Record<Kept, readonly [ObjectSchema, (row: unknown) => Checked<unkn
   profiles: [profileSchema, readProfileRow],
   cycles: [cycleSchema, readCycleRow],
   cells: [cellSchema, readCellRow],
+  goals: [goalSchema, readGoalRow],
+  courses: [courseSchema, readCourseRow],
+  plans: [planSchema, readPlanRow],
+  takes: [takeSchema, readTakeRow],
 };
 const MOST_ROUNDS = 400;
 type Path = readonly (string | number)[];
@@ -41,6 +56,14 @@ function standIn(path: Path): unknown {
     capo: 0,
     note: '',
     form: '',
+    reminders: [],
+    text: '',
+    begun: '2000-01-01',
+    passed: [],
+    steps: [],
+    blocks: [],
+    result: null,
+    profileId: '',
     shapes: [],
     cells: [],
     sections: [section],

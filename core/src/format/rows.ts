@@ -3,10 +3,11 @@ import { type DataFault, dataFault, quoted } from '../fault/index.js';
 import { checkShape } from '../left-hand/index.js';
 import { namedCellFault, type Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
-import type { LogEntry } from '../practice/index.js';
+import type { Course, Goal, LogEntry, SessionPlan, TakeRecord } from '../practice/index.js';
 import { checkCell, type OwnCell } from '../script/index.js';
 import { bringStudyForward } from './bring-forward.js';
 import { check, type Checked } from './check.js';
+import { courseSchema, goalSchema, planSchema, takeSchema } from './record-schemas.js';
 import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 
 /** What the schema can't say: cycles that add up, shapes a hand can hold, names that stand once. */
@@ -48,4 +49,8 @@ export const readStudyRow = door<Study>((row, at) => check(studySchema, bringStu
 export const readLogRow = door<LogEntry>((row, at) => check(logEntrySchema, row, none, at));
 export const readProfileRow = door<HandProfile>((row, at) => check(profileSchema, row, none, at));
 export const readCycleRow = door<AccentCycle>((row, at) => check(cycleSchema, row, checkCycle, at));
+export const readGoalRow = door<Goal>((row, at) => check(goalSchema, row, none, at));
+export const readCourseRow = door<Course>((row, at) => check(courseSchema, row, none, at));
+export const readPlanRow = door<SessionPlan>((row, at) => check(planSchema, row, none, at));
+export const readTakeRow = door<TakeRecord>((row, at) => check(takeSchema, row, none, at));
 export const readCellRow = door<OwnCell>((row, at) => check<OwnCell>(cellSchema, row, checkCell, at));

@@ -14,38 +14,46 @@ import { cleanName, LONGEST_NAME } from '../name/index.js';
 import {
   HIGHEST_CAPO,
   LADDER_BOUNDS,
+  FEEL_BOUNDS,
   LATEST_START,
   LONGEST_FORM,
   LONGEST_ID,
+  LONGEST_REMINDER,
   LONGEST_STUDY_NOTE,
+  LONGEST_WORDS,
+  MODES,
   MOST_BARS,
   MOST_NAMED_CELLS,
+  MOST_REMINDERS,
   MOST_SECTIONS,
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
 } from '../piece/index.js';
-import { FINGER_PAIRS, LEAST_SPAN, LITTLE_FINGER_SPELLINGS, WIDEST_SPAN } from '../player/index.js';
+import { FINGER_PAIRS, LEAST_SPAN, LONGEST_HAND_NOTES, LITTLE_FINGER_SPELLINGS, WIDEST_SPAN } from '../player/index.js';
 import {
   FIRST_LOGGED_YEAR,
   LAST_LOGGED_YEAR,
   LONGEST_SESSION_MINUTES,
+  LONGEST_RECORD_NOTE,
   MOST_PASSES,
+  MOST_PLANNED_BLOCKS,
   LONGEST_DRILL_KEY,
 } from '../practice/index.js';
+import { FINGERS } from '../stroke/index.js';
 import { LONGEST_CELL, LONGEST_SCRIPT } from '../script/index.js';
 import { HIGHEST_BPM, LOWEST_BPM, STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
-const id = Joi.string().max(LONGEST_ID).required();
+export const id = Joi.string().max(LONGEST_ID).required();
 /**
  * A name may be any text that can be seen; it is only ever shown as text, never read as markup. White space at its
  * ends and marks that would turn the text beside it are taken off.
  */
-const name = Joi.string()
+export const name = Joi.string()
   .max(LONGEST_NAME)
   .required()
   .custom((value: string, helpers: Joi.CustomHelpers) => cleanName(value) || helpers.error('name.unseen'));
-const text = (most: number) => Joi.string().allow('').max(most);
-const tempo = Joi.number().min(LOWEST_BPM).max(HIGHEST_BPM).required();
+export const text = (most: number) => Joi.string().allow('').max(most);
+export const tempo = Joi.number().min(LOWEST_BPM).max(HIGHEST_BPM).required();
 const longest = MOST_COUNTS * TICKS_PER_COUNT;
 const family = Joi.string()
   .valid(...FAMILIES)
@@ -99,6 +107,21 @@ const ladderSchema = Joi.object({
   passes: Joi.number().integer().min(LADDER_BOUNDS.passes.low).max(LADDER_BOUNDS.passes.high).required(),
 });
 
+const between = ({ low, high }: { readonly low: number; readonly high: number }) =>
+  Joi.number().min(low).max(high).required();
+const feelSchema = Joi.object({
+  countNote: Joi.string().valid(...COUNT_NOTES),
+  swing: between(FEEL_BOUNDS.swing),
+  leanMs: between(FEEL_BOUNDS.leanMs),
+});
+const keySchema = Joi.object({
+  tonic: Joi.string()
+    .pattern(/^[A-G][#b]?$/)
+    .required(),
+  mode: Joi.string()
+    .valid(...MODES)
+    .required(),
+});
 const sectionSchema = Joi.object({
   id,
   name,
@@ -109,7 +132,10 @@ const sectionSchema = Joi.object({
   chart: text(LONGEST_CHART).required(),
   bars: Joi.number().integer().min(1).max(MOST_BARS).allow(null).required(),
   bpm: tempo,
+  feel: feelSchema.allow(null).required(),
   ladder: ladderSchema.required(),
+  words: text(LONGEST_WORDS).required(),
+  key: keySchema.allow(null).required(),
 });
 
 const { low, high } = OPEN_STRING_BOUNDS;
@@ -127,6 +153,7 @@ export const studySchema = Joi.object({
   form: text(LONGEST_FORM).required(),
   shapes: Joi.array().items(shapeSchema).max(MOST_SHAPES).unique('id').required(),
   sections: Joi.array().items(sectionSchema).min(1).max(MOST_SECTIONS).unique('id').required(),
+  reminders: Joi.array().items(Joi.string().max(LONGEST_REMINDER)).max(MOST_REMINDERS).required(),
   note: text(LONGEST_STUDY_NOTE).required(),
 });
 
@@ -135,6 +162,13 @@ const reachMm = Joi.number().min(10).max(300).required();
 const reachSchema = Joi.object({ ease: reachMm, limit: reachMm.min(Joi.ref('ease')) }).required();
 const limitMs = Joi.number().min(20).max(2_000).required();
 const spacing = Joi.number().min(LEAST_SPACING).max(MOST_SPACING);
+/** So many fingers, in their order. */
+export const fingersIn = (least: number, most: number) =>
+  Joi.array()
+    .items(Joi.string().valid(...FINGERS))
+    .min(least)
+    .max(most)
+    .required();
 export const profileSchema = Joi.object({
   id,
   name,
@@ -155,6 +189,12 @@ export const profileSchema = Joi.object({
   littleFinger: Joi.string()
     .valid(...LITTLE_FINGER_SPELLINGS)
     .required(),
+  habits: Joi.object({
+    pair: fingersIn(2, 2),
+    tremolo: fingersIn(2, 8),
+    tremoloOfFour: fingersIn(2, 8),
+  }),
+  notes: text(LONGEST_HAND_NOTES),
   cautionsRead: Joi.boolean().required(),
 });
 
@@ -169,7 +209,7 @@ export const cellSchema = Joi.object({
 });
 
 /** A day that a log can hold: a wrong clock must not stretch the chart over millennia. */
-const logged = Joi.string()
+export const logged = Joi.string()
   .isoDate()
   .required()
   .custom((value: string, helpers: Joi.CustomHelpers) => {
@@ -190,4 +230,10 @@ export const logEntrySchema = Joi.object({
     .max(MOST_PASSES)
     .required(),
   pain: Joi.boolean().required(),
+  tension: Joi.boolean(),
+  cold: Joi.boolean(),
+  plan: Joi.string().max(LONGEST_ID),
+  block: Joi.number().integer().min(0).max(MOST_PLANNED_BLOCKS),
+  take: Joi.string().max(LONGEST_ID),
+  note: text(LONGEST_RECORD_NOTE),
 });

@@ -24,6 +24,9 @@ export function makeSection(id: string, name: string, cycle: AccentCycle): Secti
     chart: '',
     bars: null,
     ...paceOf(cycle),
+    feel: null,
+    words: '',
+    key: null,
   };
 }
 
@@ -44,6 +47,7 @@ export function makeStudy(
     cells: [],
     sections: [makeSection(`${id}-a`, 'A', cycle)],
     form: '',
+    reminders: [],
     note: '',
   };
 }

@@ -1,9 +1,32 @@
-import { type AccentCycle, MOST_COUNTS } from '../cycle/index.js';
+import { type AccentCycle, type CountNote, MOST_COUNTS } from '../cycle/index.js';
 import type { Instrument } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
 import type { NamedCell } from '../script/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import type { Ladder } from './ladder.js';
+
+/** Modes that music of these families is in. */
+export const MODES = ['major', 'minor', 'phrygian', 'dorian', 'mixolydian'] as const;
+/** A section's key: the letter of its tonic with its sign, and its mode. */
+export interface Key {
+  readonly tonic: string;
+  readonly mode: (typeof MODES)[number];
+}
+/** How what is written is felt; none = as the cycle has it, evenly. */
+export interface Feel {
+  /** How a count is written, where not as the cycle has it. */
+  readonly countNote?: CountNote;
+  /** What the first of a pair of steps takes of both, in percent; 50 is even. */
+  readonly swing: number;
+  /** So many milliseconds behind the click; before it, where it is less than 0. */
+  readonly leanMs: number;
+}
+/** Bounds of a feel. */
+export const FEEL_BOUNDS = { swing: { low: 50, high: 80 }, leanMs: { low: -80, high: 80 } } as const;
+export const LONGEST_WORDS = 20_000;
+/** Reminders of a study, shown while it is practised. */
+export const MOST_REMINDERS = 3;
+export const LONGEST_REMINDER = 200;
 
 export interface Section {
   readonly id: string;
@@ -20,7 +43,12 @@ export interface Section {
   /** Its length in bars; null = until script and chart come round together. */
   readonly bars: number | null;
   readonly bpm: number;
+  readonly feel: Feel | null;
   readonly ladder: Ladder;
+  /** Syllables or counts under the turns; '' = none. */
+  readonly words: string;
+  /** null = found from chart and notes. */
+  readonly key: Key | null;
 }
 export interface Study {
   readonly id: string;
@@ -34,6 +62,8 @@ export interface Study {
   readonly sections: readonly Section[];
   /** The order of the sections with repeats and endings; '' = every section once, in order. */
   readonly form: string;
+  /** At most three. */
+  readonly reminders: readonly string[];
   readonly note: string;
 }
 /** What of a study a section is read with. */

@@ -5,6 +5,19 @@ import type { LeftHand } from './left-hand.js';
 export type LittleFingerSpelling = 'e' | 'c' | 'ch' | 'x' | 'q';
 export const LITTLE_FINGER_SPELLINGS: readonly LittleFingerSpelling[] = ['e', 'c', 'ch', 'x', 'q'];
 
+/** The pair that alternates, and the orders of a tremolo: of three notes over a bass, and of four. */
+export interface HandHabits {
+  readonly pair: readonly [Finger, Finger];
+  readonly tremolo: readonly Finger[];
+  readonly tremoloOfFour: readonly Finger[];
+}
+export const USUAL_HABITS: HandHabits = {
+  pair: ['i', 'm'],
+  tremolo: ['p', 'a', 'm', 'i'],
+  tremoloOfFour: ['p', 'i', 'a', 'm', 'i'],
+};
+export const LONGEST_HAND_NOTES = 2_000;
+
 /** One player's hands: what the figures are measured against. */
 export interface HandProfile {
   readonly id: string;
@@ -27,6 +40,10 @@ export interface HandProfile {
   /** Measured reach and moves of the left hand; without it they follow from the span. */
   readonly left?: LeftHand;
   readonly littleFinger: LittleFingerSpelling;
+  /** Orders that this hand takes by habit; without them i m, and p a m i. */
+  readonly habits?: HandHabits;
+  /** What the player notes of the own hand, posture and tip joints, shown as a reminder. */
+  readonly notes?: string;
   /** The player has read what to do at pain, and about breaks. */
   readonly cautionsRead: boolean;
 }

@@ -29,6 +29,15 @@ export interface LogEntry {
   readonly passes: readonly PracticePass[];
   /** Pain, numbness or tingling was noted. */
   readonly pain: boolean;
+  /** The hand was tense. */
+  readonly tension?: boolean;
+  /** One cold pass, to see whether it still holds. */
+  readonly cold?: boolean;
+  /** The plan and its block that were followed, and the take that was recorded. */
+  readonly plan?: string;
+  readonly block?: number;
+  readonly take?: string;
+  readonly note?: string;
 }
 
 /** What a line of the log is about: a section as written, or one drill of it. */

@@ -1,6 +1,6 @@
 import { type NotatedBar, restSeen, type Sign, spell, type Spelled, type Voice } from '../../notation/index.js';
 import type { ScoreEvent, ScoreNote } from '../../score/index.js';
-import { type Level, marksOn } from '../../stroke/index.js';
+import type { Level } from '../../stroke/index.js';
 import type { WrittenSection } from '../written/scope.js';
 import { beamsOf } from './beams.js';
 import { harmonyOf } from './harmony.js';

@@ -42,9 +42,9 @@ export function rowsToTake(arrival: Arrival, how: Meeting, held: Held, newId: ()
   if (how === 'leave mine') return arrival.fresh;
   if (how === 'take theirs') return [...arrival.fresh, ...arrival.differing];
   const names = held.studies.map((r) => (r as StudyRow).study.name);
-  // A line of the log that differs is the same hour told twice: mine stays.
+  // A line of the log that differs is the same hour told twice, and so are plans and takes: mine stays.
   const copies = arrival.differing.flatMap((placed): PlacedRow[] => {
-    if (placed.table === 'log') return [];
+    if (placed.table === 'log' || placed.table === 'plans' || placed.table === 'takes') return [];
     const id = newId();
     if (placed.table !== 'studies') {
       const row = { ...placed.row, id, name: freeName(placed.row.name, [placed.row.name]) };

@@ -1,4 +1,5 @@
 import type { Operation } from './operations';
+import { nameOfRow } from './rows';
 
 /** Work that will not be stored by trying again: kept until the player has exported it or lets it go. */
 export interface Aside {
@@ -16,7 +17,7 @@ export function nameOf(operation: Operation): string {
     case 'study':
       return operation.study.name;
     case 'row':
-      return operation.table === 'log' ? operation.row.studyName : operation.row.name;
+      return nameOfRow(operation.row);
     case 'exchange':
     case 'settle':
       return operation.name;

@@ -3,10 +3,14 @@ import { type DataFault, dataFault, type Kept } from '@ruffle-wheel/core';
 import {
   type Checked,
   readCellRow,
+  readCourseRow,
   readCycleRow,
+  readGoalRow,
   readLogRow,
+  readPlanRow,
   readProfileRow,
   readStudyRow,
+  readTakeRow,
 } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { revisionOf, type Settings, type StudyRow } from './rows';
@@ -59,6 +63,10 @@ const DOORS: Record<Kept, (row: unknown) => Checked<unknown>> = {
   profiles: readProfileRow,
   cycles: readCycleRow,
   cells: readCellRow,
+  goals: readGoalRow,
+  courses: readCourseRow,
+  plans: readPlanRow,
+  takes: readTakeRow,
 };
 /** A stored row through the door of its table. */
 export const readRow = (table: Kept, row: unknown): Checked<unknown> => DOORS[table](row);

@@ -2,7 +2,7 @@
  * Reads and checks what is stored and what comes in as a file, a portion at a time. It runs in a worker, so that the
  * page never waits for the schema library; where there are no workers, in the page itself.
  */
-import { type Collection, type FileReading, type Kept, sayDataFault } from '@ruffle-wheel/core';
+import { type Collection, type FileReading, KEPT, type Kept, sayDataFault } from '@ruffle-wheel/core';
 import { mendRow, readFile, refuseByLetters, refuseBySize } from '@ruffle-wheel/core/format';
 import { Database } from './database';
 import { faultOf, readRow, readSettingsRow } from './door';
@@ -110,17 +110,9 @@ export class Keeper {
     const reading = readFile(text);
     if (!reading.ok) return reading;
     this.taken = reading.file;
-    const { studies, log, profiles, cycles, cells } = reading.file;
-    return {
-      ok: true,
-      sizes: {
-        studies: studies.length,
-        log: log.length,
-        profiles: profiles.length,
-        cycles: cycles.length,
-        cells: cells.length,
-      },
-    };
+    const { file: read } = reading;
+    const sizes = Object.fromEntries(KEPT.map((list) => [list, read[list].length])) as Record<Kept, number>;
+    return { ok: true, sizes };
   }
   part(list: Kept, from: number): readonly unknown[] {
     return this.taken?.[list].slice(from, from + PORTION) ?? [];

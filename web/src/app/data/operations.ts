@@ -1,13 +1,5 @@
-import {
-  type AccentCycle,
-  type HandProfile,
-  KEPT,
-  type Kept,
-  type LogEntry,
-  type OwnCell,
-  type Study,
-} from '@ruffle-wheel/core';
-import { type BinKind, isTypedRow, type Place, type PlacedRow, type Settings, type StudyRow } from './rows';
+import { KEPT, type Kept, type Study } from '@ruffle-wheel/core';
+import { type BinKind, isTypedRow, type Place, type PlacedRow, type Settings, type Shelf, type StudyRow } from './rows';
 
 /** On what an edit was made: a revision, or a save of this tab that was still on its way. */
 export interface Base {
@@ -22,11 +14,9 @@ export interface StudyEdit {
   readonly savedAt: string;
   readonly base: Base;
 }
-export type OneRow =
-  | { readonly table: 'log'; readonly row: LogEntry }
-  | { readonly table: 'profiles'; readonly row: HandProfile }
-  | { readonly table: 'cycles'; readonly row: AccentCycle }
-  | { readonly table: 'cells'; readonly row: OwnCell };
+export type OneRow = {
+  [T in Exclude<Kept, 'studies'>]: { readonly table: T; readonly row: Shelf[T] };
+}[Exclude<Kept, 'studies'>];
 /**
  * Everything that is ever written, as plain data: it can be kept while storage refuses, written to the journal of a
  * tab that is left, and done again at the next start.

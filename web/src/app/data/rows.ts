@@ -1,4 +1,4 @@
-import type { AccentCycle, HandProfile, Kept, LogEntry, OwnCell, Study } from '@ruffle-wheel/core';
+import type { Collection, Kept, Study } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
@@ -48,14 +48,11 @@ export const DEFAULT_SETTINGS: Settings = {
 export const OWN_TO_A_TAB: readonly (keyof Settings)[] = ['studyId', 'sectionId'];
 
 /** What the tables of the shelf hold. */
-export interface Shelf {
-  readonly studies: StudyRow;
-  readonly log: LogEntry;
-  readonly profiles: HandProfile;
-  readonly cycles: AccentCycle;
-  readonly cells: OwnCell;
-}
+export type Shelf = { readonly [T in Kept]: T extends 'studies' ? StudyRow : Collection[T][number] };
 export type Row = Shelf[Kept];
+/** What a row is called: a study’s name, an own name, what was practised; '' of what has none. */
+export const nameOfRow = (row: Row): string =>
+  'study' in row ? row.study.name : 'name' in row ? row.name : 'studyName' in row ? row.studyName : '';
 export interface Place {
   readonly table: Kept;
   readonly id: string;

@@ -5,7 +5,7 @@ import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
 import { Keeping } from './keeping';
 import type { Operation } from './operations';
-import { DEFAULT_SETTINGS, type StudyRow } from './rows';
+import { DEFAULT_SETTINGS, type PlacedRow, type StudyRow } from './rows';
 import { Store, type Stored } from './store';
 import { soon } from '../testing/soon';
 
@@ -149,6 +149,32 @@ describe('storage', () => {
     expect(await db.studies.get('s')).toMatchObject({ study: { name: 'Study' } });
     expect(await db.log.get('l')).toMatchObject({ minutes: 'lots' });
     expect(await store.readBin()).toEqual([]);
+  });
+  it('goals, courses, plans and takes come, go to the bin and come back like everything else', async () => {
+    const about = { studyId: 's' };
+    const rows: PlacedRow[] = [
+      { table: 'goals', row: { id: 'g', name: 'Rope', kind: 'tempo', about, bpm: 120, begun: '2026-05-01', note: '' } },
+      { table: 'courses', row: { id: 'c', name: 'Turn', about, steps: [], begun: '2026-05-01', note: '' } },
+      { table: 'plans', row: { id: 'p', startedAt: at, minutes: 20, blocks: [] } },
+      {
+        table: 'takes',
+        row: {
+          ...{ id: 't', about, studyName: 'S', sectionName: 'A', startedAt: at, bpm: 90, seconds: 30 },
+          ...{ source: 'microphone', profileId: 'steady-hand', result: null, note: '' },
+        },
+      },
+    ];
+    const tables = rows.map((r) => r.table);
+    const stored = async () => Promise.all(tables.map(async (table) => (await all(table)).rows));
+    expect((await store.perform(exchange({ what: 'replaced', come: rows }))).ok).toBe(true);
+    expect(await stored()).toEqual(rows.map((r) => [r.row]));
+    await store.perform(exchange({ id: 'gone', go: rows.map((r) => ({ table: r.table, id: r.row.id })) }));
+    expect(await stored()).toEqual(rows.map(() => []));
+    await store.perform({ kind: 'put back', id: 'gone' });
+    expect(await stored()).toEqual(rows.map((r) => [r.row]));
+    // Their doors are asked before they are written.
+    const odd = { ...rows[2]!.row, minutes: -1 };
+    expect((await store.perform({ kind: 'row', table: 'plans', row: odd } as Operation)).ok).toBe(false);
   });
   it('what comes in replaces the same id, raises its revision, and can be taken back', async () => {
     await store.perform(edit(makeStudy('s', 'Old'), 0));

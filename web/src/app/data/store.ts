@@ -249,18 +249,14 @@ export class Store {
 
   private async exchange(operation: Extract<Operation, { kind: 'exchange' }>): Promise<Outcome> {
     const { come, go, ifEmpty } = operation;
-    const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
+    const { bin, binned } = this.db;
     const touched = [...come.map((c) => ({ table: c.table, id: c.row.id })), ...go];
-    const revisions = await this.db.transaction(
-      'rw',
-      [bin, binned, studies, log, profiles, cycles, cells],
-      async () => {
-        if (ifEmpty && !(await this.foundEmpty())) return null;
-        // Done already by a tab that was left before it heard so.
-        if (await bin.get(operation.id)) return new Map<string, number>();
-        return this.exchangeWithin(operation, come, go);
-      },
-    );
+    const revisions = await this.db.transaction('rw', [bin, binned, ...this.db.shelves], async () => {
+      if (ifEmpty && !(await this.foundEmpty())) return null;
+      // Done already by a tab that was left before it heard so.
+      if (await bin.get(operation.id)) return new Map<string, number>();
+      return this.exchangeWithin(operation, come, go);
+    });
     // Nothing came: what was shown of it goes again.
     if (!revisions) return { ok: true, touched };
     this.tell({ places: touched, bin: true });
@@ -310,10 +306,10 @@ export class Store {
    * table stays in the bin; what its door refuses goes back as it was stored, to be mended there.
    */
   private async putBack(id: string): Promise<{ readonly touched: readonly Place[]; readonly stayed: number }> {
-    const { bin, binned, studies, log, profiles, cycles, cells } = this.db;
+    const { bin, binned } = this.db;
     const touched: Place[] = [];
     let stayed = 0;
-    await this.db.transaction('rw', [bin, binned, studies, log, profiles, cycles, cells], async () => {
+    await this.db.transaction('rw', [bin, binned, ...this.db.shelves], async () => {
       const entry = await bin.get(id);
       if (!entry) return;
       const rows = await binned.where('entry').equals(id).toArray();

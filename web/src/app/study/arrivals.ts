@@ -3,6 +3,7 @@ import {
   copyStudy,
   type FileReading,
   KEPT,
+  type Kept,
   LONGEST_ID,
   type LogEntry,
   type SaidDataFault,
@@ -30,6 +31,8 @@ const said = ({ code, why, faults }: Extract<FileReading, { readonly ok: false }
   message: sayRefusal(why),
   faults: sayDataFaults(faults),
 });
+/** What an invented player has done and means to do; none of it is shown where nothing can be stored. */
+const OF_A_PLAYER: ReadonlySet<Kept> = new Set(['log', 'goals', 'courses', 'plans', 'takes']);
 export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;
 
 /** What comes in from outside: looked at first, taken after the player has chosen, with a way back. */
@@ -39,8 +42,7 @@ export class Arrivals {
   private readonly collection = inject(Collection);
 
   private held() {
-    const { studies, log, profiles, ownCycles, ownCells } = this.collection;
-    return { studies: studies(), log: log(), profiles: profiles(), cycles: ownCycles(), cells: ownCells() };
+    return this.collection.whole();
   }
 
   /** Reads a file and compares it with the shelf; nothing is taken yet. */
@@ -115,7 +117,7 @@ export class Arrivals {
     if (!result.ok) return;
     const rows = result.arrival.fresh.flatMap((placed): PlacedRow[] => {
       const id = `${placed.row.id}-${crypto.randomUUID()}`.slice(-LONGEST_ID);
-      if (placed.table === 'log') return [];
+      if (OF_A_PLAYER.has(placed.table)) return [];
       if (placed.table !== 'studies') return [{ table: placed.table, row: { ...placed.row, id } } as PlacedRow];
       const { study } = placed.row;
       return [{ table: 'studies', row: { ...placed.row, id, study: copyStudy(study, id, study.name) } }];

@@ -8,9 +8,13 @@ import {
   type HandProfile,
   KEPT,
   type Kept,
+  type Course,
+  type Goal,
   type LogEntry,
   type OwnCell,
+  type SessionPlan,
   type Study,
+  type TakeRecord,
 } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
 import {
@@ -26,6 +30,7 @@ import {
   type PlacedRow,
   type Row,
   type Settings,
+  type Shelf,
   Store,
   type StudyRow,
   Writes,
@@ -56,11 +61,17 @@ const SORTED: Record<Kept, (a: Row, b: Row) => number> = {
   profiles: byId,
   cycles: byId,
   cells: byId,
+  goals: byId,
+  courses: byId,
+  plans: (a, b) => later((a as SessionPlan).startedAt, (b as SessionPlan).startedAt),
+  takes: (a, b) => later((a as TakeRecord).startedAt, (b as TakeRecord).startedAt),
   studies: (a, b) =>
     later((a as StudyRow).savedAt, (b as StudyRow).savedAt) ||
     (a as StudyRow).study.name.localeCompare((b as StudyRow).study.name),
   log: (a, b) => later((a as LogEntry).startedAt, (b as LogEntry).startedAt),
 };
+/** The rows of every table. */
+export type Held = { readonly [T in Kept]: readonly Shelf[T][] };
 const now = () => new Date().toISOString();
 
 /**
@@ -76,6 +87,10 @@ export class Collection {
   readonly profiles = signal<readonly HandProfile[]>([]);
   readonly ownCycles = signal<readonly AccentCycle[]>([]);
   readonly ownCells = signal<readonly OwnCell[]>([]);
+  readonly goals = signal<readonly Goal[]>([]);
+  readonly courses = signal<readonly Course[]>([]);
+  readonly plans = signal<readonly SessionPlan[]>([]);
+  readonly takes = signal<readonly TakeRecord[]>([]);
   readonly damaged = signal<readonly DamagedRow[]>([]);
   readonly bin = signal<readonly BinEntry[]>([]);
   readonly conflicts = signal<readonly Conflict[]>([]);
@@ -108,7 +123,15 @@ export class Collection {
     profiles: this.profiles,
     cycles: this.ownCycles,
     cells: this.ownCells,
+    goals: this.goals,
+    courses: this.courses,
+    plans: this.plans,
+    takes: this.takes,
   };
+  /** All that is kept, table by table, as it stands now. */
+  whole(): Held {
+    return Object.fromEntries(KEPT.map((table) => [table, this.signals[table]()])) as unknown as Held;
+  }
 
   constructor() {
     this.store.elsewhere.subscribe(({ places, settings, bin }) => {
@@ -309,7 +332,7 @@ export class Collection {
   deleteCell(cell: OwnCell): () => void {
     return this.remove('deleted', cell.name, 'cells', cell.id);
   }
-  /** Clears studies, log, hands, cycles and cells. @param name what the bin calls it */
+  /** Clears the whole shelf. @param name what the bin calls it */
   clear(name: string): () => void {
     const go = KEPT.flatMap((table) =>
       (this.signals[table]() as readonly Row[]).map((r): Place => ({ table, id: r.id })),

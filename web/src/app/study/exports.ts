@@ -15,20 +15,15 @@ export class Exports {
   /** Everything, in as many files as it takes, with the rows that can't be read and are in none of them. */
   async everything(): Promise<{ readonly files: readonly Blob[]; readonly unread: readonly DamagedRow[] }> {
     const { filePieces } = await import('@ruffle-wheel/core/format');
-    const { studies, log, profiles, ownCycles, ownCells, damaged } = this.collection;
+    const { damaged } = this.collection;
+    const held = this.collection.whole();
     const files: string[][] = [];
     let from = performance.now();
     // Where two tabs have two versions of a study, mine is a study beside theirs.
     const mine = this.collection
       .conflicts()
       .map((c) => copyStudy(c.mine, c.key.slice(0 - LONGEST_ID), freeName(c.mine.name, [c.mine.name])));
-    const shelf = {
-      studies: [...studies().map((r) => r.study), ...mine],
-      log: log(),
-      profiles: profiles(),
-      cycles: ownCycles(),
-      cells: ownCells(),
-    };
+    const shelf = { ...held, studies: [...held.studies.map((r) => r.study), ...mine] };
     for (const { file, text } of filePieces('everything', shelf)) {
       (files[file] ??= []).push(text);
       if (performance.now() - from < TURN_MS) continue;

@@ -79,6 +79,10 @@ export const keep = {
       profiles: ['hand', 'hands'],
       cycles: ['cycle', 'cycles'],
       cells: ['cell', 'cells'],
+      goals: ['goal', 'goals'],
+      courses: ['course', 'courses'],
+      plans: ['plan', 'plans'],
+      takes: ['take', 'takes'],
     },
     meeting: {
       title: 'Your shelf has these otherwise',
@@ -92,7 +96,7 @@ export const keep = {
     },
     clearing: {
       title: 'Clear everything?',
-      text: 'All studies, sessions, hands, cycles and cells leave the shelf.',
+      text: 'All studies, sessions, hands, cycles, cells, goals, courses, plans and takes leave the shelf.',
       yes: 'Clear everything',
       yesNote: 'They can be put back from the bin.',
     },

@@ -21,7 +21,7 @@ import {
   type Study,
   TECHNIQUES,
 } from '@ruffle-wheel/core';
-import type { PlacedRow, StudyRow } from '../../data';
+import { nameOfRow, type PlacedRow, type StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
 import { Keys } from '../../shell/keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
@@ -216,13 +216,8 @@ export class ShelfPlace {
       title: w.title,
       text: `${arrival.from} ${w.text}`,
       list: arrival.differing.map(({ table, row }) => {
-        const name =
-          'study' in row
-            ? row.study.name
-            : 'name' in row
-              ? row.name
-              : `${row.studyName}, ${row.startedAt.slice(0, 10)}`;
-        return `${this.words.counted[table][0]} ${name}`;
+        const day = 'startedAt' in row ? row.startedAt.slice(0, 10) : '';
+        return `${this.words.counted[table][0]} ${[nameOfRow(row), day].filter((text) => text !== '').join(', ')}`;
       }),
       choices: [
         { value: 'keep both', label: w.both, note: w.bothNote },

@@ -51,13 +51,12 @@ export class FindingsPanel {
   protected readonly words = words.wheel;
   protected readonly open = inject(OpenStudy);
   readonly lead = output<Lead>();
-  /** The ceiling first, then in their rank; what can't be read is said beside its text. */
-  private readonly findings = computed(() => {
-    const told = (this.open.reading()?.findings ?? [])
+  /** In their order; what can't be read is said beside its text. */
+  private readonly findings = computed(() =>
+    (this.open.reading()?.findings ?? [])
       .filter((f) => ABOUT[f.code].matter !== 'texts')
-      .map((f) => ({ ...f, leads: this.leads(f) }));
-    return [...told.filter((f) => f.code === 'ceiling'), ...told.filter((f) => f.code !== 'ceiling')];
-  });
+      .map((f) => ({ ...f, leads: this.leads(f) })),
+  );
   protected readonly first = computed(() => this.findings().slice(0, OPEN_AT_FIRST));
   protected readonly matters = computed(() =>
     MATTERS.flatMap((name) => {
