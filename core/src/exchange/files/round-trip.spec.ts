@@ -1,3 +1,4 @@
+import midiFile from '@tonejs/midi';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
@@ -43,6 +44,14 @@ const hands = (of: Study) =>
       ['plectrum' in event.motion && event.motion.plectrum],
     ]),
   );
+/** The same file, one note of a chord half a count shorter. */
+function shortened(bytes: Uint8Array): Uint8Array {
+  const midi = new midiFile.Midi(bytes);
+  const track = midi.tracks.find((t) => t.notes.some((n, i) => t.notes[i + 1]?.ticks === n.ticks))!;
+  const note = track.notes.find((n, i) => track.notes[i + 1]?.ticks === n.ticks)!;
+  note.durationTicks /= 2;
+  return midi.toArray();
+}
 const CYCLES = ['tangos', 'buleria', 'bossa-three-two', 'seguiriya', 'vals'].map((id) => cycleById(id)!);
 const CHARTS = ['', 'Am', 'Am F | "Old boat"', 'F | . | Am'];
 
@@ -81,6 +90,22 @@ describe('out and in again', () => {
       { numRuns: 120 },
     );
     expect(tried).toBeGreaterThan(30);
+  });
+  it('MIDI keeps lengths or says that it does not, and brings golpes back', () => {
+    const of = study(cycleById('tangos')!, 'G! ed:3 edx a:t L:6 [G! pi:b2> . L:6 G!]:3', '', 4);
+    const read = back(midiBytes(of, DEFAULT_PROFILE, { kind: 'form' }, NAMES), of);
+    const there = importedStudy(read, 'x', () => `n${++ids}`);
+    const taps = (s: Study) => sounding(s).filter((n) => n.event.motion.kind === 'golpe').length;
+    expect([taps(there), taps(of) > 0]).toEqual([taps(of), true]);
+    const lengths = (s: Study) => sounding(s).flatMap((n) => (n.note ? [`${n.at} ${n.length}`] : []));
+    const changed = lengths(there).filter((l) => !lengths(of).includes(l));
+    expect(changed.length === 0 || read.notes.some((n) => n.code === 'ends moved')).toBe(true);
+    // What begins together and ends apart is told with how many and how far.
+    const chord = study(cycleById('tangos')!, '{p:6 - im:32 -}x4', '', 2);
+    expect(back(midiBytes(chord, DEFAULT_PROFILE, { kind: 'form' }, NAMES), chord).notes).toEqual([]);
+    const bytes = midiBytes(chord, DEFAULT_PROFILE, { kind: 'form' }, NAMES);
+    const cut = shortened(bytes);
+    expect(back(cut, chord).notes).toEqual([{ code: 'ends moved', about: [1, 50] }]);
   });
   it('MIDI brings back every pitch with its time', () => {
     let tried = 0;

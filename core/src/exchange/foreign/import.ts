@@ -183,7 +183,7 @@ const placesOf = ({ notes }: LaidStroke): string =>
     .flatMap((n) => (n.midi === null || n.string === null || n.fret === null ? [] : [`${n.string}.${n.fret}`]))
     .sort()
     .join();
-/** Numbers are added up, of `moved` the furthest stays the furthest; names stand once. */
+/** Numbers are added up, of what is moved the furthest stays the furthest; names stand once. */
 function summed(
   code: ImportNoteCode,
   before: readonly (number | string)[] | undefined,
@@ -192,7 +192,9 @@ function summed(
   if (!before) return [...about];
   if (typeof about[0] === 'string') return [...new Set([...before, ...about])].slice(0, 12);
   return about.map((n, i) =>
-    code === 'moved' && i === 1 ? Math.max(Number(before[i]), Number(n)) : Number(before[i] ?? 0) + Number(n),
+    (code === 'moved' || code === 'ends moved') && i === 1
+      ? Math.max(Number(before[i]), Number(n))
+      : Number(before[i] ?? 0) + Number(n),
   );
 }
 function ownInstrument({ tuning, capo }: ForeignMusic): Instrument {

@@ -59,9 +59,12 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
   const divisions = new Map(places.map((p) => [Math.floor(p.at / TICKS_PER_COUNT), p.division]));
   const moved = places.filter((p) => p.moved > EXACTLY);
   const groups = new Map<number, LaidNote[]>();
+  /** Where each note was to end. */
+  const meant = new Map<LaidNote, number>();
   all.forEach(({ end, note }, n) => {
     const at = Math.min(places[n]?.at ?? 0, begin - 1);
     const laid = { ...note, end: Math.min(begin, Math.max(at + 1, endOf(end, { divisions, at, finest }))) };
+    meant.set(laid, Math.min(begin, end));
     groups.set(at, [...(groups.get(at) ?? []), laid]);
   });
   const order = [...groups].sort((a, b) => a[0] - b[0]);
@@ -73,6 +76,13 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
       ends.length && !played ? Math.min(...ends) : Math.max(...(ends.length ? ends : notes.map((x) => x.end)));
     return { at, until: Math.min(next, end), notes };
   });
+  // Ends that are others now: put on another place, or held as long as what began together with them.
+  const ends = strokes.flatMap(({ until, notes }) =>
+    notes.flatMap((x) => {
+      const off = Math.abs((x.end < until ? until : x.end) - (meant.get(x) ?? x.end));
+      return off > EXACTLY ? [off] : [];
+    }),
+  );
   const furthest = Math.max(0, ...moved.map((m) => m.moved));
   return {
     length: begin,
@@ -81,6 +91,9 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
     levels,
     notes: [
       ...(moved.length ? [fact('moved' as const, moved.length, Math.round((100 * furthest) / TICKS_PER_COUNT))] : []),
+      ...(ends.length
+        ? [fact('ends moved' as const, ends.length, Math.round((100 * Math.max(...ends)) / TICKS_PER_COUNT))]
+        : []),
       ...(changes ? [fact('tempo changes' as const, changes)] : []),
       ...(lost ? [fact('lengths not taken' as const, lost)] : []),
     ],

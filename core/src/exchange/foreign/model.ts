@@ -76,6 +76,8 @@ export interface ForeignMusic {
 /** What was not taken as it stands, or not at all. */
 export type ImportNoteCode =
   | 'moved'
+  | 'ends moved'
+  | 'drums not taken'
   | 'grace notes'
   | 'signs not read'
   | 'beyond the neck'

@@ -1,6 +1,7 @@
 import midiFile from '@tonejs/midi';
 import { fact } from '../../fault/index.js';
 import { isTime } from '../foreign/cycles.js';
+import { CLAP, DRUMS, WOOD } from './out.js';
 import { fromMidiText } from './text.js';
 import {
   type ForeignBar,
@@ -14,7 +15,6 @@ import {
 export const LARGEST_MIDI = 4_000_000;
 const MOST_NOTES_READ = 40_000;
 const MOST_BARS_READ = 4_000;
-const DRUMS = 9;
 
 /**
  * A Standard MIDI file as bars with notes: of one track, or of all together.
@@ -40,9 +40,12 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
   const part = wanted ?? (tracks.length === 2 ? 2 : most);
   if (!parts[part]) return { refusal: fact('no such part', parts.length) };
   const own = part < tracks.length ? tracks.filter((_, n) => n === part) : tracks;
-  const sounding = own
-    .flatMap((t) => t.notes.map((n) => ({ at: n.ticks, length: n.durationTicks, midi: n.midi })))
-    .sort((a, b) => a.at - b.at || a.midi - b.midi);
+  const struck = midi.tracks.filter((t) => t.channel === DRUMS).flatMap((t) => t.notes);
+  const sounding = [
+    ...own.flatMap((t) => t.notes.map((n) => soundOf(n, n.midi))),
+    // Wood that is struck is the soundboard.
+    ...struck.filter((n) => n.midi === WOOD).map((n) => soundOf(n, null)),
+  ].sort((a, b) => a.at - b.at || (a.midi ?? Infinity) - (b.midi ?? Infinity));
   const end = Math.max(...sounding.map((n) => n.at + n.length));
   const lines = barLines(midi.header.timeSignatures, ppq, end);
   if (!Number.isFinite(end) || lines.length > MOST_BARS_READ)
@@ -81,11 +84,21 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
     tuning: null,
     capo: null,
     bars,
-    notes: oddTimes(midi.header.timeSignatures),
+    notes: [
+      ...oddTimes(midi.header.timeSignatures),
+      ...drumsLeft(struck.filter((n) => n.midi !== WOOD && n.midi !== CLAP).length),
+    ],
     parts,
     part,
   };
 }
+const soundOf = (n: { readonly ticks: number; readonly durationTicks: number }, midi: number | null) => ({
+  at: n.ticks,
+  length: n.durationTicks,
+  midi,
+});
+/** Hands that clap are the cycle’s own accents; other drums have no place here. */
+const drumsLeft = (n: number): ImportNote[] => (n ? [fact('drums not taken', n)] : []);
 /** Time signatures that no turn can have are passed over. */
 function oddTimes(times: readonly { readonly timeSignature: readonly number[] }[]): ImportNote[] {
   const odd = times.filter(({ timeSignature: [beats = 0, type = 0] }) => !isTime(beats, type)).length;
@@ -146,7 +159,7 @@ function barLines(
   }
   return lines;
 }
-const noteOf = (midi: number, at: number, length: number): ForeignNote => ({
+const noteOf = (midi: number | null, at: number, length: number): ForeignNote => ({
   ...{ at, length, midi, string: null, fret: null, left: null, right: '', marks: [], dir: null, plectrum: null },
   ...{ ligado: false, golpe: '', slap: false, tied: false, ties: false },
 });

@@ -14,10 +14,10 @@ import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../w
 /** Ticks of a quarter: a count’s own, and halves of them where eighths are counted. */
 const QUARTER = 2 * TICKS_PER_COUNT;
 const NYLON = 24;
-const DRUMS = 9;
+export const DRUMS = 9;
 /** Sounds of the drum channel: hands that clap, wood that is struck. */
-const CLAP = 39;
-const WOOD = 75;
+export const CLAP = 39;
+export const WOOD = 75;
 const LOUD: Record<Level, number> = { pp: 33, p: 49, mp: 64, mf: 80, f: 96, ff: 112 };
 const ACCENT = 14;
 

@@ -32,6 +32,9 @@ const NOTES: Record<ImportNoteCode, (about: About) => string> = {
   jumps: () => 'Jumps by sign, to the beginning or to the coda, are not followed.',
   'bar filled': (about) => `${plural(Number(about[0]), 'bar')} shorter than the time says, filled with silence.`,
   'bar too full': (about) => `${plural(Number(about[0]), 'bar')} longer than the time says, cut at the bar line.`,
+  'ends moved': (about) =>
+    `${notes(about)} end elsewhere than in the file, by up to ${about[1]} % of a count: together with what began with them, or on the nearest step.`,
+  'drums not taken': ([n]) => `${n} strokes of drums were left out.`,
   'lengths not taken': (about) => `${notes(about)} held over from another section begin nowhere and are silent.`,
   'repeats not read': () => 'Repeats are too many for a form: each section stands once.',
   'ligado with others': (about) =>
