@@ -13,7 +13,6 @@ export const FINDINGS: readonly FindingCode[] = [
   'finger away',
   'accents weak',
   'accents missed',
-  'pendulum',
   'held over',
   'no node',
   'string muted',
@@ -24,6 +23,7 @@ export const FINDINGS: readonly FindingCode[] = [
   'accents met',
   'accents carried',
   'another start',
+  'pendulum',
   'plants',
   'block',
 ];

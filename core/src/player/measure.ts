@@ -1,6 +1,7 @@
 import { apart, fretWidth, type Neck, touchPoint } from '../instrument/index.js';
 import { millimetres, millis, type Millis } from '../time/index.js';
-import { FINGER_PAIRS, type FingerPair, type LeftHand, LIMIT_OVER_EASE, type Reach, reachOf } from './left-hand.js';
+import { LIMIT_OVER_EASE, reachOf } from './left-hand.js';
+import { FINGER_PAIRS, type FingerPair, type LeftHand, type Reach } from './left-hand-measures.js';
 import type { HandProfile } from './profile.js';
 
 /** Two fingers laid down: one rung of the ladder by which a hand is measured. */

@@ -1,5 +1,5 @@
 import type { Finger } from '../stroke/index.js';
-import type { LeftHand } from './left-hand.js';
+import type { LeftHand } from './left-hand-measures.js';
 import type { HandProfile } from './profile.js';
 
 /** Share of a return that a stroke the opposite way needs: the finger is on its way there already. */

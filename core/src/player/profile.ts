@@ -1,6 +1,6 @@
 import type { Finger } from '../stroke/index.js';
 import { millimetres, type Millimetres, millis, type Millis } from '../time/index.js';
-import type { LeftHand } from './left-hand.js';
+import type { LeftHand } from './left-hand-measures.js';
 
 export type LittleFingerSpelling = 'e' | 'c' | 'ch' | 'x' | 'q';
 export const LITTLE_FINGER_SPELLINGS: readonly LittleFingerSpelling[] = ['e', 'c', 'ch', 'x', 'q'];

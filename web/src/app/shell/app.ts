@@ -13,8 +13,8 @@ import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } fro
 import { filter, map } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Header } from './header/header';
-import { KeyList } from './header/key-list';
-import { Keys } from './keys';
+import { Keys } from '../keys/keys';
+import { Everywhere } from './everywhere';
 import { PLACES } from './places';
 import { Startup } from './startup';
 import { Writes } from '../data';
@@ -34,7 +34,7 @@ const SLOW_MS = 2_500;
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
   selector: 'app-root',
-  imports: [MatButton, RouterOutlet, RouterLink, RouterLinkActive, Header, KeyList, Icon],
+  imports: [MatButton, RouterOutlet, RouterLink, RouterLinkActive, Header, Icon],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,8 +48,8 @@ export class App {
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly keys = inject(Keys);
+  protected readonly everywhere = inject(Everywhere);
   private readonly router = inject(Router);
-  protected readonly keyList = signal(false);
   private readonly url = toSignal(
     this.router.events.pipe(
       filter((e) => e instanceof NavigationEnd),
@@ -116,9 +116,7 @@ export class App {
   }
   protected pressed(e: KeyboardEvent) {
     if (e.defaultPrevented) return;
-    if (e.key === '?' && !Keys.typing(e)) this.keyList.update((shown) => !shown);
-    else if (e.key === 'Escape' && this.keyList()) this.keyList.set(false);
-    else if (!this.keys.press(e)) return;
+    if (!this.keys.press(e)) return;
     e.preventDefault();
   }
 }

@@ -1,5 +1,6 @@
 import type { Route } from '@angular/router';
 import type { IconName } from '../ui/icons';
+import { keyOf } from '../keys/acts';
 import { words } from '../words/en';
 
 export interface PlaceEntry {
@@ -16,7 +17,7 @@ export interface PlaceEntry {
 export const PLACES: readonly PlaceEntry[] = [
   {
     path: 'wheel',
-    key: '1',
+    key: keyOf('to wheel'),
     icon: 'wheel',
     name: words.places.wheel,
     withoutStudy: false,
@@ -24,7 +25,7 @@ export const PLACES: readonly PlaceEntry[] = [
   },
   {
     path: 'neck',
-    key: '2',
+    key: keyOf('to neck'),
     icon: 'neck',
     name: words.places.neck,
     withoutStudy: false,
@@ -32,7 +33,7 @@ export const PLACES: readonly PlaceEntry[] = [
   },
   {
     path: 'weave',
-    key: '3',
+    key: keyOf('to weave'),
     icon: 'weave',
     name: words.places.weave,
     withoutStudy: false,
@@ -40,7 +41,7 @@ export const PLACES: readonly PlaceEntry[] = [
   },
   {
     path: 'practise',
-    key: '4',
+    key: keyOf('to practise'),
     icon: 'practise',
     name: words.places.practise,
     withoutStudy: false,
@@ -48,7 +49,7 @@ export const PLACES: readonly PlaceEntry[] = [
   },
   {
     path: 'logbook',
-    key: '6',
+    key: keyOf('to logbook'),
     icon: 'logbook',
     name: words.places.logbook,
     withoutStudy: true,
@@ -56,7 +57,7 @@ export const PLACES: readonly PlaceEntry[] = [
   },
   {
     path: 'shelf',
-    key: '7',
+    key: keyOf('to shelf'),
     icon: 'shelf',
     name: words.places.shelf,
     withoutStudy: true,

@@ -20,6 +20,7 @@ import { type AnsweredReading, Compute } from '../compute/compute';
 import { arrived, readForPage } from '../compute/page-reading';
 import { DATABASE_NAME } from '../data/database-name';
 import { Transport } from '../sound/transport';
+import { Everywhere } from '../shell/everywhere';
 import { Collection, OpenStudy } from '../study';
 import { ScriptEditor } from '../ui/script/script-editor';
 
@@ -125,6 +126,8 @@ export async function aWorld(study: Study = fiveOverTwelve(), providers: unknown
   const open = TestBed.inject(OpenStudy);
   open.open(collection.studies()[0]!);
   TestBed.tick();
+  // The keys that hold everywhere, as the frame gives them.
+  TestBed.inject(Everywhere);
   return { open, collection, transport };
 }
 
@@ -199,3 +202,6 @@ export async function choose(f: ComponentFixture<unknown>, label: string, option
 }
 export const key = (name: string, more: KeyboardEventInit = {}): KeyboardEvent =>
   new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more });
+
+/** The same as pressing Space or the button in the header. */
+export const playOrStop = (): Promise<void> => TestBed.inject(Everywhere).playOrStop();

@@ -20,7 +20,8 @@ import {
   cycleLength,
   writtenChords,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../shell/keys';
+import { panelLetters } from '../../keys/acts';
+import { Keys } from '../../keys/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { TryOut } from '../../parts/try-out/try-out';
@@ -45,7 +46,6 @@ import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
 
 /** One letter for each panel: changes, find, row, melody. */
-const PANEL_KEYS = 'hfrm';
 /** What is tried out while block chords are played. */
 const BLOCKS = 'block chords';
 
@@ -81,7 +81,7 @@ export class NeckPlace {
   private readonly tryOut = inject(TryOut);
   private readonly notice = inject(Notice);
   private readonly keys = inject(Keys);
-  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
+  protected readonly panels = new TabPanels(panelLetters('neck'), (coming) => this.keys.forField(coming));
   private readonly choice = signal(0);
   protected readonly writing = new ShapeWriting(() => this.present());
   protected readonly draft = this.writing.draft;
@@ -210,7 +210,19 @@ export class NeckPlace {
   });
   protected readonly beyondNeck = computed(() => sayBeyondNeck(this.drawn().frets, this.open.capo()));
   constructor() {
-    this.keys.forPlace((e) => this.pressed(e));
+    const panel = (e: KeyboardEvent) => this.panels.pressed(e);
+    const written = (e: KeyboardEvent) => this.writing.pressed(e.key);
+    this.keys.forPlace('neck', {
+      'note before': () => this.walk.step(-1),
+      'note after': () => this.walk.step(1),
+      'shape before': () => this.to(this.now() - 1),
+      'shape after': () => this.to(this.now() + 1),
+      ...{ 'next string': written, fret: written, 'fret on': written, 'string silent': written },
+      blocks: () => this.playBlocks(),
+      'to shapes': () => this.leave(),
+      'keep shape': (e) => !!this.draft() && !Keys.onControl(e) && this.writing.keep(this.written()),
+      ...{ changes: panel, find: panel, row: panel, melody: panel },
+    });
   }
 
   protected to(n: number) {
@@ -228,20 +240,9 @@ export class NeckPlace {
     if (n >= 0) this.choice.set(n);
   }
 
-  private pressed(e: KeyboardEvent): boolean {
-    const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
-    if (inTabs) return false;
-    const now = this.walk.alone() ? (this.walk.here() ?? 0) : this.index();
-    if (e.shiftKey && e.key === 'ArrowLeft') this.walk.step(-1);
-    else if (e.shiftKey && e.key === 'ArrowRight') this.walk.step(1);
-    else if (e.key === 'ArrowLeft') this.to(now - 1);
-    else if (e.key === 'ArrowRight') this.to(now + 1);
-    else if (this.writing.pressed(e.key)) return true;
-    else if (e.key === 'b' || e.key === 'B') this.playBlocks();
-    else if (e.key === 'Escape') this.leave();
-    else if (e.key === 'Enter' && this.draft() && !Keys.onControl(e)) this.writing.keep(this.written());
-    else return this.panels.pressed(e);
-    return true;
+  /** Where the arrows go on from. */
+  private now(): number {
+    return this.walk.alone() ? (this.walk.here() ?? 0) : this.index();
   }
   /** From writing, or from a line, back to the shapes. */
   private leave() {

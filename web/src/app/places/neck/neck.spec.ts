@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { cycleById, setCell, setChart, setCycle, setScript, STANDARD_TUNING, stopsOf } from '@ruffle-wheel/core';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
 import { InstantSolve } from '../../testing/instant-solve';

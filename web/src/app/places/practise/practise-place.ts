@@ -23,7 +23,7 @@ import {
   sectionDrills,
   setLadder,
 } from '@ruffle-wheel/core';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
@@ -135,7 +135,14 @@ export class PractisePlace {
 
   constructor() {
     inject(Keys).forPlace(
-      (e) => this.pressed(e),
+      'practise',
+      {
+        clean: () => this.session.mark(true),
+        'not clean': () => this.session.mark(false),
+        'next drill': () => this.nextDrill(),
+        'stand view': () => void this.toggleStand(),
+        'leave stand view': () => this.stand() && void this.toggleStand(),
+      },
       () => this.beginOrStop(),
     );
     inject(DestroyRef).onDestroy(() => {
@@ -184,15 +191,6 @@ export class PractisePlace {
     return JSON.stringify([id, script, chart, stepsPerCount]);
   }
 
-  private pressed(e: KeyboardEvent): boolean {
-    if (e.key === 'PageDown') this.session.mark(true);
-    else if (e.key === 'PageUp') this.session.mark(false);
-    else if (e.key === 'n' || e.key === 'N') this.nextDrill();
-    else if (e.key === 'v' || e.key === 'V') void this.toggleStand();
-    else if (e.key === 'Escape' && this.stand()) void this.toggleStand();
-    else return false;
-    return true;
-  }
   protected chooseDrill(name: string) {
     const drill = this.drills().find((d) => d.name === name);
     this.session.drillKey.set(drill?.key ?? null);

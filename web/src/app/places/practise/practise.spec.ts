@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { type LogEntry, setLadder, setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import {
   all,
   aWorld,

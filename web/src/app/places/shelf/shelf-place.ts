@@ -23,7 +23,7 @@ import {
 } from '@ruffle-wheel/core';
 import { nameOfRow, type PlacedRow, type StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import { type ArrivalResult, Arrivals, Collection, Exports, OpenStudy, type Refusal } from '../../study';
 import { Exchange } from '../../compute/exchange';
 import { isScoreFile, SCORE_FILES, ScoreFiles } from '../../parts/files/score-files';
@@ -87,12 +87,9 @@ export class ShelfPlace {
   private readonly hands = viewChild(Hands);
 
   constructor() {
-    inject(Keys).forPlace((e) => {
-      const letter = e.key.toLowerCase();
-      if (this.hands()?.pressed(e)) return true;
-      if (letter === 'm') void this.measure();
-      else return false;
-      return true;
+    inject(Keys).forPlace('shelf', {
+      measured: (e) => this.hands()?.pressed(e) ?? false,
+      measure: () => void this.measure(),
     });
   }
 

@@ -30,7 +30,8 @@ import {
 } from '@ruffle-wheel/core';
 import { MatButton } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
-import { Keys } from '../../shell/keys';
+import { panelLetters } from '../../keys/acts';
+import { Keys } from '../../keys/keys';
 import { OpenStudy } from '../../study';
 import { ChartField } from '../../parts/chart/chart-field';
 import { SectionScript } from '../../parts/script/section-script';
@@ -59,8 +60,6 @@ import { WrittenMusic } from './written-music';
 const SCALE = 0.9;
 const GAP = 8;
 /** One letter for each panel: chart, falseta, comping, bass, form, conflicts, keys, files. */
-const PANEL_KEYS = 'htobfxky';
-const SLOT_KEYS = 'pimaedug!.-';
 /** A second digit within so many ms belongs to the same fret. */
 const SAME_FRET_MS = 800;
 const HIGHEST_FRET = 19;
@@ -99,7 +98,7 @@ export class WeavePlace {
   private readonly transport = inject(Transport);
   private readonly turns = inject(Turns);
   protected readonly section = this.open.section;
-  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
+  protected readonly panels = new TabPanels(panelLetters('weave'), (coming) => this.keys.forField(coming));
   protected readonly music = new WrittenMusic();
   protected readonly cursor = new WeaveCursor(this.music);
   protected readonly range = new WeaveRange();
@@ -154,8 +153,33 @@ export class WeavePlace {
   private readonly barHere = computed(() => this.cursor.stop()?.bar);
 
   constructor() {
+    const panel = (e: KeyboardEvent) => this.panels.pressed(e);
     this.keys.forPlace(
-      (e) => this.pressed(e),
+      'weave',
+      {
+        'bar before': () => this.cursor.toBar(-1),
+        'bar after': () => this.cursor.toBar(1),
+        'step before': () => this.cursor.step(-1),
+        'step after': () => this.cursor.step(1),
+        'string up': () => this.cursor.toStringOn(-1),
+        'string down': () => this.cursor.toStringOn(1),
+        'first step': () => this.cursor.toPlace(0),
+        'last step': () => this.cursor.toPlace(Infinity),
+        'script of the bar': () => this.toScript(),
+        'bar again': () => this.barAgain(),
+        apart: () => {
+          this.apart.next();
+          void this.heardAnew();
+        },
+        range: () => this.range.mark(this.bar()),
+        'no string': () => this.cursor.string.set(null),
+        'fret here': (e) => this.onString(() => this.digit(Number(e.key), e.timeStamp)),
+        'left finger': () => this.cursor.string() !== null && (this.fingerNext = true),
+        'take away': () => this.onString(() => this.place({ kind: 'none' })),
+        stroke: (e) => this.press(e.key.toLowerCase() as SlotKey),
+        ...{ chart: panel, falseta: panel, comping: panel, bass: panel, form: panel },
+        ...{ conflicts: panel, 'key and capo': panel, files: panel },
+      },
       () => this.play(),
     );
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -185,28 +209,6 @@ export class WeavePlace {
     if (px > 0) this.music.width.set(Math.round(px / SCALE));
   }
 
-  private pressed(e: KeyboardEvent): boolean {
-    if (e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow')) return false;
-    if (e.key === 'ArrowLeft' && e.shiftKey) this.cursor.toBar(-1);
-    else if (e.key === 'ArrowRight' && e.shiftKey) this.cursor.toBar(1);
-    else if (e.key === 'ArrowLeft') this.cursor.step(-1);
-    else if (e.key === 'ArrowRight') this.cursor.step(1);
-    else if (e.key === 'ArrowUp') this.cursor.toStringOn(-1);
-    else if (e.key === 'ArrowDown') this.cursor.toStringOn(1);
-    else if (e.key === 'Home') this.cursor.toPlace(0);
-    else if (e.key === 'End') this.cursor.toPlace(Infinity);
-    else if (e.key === 's' || e.key === 'S') this.toScript();
-    else if (e.key === 'r' || e.key === 'R') this.barAgain();
-    else if (e.key === 'w' || e.key === 'W') {
-      this.apart.next();
-      void this.heardAnew();
-    } else if (e.key === 'v' || e.key === 'V') this.range.mark(this.bar());
-    else if (e.key === 'Escape') this.cursor.string.set(null);
-    else if (this.cursor.string() !== null && this.onString(e)) return true;
-    else if (SLOT_KEYS.includes(e.key)) this.press(e.key as SlotKey);
-    else return this.panels.pressed(e);
-    return true;
-  }
   protected readonly countNotes = COUNT_NOTES;
   /** The same music in other note values. */
   protected spell(note: CountNote) {
@@ -242,13 +244,11 @@ export class WeavePlace {
     const drawn = this.editor() ? Promise.resolve() : this.turns.coming();
     this.keys.forField(drawn.then(() => this.editor()?.focus() ?? null));
   }
-  /** Keys that set the string which the cursor stands on. */
-  private onString(e: KeyboardEvent): boolean {
-    if (e.key === '=') this.fingerNext = true;
-    else if (/^[0-9]$/.test(e.key)) this.digit(Number(e.key), e.timeStamp);
-    else if (e.key === 'Delete' || e.key === 'Backspace') this.place({ kind: 'none' });
-    else return false;
-    if (e.key !== '=') this.fingerNext = false;
+  /** Does something to the string that the cursor stands on; without one nothing. */
+  private onString(act: () => void): boolean {
+    if (this.cursor.string() === null) return false;
+    act();
+    this.fingerNext = false;
     return true;
   }
   /** The next digit names a finger of the left hand. */

@@ -11,9 +11,22 @@ import {
   setScript,
 } from '@ruffle-wheel/core';
 import { Router } from '@angular/router';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import { AskedDrills } from '../../study';
-import { all, aWorld, button, choose, field, key, press, show, texts, type, type World } from '../../testing/world';
+import {
+  all,
+  aWorld,
+  button,
+  choose,
+  field,
+  key,
+  press,
+  show,
+  texts,
+  type,
+  type World,
+  playOrStop,
+} from '../../testing/world';
 import { soon } from '../../testing/soon';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
@@ -116,12 +129,12 @@ describe('the weave', () => {
     expect(texts(f, '.range')[0]).toMatch(/^Bars 1 to 2/);
     await hit('ArrowRight', 'v', 'Shift+ArrowRight');
     expect(texts(f, '.range')[0]).toMatch(/^Bars 1 to 2/);
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     const { plan, placeIn } = world.transport.instead[0]!;
     // A bar of clicks, then two bars.
     expect((plan as Plan).length).toBe(36 * 5040);
     expect([placeIn(0), placeIn(13 * 5040)]).toEqual([0, 5040]);
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     expect(world.transport.running()).toBe(false);
     const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
     await press(f, 'Practise them');
@@ -129,7 +142,7 @@ describe('the weave', () => {
     expect(TestBed.inject(AskedDrills).take()).toEqual(['bars 1 2']);
     await hit('v');
     expect(texts(f, '.range')).toEqual([]);
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     expect(world.transport.instead).toHaveLength(1);
   });
   it('is heard in parts by W and by its buttons, the bars chosen alike; the page stays whole', async () => {
@@ -146,18 +159,18 @@ describe('the weave', () => {
     expect(on()).toBe('right hand');
     await hit('w', 'w');
     expect(on()).toBe('basses');
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     expect(heard()).toBe(24);
     // While it sounds another part takes over from its beginning.
     await press(f, 'left hand');
     await soon(() => expect(world.transport.instead).toHaveLength(2));
     expect(heard()).toBeLessThan(20);
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     await hit('v', 'v');
     await press(f, 'basses');
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     expect(heard()).toBe(12);
-    await TestBed.inject(Keys).playOrStop();
+    await playOrStop();
     expect(script()).toBe('{pima:t - p:b ima:t}x6 {pima:t - p:b ima:t}x6');
     // Of one voice there is nothing to take apart.
     world.open.apply(setScript('s-a', 'i:3 m:2'));

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
-import { Keys } from '../../shell/keys';
+import { Keys } from '../../keys/keys';
 import { all, aWorld, element, key, press, show, texts, type World } from '../../testing/world';
 import { soon } from '../../testing/soon';
 import { WheelPlace } from './wheel-place';

@@ -39,7 +39,8 @@ import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
-import { Keys } from '../../shell/keys';
+import { panelLetters } from '../../keys/acts';
+import { Keys } from '../../keys/keys';
 import { Collection, OpenStudy } from '../../study';
 import { SectionScript } from '../../parts/script/section-script';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
@@ -57,9 +58,7 @@ import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
 import { Toggle } from '../../ui/toggle';
 
-const SLOT_KEYS = 'pimaedug!.-';
 /** One key for each panel beside the wheel, in their order. */
-const PANEL_KEYS = 'wrfnthy';
 
 /** Faults listed at once; the rest is counted. */
 const SHOWN_FAULTS = 20;
@@ -102,7 +101,7 @@ export class WheelPlace {
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
   protected readonly letters = inject(Letters);
-  protected readonly panels = new TabPanels(PANEL_KEYS, (coming) => this.keys.forField(coming));
+  protected readonly panels = new TabPanels(panelLetters('wheel'), (coming) => this.keys.forField(coming));
   private readonly editor = viewChild(SectionScript);
 
   protected readonly view = inject(TurnInView);
@@ -194,7 +193,20 @@ export class WheelPlace {
   });
 
   constructor() {
-    this.keys.forPlace((e) => this.pressed(e));
+    const panel = (e: KeyboardEvent) => this.panels.pressed(e);
+    const stroke = (e: KeyboardEvent) => this.selected() !== null && this.press(e.key.toLowerCase() as SlotKey);
+    this.keys.forPlace('wheel', {
+      'slot before': () => this.toSlot(-1),
+      'slot after': () => this.toSlot(1),
+      'turn after': () => this.toTurn(1),
+      'turn before': () => this.toTurn(-1),
+      script: () => this.toScript(),
+      'write in': () => this.writeIn(),
+      letters: () => void this.letters.show(),
+      ...{ findings: panel, accents: panel, fit: panel, line: panel, drills: panel, shape: panel, cycle: panel },
+      'no slot': () => this.selected.set(null),
+      ...{ finger: stroke, direction: stroke, golpe: stroke, accent: stroke, silence: stroke },
+    });
     // Another section or study begins at its first turn with nothing chosen.
     effect(() => {
       void this.sectionId();
@@ -251,22 +263,6 @@ export class WheelPlace {
     const [section, reading] = [this.open.section(), this.reading()];
     if (section && reading && reading.workedOut.length > 0 && this.open.settled())
       this.open.apply(setScript(section.id, reading.workedScript));
-  }
-  private pressed(e: KeyboardEvent): boolean {
-    const inTabs = e.target instanceof HTMLElement && e.target.closest('[role="tab"]') && e.key.startsWith('Arrow');
-    if (inTabs) return false;
-    if (e.key === 'ArrowLeft') this.toSlot(-1);
-    else if (e.key === 'ArrowRight') this.toSlot(1);
-    else if (e.key === 'PageDown') this.toTurn(1);
-    else if (e.key === 'PageUp') this.toTurn(-1);
-    else if (e.key === 's' || e.key === 'S') this.toScript();
-    else if (e.key === 'k' || e.key === 'K') this.writeIn();
-    else if (e.key === 'x' || e.key === 'X') void this.letters.show();
-    else if (this.panels.pressed(e)) return true;
-    else if (e.key === 'Escape') this.selected.set(null);
-    else if (SLOT_KEYS.includes(e.key) && this.selected() !== null) this.press(e.key as SlotKey);
-    else return false;
-    return true;
   }
   private toScript() {
     // Just after the place has come its editor is not drawn yet.

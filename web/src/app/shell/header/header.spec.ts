@@ -1,5 +1,8 @@
 import { setScript } from '@ruffle-wheel/core';
 import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
+import { TestBed } from '@angular/core/testing';
+import { MatDialogRef } from '@angular/material/dialog';
+import { ACTS } from '../../keys/acts';
 import { Header } from './header';
 import { Mixer } from './mixer';
 import { KeyList } from './key-list';
@@ -74,13 +77,30 @@ describe('header', () => {
     await press(f, 'Redo');
     expect(world.open.section()?.script).toBe('p');
   });
-  it('the key list names every key and closes', async () => {
+  it('the key list has every act with its keys, place by place, and the key that brought it puts it away', async () => {
+    TestBed.resetTestingModule();
+    const close = vi.fn();
+    world = await aWorld(undefined, [{ provide: MatDialogRef, useValue: { close } }]);
     const f = await show(KeyList);
-    let closed = 0;
-    f.componentInstance.closed.subscribe(() => closed++);
-    expect(texts(f, 'dt')).toEqual(expect.arrayContaining(['Space', 'Enter', '[ ]', 'p i m a e', 'V · N', 'Ctrl+S']));
-    await press(f, 'Close');
-    expect(closed).toBe(1);
-    expect(element(f).querySelector('[role=dialog]')?.getAttribute('aria-modal')).toBe('true');
+    expect(texts(f, 'h3')).toEqual(['Everywhere', 'Wheel', 'Neck', 'Weave', 'Practise', 'Shelf']);
+    expect(all(f, 'dd')).toHaveLength(ACTS.length);
+    const keys = texts(f, 'dt');
+    for (const shown of [
+      'Space',
+      'Enter',
+      '[',
+      'p i m a e',
+      'V',
+      'Ctrl+S',
+      'Ctrl+Shift+Z Ctrl+Y',
+      '0–9',
+      'Shift+←',
+      '+ -',
+      '← ',
+      'A–Z',
+    ])
+      expect(keys, shown).toContain(shown.trim());
+    element(f).dispatchEvent(new KeyboardEvent('keydown', { key: '?' }));
+    expect(close).toHaveBeenCalledOnce();
   });
 });

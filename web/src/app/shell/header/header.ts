@@ -5,7 +5,7 @@ import { MatOption } from '@angular/material/core';
 import { MatSelect, MatSelectTrigger } from '@angular/material/select';
 import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
 import type { Theme } from '../../data';
-import { Keys } from '../keys';
+import { Everywhere } from '../everywhere';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
@@ -37,7 +37,7 @@ const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 export class Header {
   protected readonly words = words.header;
   protected readonly savedWords = words.saved;
-  protected readonly keys = inject(Keys);
+  protected readonly everywhere = inject(Everywhere);
   protected readonly transport = inject(Transport);
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);

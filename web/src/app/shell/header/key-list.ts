@@ -1,56 +1,87 @@
-import { A11yModule } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, output } from '@angular/core';
-import { words } from '../../words/en';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { type Act, type ActId, actsOf, SCOPES } from '../../keys/acts';
+import { acts } from '../../words/acts';
+import { words } from '../../words/en';
 
-/** Every key there is, shown by `?`. */
+/** How keyboards' names are shown. */
+const SHOWN: Readonly<Record<string, string>> = {
+  ' ': words.keys.space,
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  Escape: 'Esc',
+};
+/** Letters of strokes are written as in the script, all others as they stand on the keys. */
+const STROKES = new Set('pimaedug');
+const shownKey = (key: string, stroke: boolean): string => {
+  const [, before = '', last = key] = /^((?:Ctrl\+|Shift\+)*)(.+)$/.exec(key) ?? [];
+  return before + (SHOWN[last] ?? (/^[a-z]$/.test(last) && !stroke ? last.toUpperCase() : last));
+};
+/** A row of digits or letters by its ends. */
+const MANY = 8;
+const shownKeys = ({ keys, panel }: Act): string => {
+  const stroke =
+    panel === undefined && keys.every((k) => STROKES.has(k) || !/^[a-z]$/.test(k)) && keys.some((k) => STROKES.has(k));
+  const all = keys.map((k) => shownKey(k, stroke && keys.length > 1));
+  return keys.length > MANY && !stroke ? `${all[0] ?? ''}–${all[all.length - 1] ?? ''}` : all.join(' ');
+};
+
+/** Every key there is, place by place, made from the table of acts. */
 @Component({
   selector: 'app-key-list',
-  imports: [MatButton, A11yModule],
-  template: `<div class="veil" (click)="closed.emit()" aria-hidden="true"></div>
-    <section
-      role="dialog"
-      aria-modal="true"
-      [attr.aria-label]="words.title"
-      cdkTrapFocus
-      [cdkTrapFocusAutoCapture]="true"
-    >
-      <h2>{{ words.title }}</h2>
-      <dl>
-        @for (row of words.list; track $index) {
-          <dt>{{ row[0] }}</dt>
-          <dd>{{ row[1] }}</dd>
+  imports: [MatButton, MatDialogModule],
+  host: { '(keydown)': 'again($event)' },
+  template: `
+    <h2 mat-dialog-title tabindex="-1">{{ words.keys.title }}</h2>
+    <mat-dialog-content>
+      <div class="columns">
+        @for (scope of scopes; track scope.id) {
+          <section>
+            <h3>{{ scope.name }}</h3>
+            <dl>
+              @for (act of scope.acts; track act.id) {
+                <div>
+                  <dt>{{ act.keys }}</dt>
+                  <dd>{{ act.name }}</dd>
+                </div>
+              }
+            </dl>
+          </section>
         }
-      </dl>
-      <button type="button" matButton="outlined" (click)="closed.emit()">{{ words.close }}</button>
-    </section>`,
+      </div>
+    </mat-dialog-content>
+    <mat-dialog-actions>
+      <button type="button" matButton="outlined" mat-dialog-close>{{ words.keys.close }}</button>
+    </mat-dialog-actions>
+  `,
   styles: `
-    .veil {
-      position: fixed;
-      inset: 0;
-      background: rgb(0 0 0 / 45%);
-      z-index: 40;
+    h2:focus {
+      outline: none;
+    }
+    .columns {
+      columns: 2 340px;
+      column-gap: 34px;
     }
     section {
-      position: fixed;
-      z-index: 41;
-      inset: 0;
-      margin: auto;
-      width: min(560px, 92vw);
-      height: fit-content;
-      max-height: 90vh;
-      overflow: auto;
-      box-sizing: border-box;
-      padding: 20px 28px;
-      background: var(--sheet);
-      border: 1px solid var(--edge);
-      border-radius: 10px;
+      break-inside: avoid;
+      margin-bottom: 18px;
+    }
+    h3 {
+      margin: 0 0 4px;
+      break-after: avoid;
     }
     dl {
+      margin: 0;
+    }
+    dl div {
       display: grid;
-      grid-template-columns: max-content 1fr;
-      gap: 6px 20px;
-      margin: 10px 0 18px;
+      grid-template-columns: 118px 1fr;
+      gap: 12px;
+      break-inside: avoid;
+      line-height: 1.4;
     }
     dt {
       font-weight: 700;
@@ -62,6 +93,19 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class KeyList {
-  protected readonly words = words.keys;
-  readonly closed = output();
+  protected readonly words = words;
+  private readonly shown = inject<MatDialogRef<KeyList>>(MatDialogRef);
+  protected readonly scopes = SCOPES.map((id) => ({
+    id,
+    name: acts.scopes[id],
+    acts: actsOf(id).map((act) => ({
+      id: act.id,
+      keys: shownKeys(act),
+      name: acts.names[act.id as ActId],
+    })),
+  }));
+  /** The key that brought it puts it away. */
+  protected again(e: KeyboardEvent) {
+    if (e.key === '?') this.shown.close();
+  }
 }

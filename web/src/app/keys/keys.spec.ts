@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
-import { Keys } from './keys';
+import { Everywhere } from '../shell/everywhere';
 import { Collection } from '../study';
+import { namesOfKey } from './acts';
+import { Keys } from './keys';
 import { soon } from '../testing/soon';
 
 const key = (name: string, target?: HTMLElement, more: KeyboardEventInit = {}) => {
@@ -15,7 +17,13 @@ describe('keys', () => {
   beforeEach(() => {
     TestBed.configureTestingModule({ providers: [provideRouter([])] });
     keys = TestBed.inject(Keys);
+    TestBed.inject(Everywhere);
   });
+  /** A place whose letters are all taken. */
+  const letters = (seen: string[]) =>
+    TestBed.runInInjectionContext(() =>
+      keys.forPlace('shelf', { measured: (e) => seen.push(e.key) > 0, measure: () => false }),
+    );
   it('L and C switch loop and count-in', () => {
     const { settings } = TestBed.inject(Collection);
     const before = settings();
@@ -40,7 +48,7 @@ describe('keys', () => {
     const seen: string[] = [];
     expect(keys.press(key('2'))).toBe(true);
     expect(keys.press(key('f'))).toBe(true);
-    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    letters(seen);
     expect(seen).toEqual([]);
     arrive(true);
     await soon(() => expect(seen).toEqual(['f']));
@@ -48,7 +56,7 @@ describe('keys', () => {
   });
   it('what is pressed in a dialog is the dialog’s; pressed as it goes, it is meant for what comes after it', async () => {
     const seen: string[] = [];
-    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    letters(seen);
     const dialog = document.createElement('div');
     dialog.setAttribute('role', 'dialog');
     document.body.append(dialog);
@@ -65,15 +73,42 @@ describe('keys', () => {
   it('a level keeps its arrows and gives Space to the music', () => {
     const level = Object.assign(document.createElement('input'), { type: 'range' });
     document.body.append(level);
-    TestBed.runInInjectionContext(() => keys.forPlace(() => true));
+    const arrows: string[] = [];
+    TestBed.runInInjectionContext(() =>
+      keys.forPlace('neck', new Proxy({} as never, { get: () => (e: KeyboardEvent) => arrows.push(e.key) })),
+    );
     expect(keys.press(key('ArrowLeft', level))).toBe(false);
     expect(keys.press(key(' ', level))).toBe(true);
     level.remove();
   });
+  it('of two acts with one key the first that can be done is done; Shift goes before none', () => {
+    const done: string[] = [];
+    let busy = true;
+    TestBed.runInInjectionContext(() =>
+      keys.forPlace('shelf', { measured: () => busy && done.push('measured'), measure: () => done.push('measure') }),
+    );
+    keys.press(key('m'));
+    busy = false;
+    keys.press(key('M'));
+    expect(done).toEqual(['measured', 'measure']);
+    expect(namesOfKey(key('ArrowLeft', undefined, { shiftKey: true }))).toEqual(['Shift+ArrowLeft', 'ArrowLeft']);
+    expect(namesOfKey(key('Z', undefined, { ctrlKey: true, shiftKey: true }))).toEqual(['Ctrl+Shift+z']);
+  });
+  it('arrows on a row of tabs are the tabs’', () => {
+    const seen: string[] = [];
+    TestBed.runInInjectionContext(() =>
+      keys.forPlace('neck', new Proxy({} as never, { get: () => (e: KeyboardEvent) => seen.push(e.key) })),
+    );
+    const tab = document.createElement('button');
+    tab.setAttribute('role', 'tab');
+    keys.press(key('ArrowRight', tab));
+    keys.press(key('h', tab));
+    expect(seen).toEqual(['h']);
+  });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {
     const seen: string[] = [];
-    TestBed.runInInjectionContext(() => keys.forPlace((e) => seen.push(e.key) > 0));
+    letters(seen);
     expect(keys.press(key('l'))).toBe(true);
     expect(seen).toEqual(['l']);
     TestBed.resetTestingModule();

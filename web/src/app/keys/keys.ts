@@ -1,50 +1,54 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
-import { Router } from '@angular/router';
-import { SectionPlaying } from '../parts/section-playing';
-import { Transport } from '../sound/transport';
-import { Collection, Exports, OpenStudy } from '../study';
-import { NewStudy } from '../parts/new-study/new-study';
-import { Notice } from '../ui/notice';
-import { saveFile } from '../ui/save-file';
-import { WaysBack } from '../ui/ways-back';
-import { PLACES } from './places';
-import { words } from '../words/en';
+import { type ActOf, actsOf, namesOfKey, type Scope } from './acts';
 
 /** An answered dialog has begun to go after so long. */
 const GOING_MS = 60;
 
-/** Keys that hold in every place. A key typed into a field stays in the field. */
+/** What an act does; false where it can't be done now, so that another with its key may. */
+export type Do = (e: KeyboardEvent) => unknown;
+/** What a place's acts do. One that is left out is done by its panels, or not there. */
+export type Acts<S extends Scope> = { readonly [A in ActOf<S>]: Do };
+interface Acting {
+  readonly scope: Scope;
+  readonly acts: Readonly<Record<string, Do>>;
+}
+
+/** Keys on their way to the acts of the place on screen, and to those that hold in every place. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
-  private readonly router = inject(Router);
-  private readonly transport = inject(Transport);
-  private readonly playing = inject(SectionPlaying);
-  private readonly open = inject(OpenStudy);
-  private readonly collection = inject(Collection);
-  private readonly exports = inject(Exports);
-  private readonly ways = inject(WaysBack);
-  private readonly notice = inject(Notice);
-  private readonly newStudy = inject(NewStudy);
-
   /** Keys pressed while a place was still on its way; null when none is. */
   private held: KeyboardEvent[] | null = null;
   /** Keys meant for a field that is about to have the focus; null when none is. */
   private heldForField: KeyboardEvent[] | null = null;
-  private place: ((e: KeyboardEvent) => boolean) | null = null;
+  private place: Acting | null = null;
   private placePlays: (() => Promise<void>) | null = null;
+  private everywhere: Acting = { scope: 'everywhere', acts: {} };
 
+  /** What the acts do that hold everywhere; those of playing ask the place first. */
+  forEverywhere(acts: Omit<Acts<'everywhere'>, 'leave'>) {
+    this.everywhere = { scope: 'everywhere', acts };
+  }
   /**
-   * The place on screen is asked before the keys that hold everywhere; it gives its keys back when it goes.
+   * The place on screen is asked before what holds everywhere; it gives its keys back when it goes.
    * @param plays what playing and stopping means there, when it is more than sound
    */
-  forPlace(handler: (e: KeyboardEvent) => boolean, plays: (() => Promise<void>) | null = null) {
-    this.place = handler;
+  forPlace<S extends Exclude<Scope, 'everywhere'>>(
+    scope: S,
+    acts: Acts<S>,
+    plays: (() => Promise<void>) | null = null,
+  ) {
+    const place: Acting = { scope, acts };
+    this.place = place;
     this.placePlays = plays;
     inject(DestroyRef).onDestroy(() => {
-      if (this.place !== handler) return;
+      if (this.place !== place) return;
       this.place = null;
       this.placePlays = null;
     });
+  }
+  /** What playing and stopping means in the place on screen; null where it is only sound. */
+  get plays(): (() => Promise<void>) | null {
+    return this.placePlays;
   }
 
   /** A field is about to have the focus: what is pressed until then is meant for it. */
@@ -95,7 +99,7 @@ export class Keys {
 
   /** @returns whether the key was taken */
   press(e: KeyboardEvent): boolean {
-    if (e.ctrlKey || e.metaKey) return this.withCtrl(e);
+    if (e.ctrlKey || e.metaKey) return this.act(this.everywhere, e);
     if (e.key === 'Escape' && Keys.leave(e)) return true;
     if (e.altKey || Keys.typing(e)) return false;
     if (Keys.inDialog(e)) {
@@ -104,65 +108,29 @@ export class Keys {
     }
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     if (this.held && e.key.length === 1) return this.held.push(e) > 0;
-    if (this.place?.(e)) return true;
-    const place = PLACES.find((p) => p.key === e.key);
-    if (place) void this.goTo(`/${place.path}`);
-    else if (e.key === ' ' && !Keys.onControl(e)) void this.playOrStop();
-    else if (e.key === 'Enter' && !Keys.onControl(e)) this.tap();
-    else if (e.key === '[') this.step(-1);
-    else if (e.key === ']') this.step(1);
-    else if (e.key === '0') void this.newStudy.ask();
-    else if (e.key === 'l' || e.key === 'L') this.collection.set({ loop: !this.collection.settings().loop });
-    else if (e.key === 'c' || e.key === 'C') this.collection.set({ countIn: !this.collection.settings().countIn });
-    else return false;
-    return true;
+    return (this.place !== null && !Keys.onTabs(e) && this.act(this.place, e)) || this.act(this.everywhere, e);
   }
-
+  /** Does the first act of the key that can be done. */
+  private act({ scope, acts }: Acting, e: KeyboardEvent): boolean {
+    for (const name of namesOfKey(e))
+      for (const { id, keys } of actsOf(scope))
+        if (keys.includes(name) && acts[id] && acts[id](e) !== false) return true;
+    return false;
+  }
+  /** Arrows on a row of tabs turn to the next tab. */
+  private static onTabs(e: KeyboardEvent): boolean {
+    return e.key.startsWith('Arrow') && e.target instanceof HTMLElement && e.target.closest('[role="tab"]') !== null;
+  }
   /** A place is fetched the first time it is wanted: what is pressed meanwhile is meant for it. */
-  private async goTo(place: string) {
+  async until(there: Promise<unknown>) {
     this.held = [];
     try {
-      await this.router.navigateByUrl(place);
+      await there;
     } finally {
       const meant = this.held;
       this.held = null;
       for (const e of meant) this.press(e);
     }
-  }
-  private withCtrl(e: KeyboardEvent): boolean {
-    const key = e.key.toLowerCase();
-    if (key === 's') void this.exportOpen();
-    else if (key === 'z' || key === 'y') {
-      const target = e.target instanceof HTMLElement ? e.target : null;
-      // Plain fields keep their own undo; the script's undo is the study's.
-      if (target?.closest('input, textarea')) return false;
-      if (key === 'y' || e.shiftKey) this.open.redo();
-      else this.undo();
-    } else return false;
-    return true;
-  }
-
-  /** Takes back whatever was done last: a step of the open study, or a deletion. */
-  undo() {
-    const way = this.ways.latest();
-    if (way && way.at > this.open.changedAt()) this.notice.say(`${words.takenBack}: ${this.ways.back() ?? ''}`);
-    else this.open.undo();
-  }
-  async playOrStop() {
-    if (this.placePlays) return this.placePlays();
-    await this.playing.playOrStop();
-  }
-  step(way: 1 | -1) {
-    const section = this.open.section();
-    if (section) this.open.setTempo(section.bpm + way * section.ladder.step);
-  }
-  tap() {
-    const tempo = this.transport.tap();
-    if (tempo !== null) this.open.setTempo(tempo);
-  }
-  async exportOpen() {
-    const study = this.open.study();
-    if (study) saveFile(await this.exports.study(study), study.name);
   }
 }
 const isTextField = (e: HTMLElement): boolean =>

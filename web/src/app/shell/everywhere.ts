@@ -1,0 +1,101 @@
+import { inject, Injectable, Injector, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import type { ActOf } from '../keys/acts';
+import { Keys } from '../keys/keys';
+import { NewStudy } from '../parts/new-study/new-study';
+import { SectionPlaying } from '../parts/section-playing';
+import { Transport } from '../sound/transport';
+import { Collection, Exports, OpenStudy } from '../study';
+import { Notice } from '../ui/notice';
+import { saveFile } from '../ui/save-file';
+import { WaysBack } from '../ui/ways-back';
+import { words } from '../words/en';
+import { PLACES } from './places';
+
+type ToPlace = Extract<ActOf<'everywhere'>, `to ${string}`>;
+
+/** What can be done in every place, by its key or in the header. */
+@Injectable({ providedIn: 'root' })
+export class Everywhere {
+  private readonly router = inject(Router);
+  private readonly keys = inject(Keys);
+  private readonly transport = inject(Transport);
+  private readonly playing = inject(SectionPlaying);
+  private readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
+  private readonly exports = inject(Exports);
+  private readonly ways = inject(WaysBack);
+  private readonly notice = inject(Notice);
+  private readonly newStudy = inject(NewStudy);
+  private readonly injector = inject(Injector);
+
+  constructor() {
+    this.keys.forEverywhere({
+      play: (e) => !Keys.onControl(e) && void this.playOrStop(),
+      tap: (e) => !Keys.onControl(e) && void this.tap(),
+      slower: () => this.step(-1),
+      faster: () => this.step(1),
+      loop: () => this.collection.set({ loop: !this.collection.settings().loop }),
+      'count-in': () => this.collection.set({ countIn: !this.collection.settings().countIn }),
+      ...this.toPlaces(),
+      'new study': () => void this.newStudy.ask(),
+      undo: (e) => !ownUndo(e) && void this.undo(),
+      redo: (e) => !ownUndo(e) && void this.open.redo(),
+      export: () => void this.exportOpen(),
+      keys: () => void this.showKeys(),
+    });
+  }
+  /** Each place by its key. */
+  private toPlaces() {
+    const go = (path: string) => () => void this.keys.until(this.router.navigateByUrl(`/${path}`));
+    return Object.fromEntries(PLACES.map(({ path }) => [`to ${path}`, go(path)])) as Record<ToPlace, () => void>;
+  }
+
+  /** Takes back whatever was done last: a step of the open study, or a deletion. */
+  undo() {
+    const way = this.ways.latest();
+    if (way && way.at > this.open.changedAt()) this.notice.say(`${words.takenBack}: ${this.ways.back() ?? ''}`);
+    else this.open.undo();
+  }
+  async playOrStop() {
+    const { plays } = this.keys;
+    if (plays) return plays();
+    await this.playing.playOrStop();
+  }
+  step(way: 1 | -1) {
+    const section = this.open.section();
+    if (section) this.open.setTempo(section.bpm + way * section.ladder.step);
+  }
+  tap() {
+    const tempo = this.transport.tap();
+    if (tempo !== null) this.open.setTempo(tempo);
+  }
+  async exportOpen() {
+    const study = this.open.study();
+    if (study) saveFile(await this.exports.study(study), study.name);
+  }
+
+  private readonly listed = signal(false);
+  /** The list of all keys; the same key puts it away. */
+  async showKeys() {
+    if (this.listed()) return;
+    this.listed.set(true);
+    try {
+      const [{ MatDialog }, { KeyList }] = await Promise.all([
+        import('@angular/material/dialog'),
+        import('./header/key-list'),
+      ]);
+      // It opens at its top, with the focus on the list itself.
+      const shown = this.injector
+        .get(MatDialog)
+        .open(KeyList, { width: '900px', maxWidth: '96vw', maxHeight: '94vh', autoFocus: 'h2', restoreFocus: true });
+      shown.afterClosed().subscribe(() => this.listed.set(false));
+    } catch (e) {
+      this.listed.set(false);
+      throw e;
+    }
+  }
+}
+/** Plain fields keep their own undo; the script's undo is the study's. */
+const ownUndo = (e: KeyboardEvent): boolean =>
+  e.target instanceof HTMLElement && e.target.closest('input, textarea') !== null;
