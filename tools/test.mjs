@@ -1,5 +1,6 @@
 // Everything that must hold, from nothing installed to the built application used in a browser.
 // Each check and each test counts; the last line sums them up.
+import { readdirSync } from 'node:fs';
 import { build, chromium, install, npmRun, ROOT, run } from './steps.mjs';
 
 await install();
@@ -47,9 +48,7 @@ await suite(
     run(process.execPath, [
       '--test',
       '--test-reporter=tap',
-      'tools/arrows.spec.mjs',
-      'tools/examples.spec.mjs',
-      'tools/steps.spec.mjs',
+      ...readdirSync(`${ROOT}/tools`).flatMap((name) => (name.endsWith('.spec.mjs') ? [`tools/${name}`] : [])),
     ]),
   /^# pass (\d+)/gm,
   /^# fail (\d+)/gm,

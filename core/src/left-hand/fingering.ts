@@ -1,3 +1,4 @@
+import { pointsOf } from '../search/index.js';
 import { type Fact, fact } from '../fault/index.js';
 import { apart, type Neck, touchPoint, type TouchPoint } from '../instrument/index.js';
 import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf, pairOf } from '../player/index.js';
@@ -153,7 +154,7 @@ export function fingeringCost(frets: Frets, fingers: Fingers, hand: FingeringHan
 }
 const otherBarre = (finger: number, { barreOther }: ShapeWeights): number =>
   finger === 1 ? 0 : finger === 3 ? barreOther : 2 * barreOther;
-export const totalOf = (cost: FingeringCost): number => FINGERING_TERMS.reduce((sum, t) => sum + cost[t], 0);
+export const totalOf = (cost: FingeringCost): number => pointsOf(cost);
 
 function placed(fingers: Fingers): Placed {
   const held: number[][] = [[], [], [], [], []];

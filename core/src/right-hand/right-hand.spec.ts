@@ -73,6 +73,10 @@ describe('planting', () => {
   });
   it('a finger that comes again ends the run', () =>
     expect(plantPlan(touches('i:3 m:2 i:1'))[2]?.reason).toBe('same finger'));
+  it('fingers that nobody knows yet are none that comes again', () => {
+    const plants = plantPlan(touches('?:4 ?:3 ?:2'));
+    expect(plants.map((p) => p.reason)).toEqual([null, null, null]);
+  });
   it('strums plant nothing', () => expect(plantPlan(touches('id iu')).every((p) => p.reason !== null)).toBe(true));
 });
 

@@ -87,9 +87,9 @@ describe('a natural harmonic', () => {
   });
   it('isHarmonic: touched over a node, not pressed', () => {
     const motion = readStep('i:3f12o').step as never;
-    expect([
-      isHarmonic(motion, { string: 3, fret: 12 }),
-      isHarmonic(motion, { string: 3, fret: 11 }),
-    ]).toEqual([true, false]);
+    expect([isHarmonic(motion, { string: 3, fret: 12 }), isHarmonic(motion, { string: 3, fret: 11 })]).toEqual([
+      true,
+      false,
+    ]);
   });
 });

@@ -1,3 +1,4 @@
+export * from './cost.js';
 export * from './choices.js';
 export * from './k-best.js';
 export * from './layers.js';

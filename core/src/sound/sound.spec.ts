@@ -87,6 +87,13 @@ describe('sample positions', () => {
     expect(frameAt(anchor, ticks(5040), 10)).toBe(24_480);
     expect(placeAt(anchor, 24_000 + RATE)).toBe(10_080);
   });
+  it('what begins where a window ends belongs to the next one', () => {
+    const p = plan([pluck(0, 1, 64), pluck(2520, 2, 60)], 1);
+    const anchor: Anchor = { at: ticks(0), frame: 0, bpm: bpm(100), rate: RATE };
+    const at = (from: number, to: number) =>
+      soundsBetween(p, anchor, ticks(from), ticks(to)).map(({ sound }) => sound.at);
+    expect([at(0, 2520), at(2520, 5040), at(2520, 5041), at(2521, 5040)]).toEqual([[0], [2520], [2520, 0], []]);
+  });
   it('windows that follow one another hand out every sound once', () => {
     const p = plan([pluck(0, 1, 64), pluck(2520, 2, 60), pluck(5039, 3, 55)], 1);
     const anchor: Anchor = { at: ticks(0), frame: 0, bpm: bpm(100), rate: RATE };

@@ -3,9 +3,9 @@ import { readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import { kBest, type Move, type SearchWatch, withExactBound } from '../../search/index.js';
+import { kBest, type Move, type SearchWatch, withExactBound, pointsOf } from '../../search/index.js';
 import { STRINGS } from '../../time/index.js';
-import { type AskedBass, askedBass, type BassChoice, choicesFor, isSame, sumOf, thumbBetween, wayOn } from './cost.js';
+import { type AskedBass, askedBass, type BassChoice, choicesFor, isSame, thumbBetween, wayOn } from './cost.js';
 import {
   BASS_TERMS,
   type BassFacts,
@@ -62,7 +62,7 @@ export function bassLine(ask: Ask<BassRequest>, watch: SearchWatch = {}): BassRe
         moves: (s): Move<State, PlayedBass, BassTerm>[] => {
           if (s.n === N) {
             const way = round && s.last && s.first ? wayOn(asked, N - 1, s.last, 0, s.first) : {};
-            return [{ to: { ...s, n: N + 1 }, step: null, total: sumOf(way), cost: () => way }];
+            return [{ to: { ...s, n: N + 1 }, step: null, total: pointsOf(way), cost: () => way }];
           }
           /** All ways to have a place are reached alike. */
           const ways = new Map<number, ReturnType<typeof wayOn>>();
@@ -72,7 +72,7 @@ export function bassLine(ask: Ask<BassRequest>, watch: SearchWatch = {}): BassRe
             return {
               to: { n: s.n + 1, last: c, first: s.first ?? c },
               step: { string: c.string, fret: c.fret, finger: c.finger, way: c.way },
-              total: c.own + sumOf(way),
+              total: c.own + pointsOf(way),
               cost: () => ({ ...c.cost, ...way, line: (c.cost.line ?? 0) + (way.line ?? 0) }),
             };
           });

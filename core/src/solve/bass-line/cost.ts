@@ -1,10 +1,10 @@
 import { openPitch } from '../../instrument/index.js';
 import { bassString, type FingeringHand, handOn, OPEN_SHAPE } from '../../left-hand/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
-import type { CostSplit } from '../../search/index.js';
+import { type CostSplit, pointsOf } from '../../search/index.js';
 import { millisOf, type StringNumber, STRINGS, ticks } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
-import { type Approach, type BassRequest, type BassRole, BASS_TERMS, type BassTerm, type PlayedBass } from './model.js';
+import { type Approach, type BassRequest, type BassRole, type BassTerm, type PlayedBass } from './model.js';
 import { type BassTones, bassTones, rolesOf } from './roles.js';
 import { type WayToBass, waysToBass } from './ways.js';
 import { BASS_WEIGHTS, CLEAR, FIFTH, MUD_BELOW, STEP } from './weights.js';
@@ -138,7 +138,7 @@ function choiceOf(
     set: way.string <= thickest ? BASS_WEIGHTS.set : 0,
     line: roles[stroke] === 'root' && way.string !== bassString(shape) ? BASS_WEIGHTS.otherRoot : 0,
   };
-  return { ...way, pitch, suffers, muddy, cost, own: sumOf(cost) };
+  return { ...way, pitch, suffers, muddy, cost, own: pointsOf(cost) };
 }
 
 /** What the way from one bass to the next costs. */
@@ -182,7 +182,5 @@ export function thumbBetween({ strokes, tempo, profile }: BassRequest, from: num
   const there = a && b && b.at > a.at ? millisOf(ticks(b.at - a.at), tempo) : null;
   return { neededMs, thereMs: there };
 }
-export const sumOf = (cost: Partial<CostSplit<BassTerm>>): number =>
-  BASS_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0);
 export const isSame = (a: PlayedBass, b: PlayedBass): boolean =>
   a.string === b.string && a.fret === b.fret && a.finger === b.finger && a.way === b.way;

@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../../fault/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import type { CostSplit } from '../../search/index.js';
+import { addCost, type CostSplit, pointsOf, zeroCost } from '../../search/index.js';
 import { bassFaults } from './bass-line.js';
 import { askedBass, choicesFor, isSame, wayOn } from './cost.js';
 import {
@@ -31,9 +31,9 @@ export function scoreBass(
   const faults: Fact<BassRefusal>[] = chosen.flatMap((c) => ('code' in c ? [c] : []));
   if (notes.length > chosen.length) faults.push(fact('bass not asked for', chosen.length + 1));
   if (faults.length) return { faults };
-  const cost = Object.fromEntries(BASS_TERMS.map((t) => [t, 0])) as Record<BassTerm, number>;
+  const cost = zeroCost(BASS_TERMS);
   const add = (more: Partial<CostSplit<BassTerm>>) => {
-    for (const t of BASS_TERMS) cost[t] += more[t] ?? 0;
+    addCost(cost, more);
   };
   chosen.forEach((c, n) => {
     if ('code' in c) return;
@@ -43,7 +43,7 @@ export function scoreBass(
     const next = chosen[to];
     if (next && !('code' in next) && (!last || (request.round && n > 0))) add(wayOn(asked, n, c, to, next));
   });
-  return { steps: notes, cost, total: BASS_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { steps: notes, cost, total: pointsOf(cost) };
 }
 /** The note is another than the habit asks for, or no finger gets there like that. */
 const outOf = (own: readonly PlayedBass[], { string, fret }: PlayedBass, n: number): Fact<BassRefusal> =>

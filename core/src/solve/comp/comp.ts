@@ -1,6 +1,6 @@
 import { type Fact } from '../../fault/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import { kBest, type Move, type SearchWatch } from '../../search/index.js';
+import { kBest, type Move, type SearchWatch, pointsOf } from '../../search/index.js';
 import { rowChoices } from '../shape-row/index.js';
 import { layFigure, type Laid } from './laid.js';
 import {
@@ -15,7 +15,7 @@ import {
 } from './model.js';
 import { bassOf, scoreComp } from './score.js';
 import { heldFor } from './sounding.js';
-import { ownCost, sumOf } from './cost.js';
+import { ownCost } from './cost.js';
 import { added, leastAhead, type NameShape, tablesOf } from './tables.js';
 import { LEAST_STRINGS, SHAPES_A_NAME } from './weights.js';
 
@@ -38,7 +38,7 @@ export function compChoices(ask: Ask<CompRequest>): CompChoices {
     const name = laid.names[n] ?? '';
     const seen = new Set<string>();
     return list
-      .map((s) => ({ ...s, own: sumOf(ownCost(request, name, s.shape, s.total)) }))
+      .map((s) => ({ ...s, own: pointsOf(ownCost(request, name, s.shape, s.total)) }))
       .sort((a, b) => a.own - b.own)
       .filter(({ shape }) => {
         const held = heldFor(request, name, shape);

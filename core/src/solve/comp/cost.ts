@@ -5,12 +5,11 @@ import type { FrettedShape } from '../voicings/index.js';
 import { ownStrokes } from './bass-part.js';
 import type { FigureBeat } from './figure.js';
 import type { Laid } from './laid.js';
-import { COMP_TERMS, type CompRequest, type CompTerm, type PushPlan } from './model.js';
+import { type CompRequest, type CompTerm, type PushPlan } from './model.js';
 import { fingerSet, heardTones, heldFor } from './sounding.js';
 import { COMP_WEIGHTS } from './weights.js';
 
 export type CompCost = Readonly<Partial<Record<CompTerm, number>>>;
-export const sumOf = (cost: CompCost): number => COMP_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0);
 
 /** What a chord of the chart pays for its shape alone. */
 export function ownCost(request: CompRequest, name: string, shape: FrettedShape, total: number): CompCost {

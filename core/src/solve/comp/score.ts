@@ -1,17 +1,11 @@
+import { addCost, pointsOf, zeroCost } from '../../search/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { bassUnder } from './bass-part.js';
 import type { PlayedBass } from '../bass-line/index.js';
 import { scoreVoicing } from '../voicings/index.js';
 import { layFigure, type Laid } from './laid.js';
-import {
-  COMP_TERMS,
-  type CompAnswer,
-  type CompChoice,
-  type CompRefusal,
-  type CompRequest,
-  type CompTerm,
-} from './model.js';
+import { COMP_TERMS, type CompAnswer, type CompChoice, type CompRefusal, type CompRequest } from './model.js';
 import { symbolOf } from './sounding.js';
 import { changeCost, type CompCost, ownCost } from './cost.js';
 import { LEAST_STRINGS } from './weights.js';
@@ -35,9 +29,9 @@ export function scoreComp(
   });
   const faults = own.flatMap((o) => ('faults' in o ? (o.faults as Fact<CompRefusal>[]) : []));
   if (faults.length) return { faults };
-  const cost = Object.fromEntries(COMP_TERMS.map((t) => [t, 0])) as Record<CompTerm, number>;
+  const cost = zeroCost(COMP_TERMS);
   const add = (more: CompCost) => {
-    for (const t of COMP_TERMS) cost[t] += more[t] ?? 0;
+    addCost(cost, more);
   };
   chords.forEach((c, n) => {
     const shape = shapes[c.name];
@@ -49,7 +43,7 @@ export function scoreComp(
     add(changeCost(request, laid, n, pushes, before, shape));
     add({ bass: bassUnder(request, laid, n, pushes, shape)(next).total });
   });
-  return { shapes, pushes, cost, total: COMP_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { shapes, pushes, cost, total: pointsOf(cost) };
 }
 
 /** The basses that go with shapes and pushes, stroke by stroke. */

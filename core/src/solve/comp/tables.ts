@@ -1,8 +1,8 @@
 import { bassString } from '../../left-hand/index.js';
-import { SearchCancelled, type SearchWatch } from '../../search/index.js';
+import { SearchCancelled, type SearchWatch, pointsOf } from '../../search/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import { bassUnder } from './bass-part.js';
-import { changeCost, ownCost, sumOf } from './cost.js';
+import { changeCost, ownCost } from './cost.js';
 import type { Laid } from './laid.js';
 import type { CompRequest, PushPlan } from './model.js';
 
@@ -37,7 +37,7 @@ export function tablesOf(
   const { chords, names } = read;
   const own = choices.map((list, n) => {
     const times = chords.filter((c) => c.name === n).length;
-    return list.map(({ shape, total }) => times * sumOf(ownCost(request, names[n] ?? '', shape, total)));
+    return list.map(({ shape, total }) => times * pointsOf(ownCost(request, names[n] ?? '', shape, total)));
   });
   /** Changes among the same strokes cost the same: each kind is reckoned once. */
   const kinds = new Map<string, { n: number; times: number }>();
@@ -64,7 +64,7 @@ export function tablesOf(
         // Round a single name only the same shape follows itself.
         if (from === to && i !== j) return;
         const row = sum.costs[i];
-        const cost = sumOf(changeCost(request, read, n, plan, a.shape, b.shape)) + bass(b.shape);
+        const cost = pointsOf(changeCost(request, read, n, plan, a.shape, b.shape)) + bass(b.shape);
         if (row) row[j] = (row[j] ?? 0) + times * cost;
       });
     });

@@ -1,3 +1,4 @@
+import { paidTerms } from '../../search/index.js';
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { anchorPlan, crossingsOf } from './compare.js';
@@ -52,5 +53,4 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
 }
 
 /** The terms a fingering pays for, dearest first. */
-export const dearest = (answer: LineAnswer) =>
-  LINE_TERMS.filter((t) => answer.cost[t] > 0).sort((a, b) => answer.cost[b] - answer.cost[a]);
+export const dearest = (answer: LineAnswer) => paidTerms(LINE_TERMS, answer.cost);

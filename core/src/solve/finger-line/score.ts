@@ -1,3 +1,4 @@
+import { pointsOf, zeroCost } from '../../search/index.js';
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { lateCost, type LineCost, noteCost, pairCost, pairsCost } from './cost.js';
 import { earlierLateness } from './earlier-strokes.js';
@@ -6,7 +7,7 @@ import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './
 
 /** What a fingering costs, note after note, apart from any search. */
 export function scoreLine(request: LineRequest, fingers: readonly (readonly Finger[])[]): LineAnswer {
-  const cost = Object.fromEntries(LINE_TERMS.map((t) => [t, 0])) as Record<LineTerm, number>;
+  const cost = zeroCost(LINE_TERMS);
   const add = (c: LineCost, as?: LineTerm) => {
     for (const t of LINE_TERMS) cost[as ?? t] += c[t] ?? 0;
   };
@@ -26,5 +27,5 @@ export function scoreLine(request: LineRequest, fingers: readonly (readonly Fing
   const [first, last] = [notes[0], notes.at(-1)];
   if (loop !== undefined && first && last && notes.length > 1)
     add(pairCost(request, last, fingers.at(-1) ?? [], first, fingers[0] ?? [], loop), 'seam');
-  return { steps: fingers, cost, total: LINE_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { steps: fingers, cost, total: pointsOf(cost) };
 }

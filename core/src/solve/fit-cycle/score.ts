@@ -1,8 +1,9 @@
+import { addCost, pointsOf, zeroCost } from '../../search/index.js';
 import { cycleLength } from '../../cycle/index.js';
 import { FINGERS } from '../../stroke/index.js';
 import { lateCost, type Block, blocksOf, DEFAULT_LENGTHS, type Use } from './blocks.js';
 import { blockCost, type FitCost, joinCost, placeCost } from './cost.js';
-import { FIT_TERMS, type FitAnswer, type FitLink, type FitRequest, type FitTerm } from './model.js';
+import { FIT_TERMS, type FitAnswer, type FitLink, type FitRequest } from './model.js';
 import { FIT_WEIGHTS } from './weights.js';
 
 /**
@@ -12,12 +13,12 @@ import { FIT_WEIGHTS } from './weights.js';
 export function scoreFit(request: FitRequest, links: readonly FitLink[]): FitAnswer {
   const weights = request.weights ?? FIT_WEIGHTS;
   const { cycle, profile, bpm } = request;
-  const cost = Object.fromEntries(FIT_TERMS.map((t) => [t, 0])) as Record<FitTerm, number>;
+  const cost = zeroCost(FIT_TERMS);
   const chain = links.map((link) => blockFor(request, link));
   const turn = cycleLength(cycle);
   const uses: Use[] = [];
   const add = (c: FitCost) => {
-    for (const t of FIT_TERMS) cost[t] += c[t] ?? 0;
+    addCost(cost, c);
   };
   let at = 0;
   chain.forEach((block, i) => {
@@ -38,7 +39,7 @@ export function scoreFit(request: FitRequest, links: readonly FitLink[]): FitAns
     });
   }
   cost.variety = weights.variety * (new Set(links.map((l) => l.cell)).size - 1);
-  return { steps: links, cost, total: FIT_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { steps: links, cost, total: pointsOf(cost) };
 }
 
 /** Blocks already read for a request: enumeration scores thousands of chains of the same one. */

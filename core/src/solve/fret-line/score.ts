@@ -1,16 +1,10 @@
+import { addCost, pointsOf, zeroCost } from '../../search/index.js';
 import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { waysOf } from './choices.js';
 import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, ownCost, wayCost } from './cost.js';
-import {
-  FRET_TERMS,
-  type FretAnswer,
-  type FretLineRequest,
-  type FretRefusal,
-  type FretTerm,
-  type Placed,
-} from './model.js';
+import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretRefusal, type Placed } from './model.js';
 
 /** What a fretting costs, event after event, apart from any search; why not when it can't be played. */
 export function scoreFretting(
@@ -21,9 +15,9 @@ export function scoreFretting(
   const hand = lineHand(request);
   const ways = waysOf(request);
   const faults: Fact<FretRefusal>[] = [];
-  const cost = Object.fromEntries(FRET_TERMS.map((t) => [t, 0])) as Record<FretTerm, number>;
+  const cost = zeroCost(FRET_TERMS);
   const add = (c: FretCost) => {
-    for (const t of FRET_TERMS) cost[t] += c[t] ?? 0;
+    addCost(cost, c);
   };
   const grips = gripsOf(request, steps);
   request.events.forEach((event, i) => {
@@ -58,7 +52,7 @@ export function scoreFretting(
     }
   });
   if (faults.length) return { faults };
-  return { steps, cost, total: FRET_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { steps, cost, total: pointsOf(cost) };
 }
 const sameNotes = (a: readonly Placed[], b: readonly Placed[]): boolean =>
   a.length === b.length &&

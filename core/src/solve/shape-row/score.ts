@@ -1,7 +1,8 @@
+import { pointsOf } from '../../search/index.js';
 import { changePoints } from '../../left-hand/index.js';
 import { type StringNumber, STRINGS } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
-import { ROW_TERMS, ROW_WEIGHTS, type RowAnswer, type RowRequest, STRINGS_FEWER } from './model.js';
+import { ROW_WEIGHTS, type RowAnswer, type RowRequest, STRINGS_FEWER } from './model.js';
 
 const sounding = (s: FrettedShape): number => s.frets.filter((f) => f !== null).length;
 /** What a chord costs that has fewer strings than the one before. */
@@ -30,5 +31,5 @@ export function scoreRow(request: RowRequest, shapes: readonly FrettedShape[], o
     thinning,
     unsounded: shapes.reduce((sum, s, i) => sum + unsoundedCost(s, request.plays?.[i]), 0),
   };
-  return { shapes, cost, total: ROW_TERMS.reduce((sum, t) => sum + cost[t], 0) };
+  return { shapes, cost, total: pointsOf(cost) };
 }

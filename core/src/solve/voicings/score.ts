@@ -1,3 +1,4 @@
+import { pointsOf } from '../../search/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { fingeringCost, fingeringFaults, type HoldRefusal } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
@@ -29,6 +30,6 @@ export function scoreVoicing(
   return {
     steps: [{ frets: shape.frets, fingers: shape.fingers }],
     cost,
-    total: VOICING_TERMS.reduce((s, t) => s + cost[t], 0),
+    total: pointsOf(cost),
   };
 }

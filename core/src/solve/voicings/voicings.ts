@@ -2,7 +2,7 @@ import { type Fact, fact } from '../../fault/index.js';
 import { touchPoint } from '../../instrument/index.js';
 import { fingerShape, type Frets } from '../../left-hand/index.js';
 import { type Ask, FINGER_PAIRS, type HandProfile, settled } from '../../player/index.js';
-import { kBest, type Move, type SearchProblem, type SearchWatch } from '../../search/index.js';
+import { kBest, type Move, pointsOf, type SearchProblem, type SearchWatch } from '../../search/index.js';
 import { sixOf, STRINGS } from '../../time/index.js';
 import { amongForms, type Asked, heightCost, missingCost, readAsk, soundCost, soundFault } from './ask.js';
 import {
@@ -86,7 +86,7 @@ function held(asked: Asked, frets: Frets, most: number) {
     .slice(0, most)
     .map(({ fingers, cost: own }) => {
       const cost: Partial<Record<VoicingTerm, number>> = { ...sound, ...own };
-      return { shape: { frets, fingers }, cost, total: VOICING_TERMS.reduce((sum, t) => sum + (cost[t] ?? 0), 0) };
+      return { shape: { frets, fingers }, cost, total: pointsOf(cost) };
     });
 }
 

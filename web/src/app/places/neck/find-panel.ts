@@ -16,6 +16,7 @@ import {
   STRINGS,
   VOICING_TERMS,
   type VoicingAnswer,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -107,7 +108,7 @@ export class FindPanel {
   );
   private row(chord: string, a: VoicingAnswer) {
     const held = a.steps[0] ?? OPEN_SHAPE;
-    const paid = VOICING_TERMS.filter((t) => a.cost[t] > 0).sort((x, y) => a.cost[y] - a.cost[x]);
+    const paid = paidTerms(VOICING_TERMS, a.cost);
     return {
       ...this.shown(chord, held),
       why: paid.map((t) => `${this.words.terms[t]} ${a.cost[t]}`).join(' · ') || this.words.nothingLost,

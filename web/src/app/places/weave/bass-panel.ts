@@ -9,6 +9,7 @@ import {
   sayBass,
   sayFact,
   sayLayers,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import type { BassAnswers, BassAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
@@ -72,7 +73,7 @@ export class BassPanel {
       return {
         n,
         total: answer.total,
-        terms: BASS_TERMS.filter((t) => answer.cost[t] > 0).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
+        terms: paidTerms(BASS_TERMS, answer.cost).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
         shown,
         notes: facts.map((f, i) => {
           const { at = 0, chord = '' } = places[i] ?? {};

@@ -16,6 +16,7 @@ import {
   sayFact,
   ticks,
   TICKS_PER_COUNT,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import type { CompAnswers, CompWay } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
@@ -120,7 +121,7 @@ export class CompPanel {
     return {
       n,
       total: answer.total,
-      terms: COMP_TERMS.filter((t) => answer.cost[t] > 0).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
+      terms: paidTerms(COMP_TERMS, answer.cost).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
       shapes: answer.names.flatMap((name, i) => {
         const held = answer.shapes[i];
         return held && name !== '' ? [{ name, frets: fretsText(held) }] : [];

@@ -23,6 +23,7 @@ import {
   ticks,
   TICKS_PER_COUNT,
   weakestJoint,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { AskedDrills, Collection, OpenStudy, TypedTexts } from '../../study';
@@ -177,11 +178,10 @@ export class FitPanel {
 
   private row(request: FitRequest, answer: FitAnswer, n: number, most: number) {
     const { script, stepsPerCount } = fitScript(request, answer.steps);
-    const bars = FIT_TERMS.flatMap((t) =>
-      answer.cost[t] > 0
-        ? [{ term: t, name: this.words.terms[t], points: answer.cost[t], width: (100 * answer.cost[t]) / most }]
-        : [],
-    );
+    const bars = paidTerms(FIT_TERMS, answer.cost).map((t) => ({
+      ...{ term: t, name: this.words.terms[t], points: answer.cost[t] },
+      width: (100 * answer.cost[t]) / most,
+    }));
     return {
       n,
       shown: { script, stepsPerCount },

@@ -28,6 +28,7 @@ import {
   sayLineSchool,
   sayFault,
   stoppedNotes,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
@@ -179,9 +180,11 @@ export class LinePanel {
       name: said.name,
       why: [said.note, ...explainLine(request, answer)],
       infeasible: '',
-      bars: LINE_TERMS.filter((t) => answer.cost[t] > 0)
-        .sort((a, b) => answer.cost[b] - answer.cost[a])
-        .map((t) => ({ name: this.words.terms[t], points: answer.cost[t], width: (100 * answer.cost[t]) / most })),
+      bars: paidTerms(LINE_TERMS, answer.cost).map((t) => ({
+        name: this.words.terms[t],
+        points: answer.cost[t],
+        width: (100 * answer.cost[t]) / most,
+      })),
       notes: reasons.slice(0, SHOWN_NOTES).map((r, n) => ({
         n,
         text: answer.steps[n]?.join('') ?? '',

@@ -13,6 +13,7 @@ import {
   ticks,
   weaveHabits,
   weavePedal,
+  paidTerms,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { words } from '../../words/en';
@@ -92,7 +93,7 @@ export class WeaveForm {
       loop,
     };
     return weaveHabits(request).map(({ habit, answer }) => {
-      const paid = LINE_TERMS.filter((t) => answer.cost[t] > 0).map((t) => `${words.line.terms[t]} ${answer.cost[t]}`);
+      const paid = paidTerms(LINE_TERMS, answer.cost).map((t) => `${words.line.terms[t]} ${answer.cost[t]}`);
       return {
         id: habit,
         name: PEDAL_HABIT_NAME[habit],

@@ -1,0 +1,3 @@
+import fc from 'fast-check';
+
+fc.configureGlobal({ ...fc.readConfigureGlobal(), seed: Number(process.env.SEED) });
