@@ -2,7 +2,7 @@ import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString } from '../../left-hand/index.js';
-import { type Ask, settled } from '../../player/index.js';
+import { type Ask, settled, isLate } from '../../player/index.js';
 import { kBest, type Move, type SearchWatch, withExactBound, pointsOf } from '../../search/index.js';
 import { STRINGS } from '../../time/index.js';
 import { type AskedBass, askedBass, type BassChoice, choicesFor, isSame, thumbBetween, wayOn } from './cost.js';
@@ -114,7 +114,7 @@ export function bassFacts(ask: Ask<BassRequest>, notes: readonly PlayedBass[]): 
         suffers: choice.suffers,
         muddy: choice.muddy,
         underRoot: choice.pitch < rootPitch(asked, chord),
-        thumb: thumbBetween(request, before, stroke),
+        ...thumbTime(thumbBetween(request, before, stroke)),
       },
     ];
   });
@@ -128,3 +128,8 @@ function rootPitch({ request, tones }: AskedBass, chord: number): number {
   const pitch = openPitch(request.tuning, bass, request.neck.capo) + (shape.frets[i] ?? 0);
   return pitch % 12 === tones[chord]?.root ? pitch : Infinity;
 }
+
+const thumbTime = (thumb: BassFacts['thumb']): Pick<BassFacts, 'thumb' | 'thumbLate'> => ({
+  thumb,
+  thumbLate: thumb.thereMs !== null && isLate({ neededMs: thumb.neededMs, thereMs: thumb.thereMs }),
+});

@@ -88,4 +88,6 @@ export interface BassFacts extends PlayedBass {
   readonly underRoot: boolean;
   /** What the thumb has from its stroke before, and what it needs. */
   readonly thumb: { readonly thereMs: number | null; readonly neededMs: number };
+  /** It has less than it needs. */
+  readonly thumbLate: boolean;
 }

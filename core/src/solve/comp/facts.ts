@@ -1,7 +1,7 @@
 import { readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString } from '../../left-hand/index.js';
-import { type Ask, settled } from '../../player/index.js';
+import { type Ask, isLate, settled } from '../../player/index.js';
 import { millisOf, type StringNumber, STRINGS, ticks, type Ticks } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import { ownStrokes } from './bass-part.js';
@@ -34,6 +34,8 @@ export interface CompChordFacts {
   /** The left hand's time as it stands, and the other way: pushed where it is not, and not where it is. */
   readonly room: Room | null;
   readonly otherRoom: Room | null;
+  /** There is less time than it needs. */
+  readonly late: boolean;
 }
 export interface CompFacts {
   readonly chords: readonly CompChordFacts[];
@@ -65,6 +67,7 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
     const set = shape ? fingerSet(request, name, shape) : [];
     const other = answer.pushes.map((p, i) => (i === n ? !p : p));
     const moving = shape && from && before !== n;
+    const room = moving ? roomAt(request, laid, n, answer.pushes, from, shape) : null;
     return {
       name,
       at: ticks(c.at),
@@ -81,7 +84,8 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
         fingerSet(request, laid.names[laid.chords[before]?.name ?? 0] ?? '', from).join() !== set.join(),
       ...(shape ? heardTones(request, name, shape) : { unheard: [], doubled: [] }),
       ringsOn: moving ? ringingInto(request, laid, n, answer, shape) : [],
-      room: moving ? roomAt(request, laid, n, answer.pushes, from, shape) : null,
+      room,
+      late: room !== null && isLate(room),
       otherRoom: moving && c.tied ? roomAt(request, laid, n, other, from, shape) : null,
     };
   });

@@ -54,3 +54,49 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
 
 /** The terms a fingering pays for, dearest first. */
 export const dearest = (answer: LineAnswer) => paidTerms(LINE_TERMS, answer.cost);
+
+/** What a fingering as a whole is like to play, by its code. */
+export interface LineRemarkFigures {
+  'no crossings': Record<never, never>;
+  'crossings natural': { readonly crossings: number };
+  /** @property before notes, counted from 0, that an awkward one comes before */
+  'crossings awkward': { readonly awkward: number; readonly crossings: number; readonly before: readonly number[] };
+  /** Where the thumb's anchor changes, notes counted from 0. */
+  'anchor changes': { readonly at: readonly number[] };
+  'anchor stays': Record<never, never>;
+  'plays twice': Record<never, never>;
+  'comes late': { readonly bpm: number };
+  'rests on a ring': Record<never, never>;
+  seam: { readonly smooth: boolean };
+}
+export type LineRemark = {
+  readonly [C in keyof LineRemarkFigures]: { readonly code: C; readonly figures: LineRemarkFigures[C] };
+}[keyof LineRemarkFigures];
+
+/**
+ * What a fingering is like to play: crossings, the thumb's anchor, fingers that come late or again, rings that are touched,
+ * the seam. A thumb that plays has no anchor.
+ */
+export function lineRemarks(request: LineRequest, answer: LineAnswer): LineRemark[] {
+  const crossings = crossingsOf(request.notes, answer.steps);
+  const awkward = crossings.filter((c) => c.kind === 'awkward').map((c) => c.index);
+  const found: LineRemark[] = [];
+  if (crossings.length === 0) found.push({ code: 'no crossings', figures: {} });
+  else if (awkward.length === 0) found.push({ code: 'crossings natural', figures: { crossings: crossings.length } });
+  else
+    found.push({
+      code: 'crossings awkward',
+      figures: { awkward: awkward.length, crossings: crossings.length, before: awkward },
+    });
+  if (answer.steps.every((own) => !own.includes('p'))) {
+    const at = anchorPlan(request.notes, answer.steps)
+      .slice(1)
+      .map((c) => c.index);
+    found.push(at.length ? { code: 'anchor changes', figures: { at } } : { code: 'anchor stays', figures: {} });
+  }
+  if (answer.cost.repeat > 0) found.push({ code: 'plays twice', figures: {} });
+  if (answer.cost.late > 0) found.push({ code: 'comes late', figures: { bpm: request.bpm } });
+  if (answer.cost.rest > 0) found.push({ code: 'rests on a ring', figures: {} });
+  if (request.loop !== undefined) found.push({ code: 'seam', figures: { smooth: answer.cost.seam <= 0 } });
+  return found;
+}

@@ -1,3 +1,4 @@
+import { roomOf, type Timing } from '../../player/index.js';
 import { type AccentMeeting, layOnCycle } from '../../round/index.js';
 import { handLoad } from '../../right-hand/index.js';
 import { flatten, parseScript } from '../../script/index.js';
@@ -18,6 +19,8 @@ export interface FitFacts {
   readonly differentCells: number;
   /** Highest tempo at which no finger of this hand is late. */
   readonly ceiling: number | null;
+  /** How much room the tempo leaves under it; null where nothing sets one. */
+  readonly room: Timing | null;
 }
 export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
   const { script, stepsPerCount } = fitScript(request, answer.steps);
@@ -37,12 +40,14 @@ export function fitFacts(request: FitRequest, answer: FitAnswer): FitFacts {
     const next = blocks[i + 1];
     if (next && b && (joinCost(request, b, next, at).joint ?? 0) > 0) turnsBack.push(at);
   });
+  const { ceiling } = handLoad(flatten(pattern), request.bpm, request.profile);
   return {
     meetings: layout.meetings.filter((m) => m.turn === 0),
     turnsBack,
     seamTurnsBack: answer.cost.seam > 0,
     late: answer.cost.late > 0,
     differentCells: new Set(answer.steps.map((s) => s.cell)).size,
-    ceiling: handLoad(flatten(pattern), request.bpm, request.profile).ceiling,
+    ceiling,
+    room: ceiling === null ? null : roomOf(request.bpm / ceiling),
   };
 }

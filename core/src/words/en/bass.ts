@@ -19,7 +19,7 @@ const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
 };
 /**
  * One bass note: what it is, how the left hand has it, and what suffers by it.
- * @example sayBass({ stroke: 0, role: 'fifth', string: 6, fret: 3, finger: 1, way: 'goes over', suffers: [], muddy: [], underRoot: true, thumb: { thereMs: 500, neededMs: 190 } }) // 'Fifth, finger 1 goes over from its bass. It sounds under the root.'
+ * @example sayBass({ stroke: 0, role: 'fifth', string: 6, fret: 3, finger: 1, way: 'goes over', suffers: [], muddy: [], underRoot: true, thumb: { thereMs: 500, neededMs: 190 }, thumbLate: false }) // 'Fifth, finger 1 goes over from its bass. It sounds under the root.'
  */
 export function sayBass(f: BassFacts): string {
   const role = ROLES[f.role];
@@ -29,7 +29,6 @@ export function sayBass(f: BassFacts): string {
   if (f.muddy.length) lines.push(`Muddy with ${sayStrings(f.muddy)}.`);
   if (f.underRoot && f.role !== 'root') lines.push('It sounds under the root.');
   const { thereMs, neededMs } = f.thumb;
-  if (thereMs !== null && thereMs < neededMs)
-    lines.push(`The thumb has ${Math.round(thereMs)} ms and needs about ${Math.round(neededMs)}.`);
+  if (f.thumbLate) lines.push(`The thumb has ${Math.round(thereMs ?? 0)} ms and needs about ${Math.round(neededMs)}.`);
   return lines.join(' ');
 }

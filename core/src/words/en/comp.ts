@@ -1,10 +1,7 @@
 import { type AccentCycle, placeLabel } from '../../cycle/index.js';
-import { isLate } from '../../player/index.js';
-import type { CompChordFacts, CompFacts, Room } from '../../solve/comp/index.js';
+import type { CompChordFacts, CompFacts } from '../../solve/comp/index.js';
 import { listed, plural } from './strokes.js';
 import { sayTones } from './tones.js';
-
-const late = (room: Room | null): boolean => !!room && isLate(room);
 
 /** Which bar of the figure a chord gets: `bar 1`, `bars 1 2`. */
 const figureBars = (bars: readonly number[]): string =>
@@ -39,7 +36,7 @@ export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
     );
   const { room, otherRoom } = f;
   if (room && room.neededMs > 0) {
-    const here = `${late(room) ? 'No room' : 'Room'}: the hand has ${Math.round(room.thereMs)} ms, needs about ${Math.round(room.neededMs)}`;
+    const here = `${f.late ? 'No room' : 'Room'}: the hand has ${Math.round(room.thereMs)} ms, needs about ${Math.round(room.neededMs)}`;
     const other = otherRoom
       ? `; ${f.tie === 'push' ? 'not pushed' : 'pushed'} it would have ${Math.round(otherRoom.thereMs)}`
       : '';

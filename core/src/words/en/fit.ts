@@ -2,16 +2,9 @@ import { placeLabel } from '../../cycle/index.js';
 import { fitFacts, type FitAnswer, type FitRequest } from '../../solve/fit-cycle/index.js';
 import { listed, plural, sayMet } from './strokes.js';
 
-/** From this share of the ceiling on there is little room. */
-const CLOSE = 0.9;
-const room = (ceiling: number | null, tempo: number): string[] =>
-  ceiling === null || tempo <= CLOSE * ceiling || tempo > ceiling
-    ? []
-    : [`Close to what this hand can do: its ceiling is ${Math.floor(ceiling)}.`];
-
 /** Why a chain costs what it costs, in sentences. */
 export function explainFit(request: FitRequest, answer: FitAnswer): string[] {
-  const { meetings, turnsBack, seamTurnsBack, late, differentCells, ceiling } = fitFacts(request, answer);
+  const { meetings, turnsBack, seamTurnsBack, late, differentCells, ceiling, room } = fitFacts(request, answer);
   const met = meetings.filter((m) => m.by);
   const missed = meetings.filter((m) => !m.by);
   const turns = [...new Set(turnsBack.map((at) => placeLabel(request.cycle, at)))];
@@ -22,7 +15,10 @@ export function explainFit(request: FitRequest, answer: FitAnswer): string[] {
       ? `The hand turns back without a stroke before ${listed(turns)}.`
       : 'The hand is never turned back inside the chain.',
     seamTurnsBack ? 'At the seam the hand turns back.' : 'It joins its own beginning.',
-    ...(late ? [`At ${request.bpm} a finger is late somewhere: look at the load.`] : room(ceiling, request.bpm)),
+    ...(late ? [`At ${request.bpm} a finger is late somewhere: look at the load.`] : []),
+    ...(!late && room === 'near' && ceiling !== null
+      ? [`Close to what this hand can do: its ceiling is ${Math.floor(ceiling)}.`]
+      : []),
     `${plural(differentCells, 'different cell')}.`,
   ];
 }

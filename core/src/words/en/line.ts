@@ -1,41 +1,37 @@
 import {
-  anchorPlan,
-  crossingsOf,
+  lineRemarks,
   noteFacts,
   type LineAnswer,
+  type LineRemark,
+  type LineRemarkFigures,
   type LineRequest,
   type NoteFault,
 } from '../../solve/finger-line/index.js';
 import { listed, plural } from './strokes.js';
 
-const numbers = (list: readonly { index: number }[]): string => {
-  const shown = list.slice(0, 8).map((c) => String(c.index + 1));
-  return list.length > 8 ? `${shown.join(', ')} …` : listed(shown);
+/** So many notes are named. */
+const NAMED = 8;
+const numbers = (list: readonly number[]): string => {
+  const shown = list.slice(0, NAMED).map((n) => String(n + 1));
+  return list.length > NAMED ? `${shown.join(', ')} …` : listed(shown);
 };
-
+const REMARKS: { readonly [C in LineRemark['code']]: (figures: LineRemarkFigures[C]) => string } = {
+  'no crossings': () => 'No crossing between fingers.',
+  'crossings natural': ({ crossings }) => `All ${crossings} crossings go with the fingers.`,
+  'crossings awkward': ({ awkward, crossings, before }) =>
+    `${awkward} of ${plural(crossings, 'crossing')} awkward: before ${awkward === 1 ? 'note' : 'notes'} ${numbers(before)}.`,
+  'anchor changes': ({ at }) => `The thumb’s anchor changes at ${numbers(at)}: it lifts from string 5 on.`,
+  'anchor stays': () => 'The thumb stays on 6.',
+  'plays twice': () => 'A finger plays twice in a row somewhere.',
+  'comes late': ({ bpm }) => `At ${bpm} a finger comes back late.`,
+  'rests on a ring': () => 'A rest stroke lands on a string that must ring.',
+  seam: ({ smooth }) => (smooth ? 'The seam is smooth.' : 'The seam is not smooth.'),
+};
+const sayRemark = ({ code, figures }: LineRemark): string =>
+  (REMARKS[code] as (figures: LineRemark['figures']) => string)(figures);
 /** What a fingering is like to play: crossings, anchor, rings that are touched, the seam. */
-export function explainLine(request: LineRequest, answer: LineAnswer): string[] {
-  const crossings = crossingsOf(request.notes, answer.steps);
-  const awkward = crossings.filter((c) => c.kind === 'awkward');
-  const lines: string[] = [];
-  if (crossings.length === 0) lines.push('No crossing between fingers.');
-  else if (awkward.length === 0) lines.push(`All ${crossings.length} crossings go with the fingers.`);
-  else
-    lines.push(
-      `${awkward.length} of ${plural(crossings.length, 'crossing')} awkward: before ${awkward.length === 1 ? 'note' : 'notes'} ${numbers(awkward)}.`,
-    );
-  // A thumb that plays has no anchor.
-  if (answer.steps.every((own) => !own.includes('p'))) {
-    const changes = anchorPlan(request.notes, answer.steps).slice(1);
-    if (changes.length) lines.push(`The thumb’s anchor changes at ${numbers(changes)}: it lifts from string 5 on.`);
-    else lines.push('The thumb stays on 6.');
-  }
-  if (answer.cost.repeat > 0) lines.push('A finger plays twice in a row somewhere.');
-  if (answer.cost.late > 0) lines.push(`At ${request.bpm} a finger comes back late.`);
-  if (answer.cost.rest > 0) lines.push('A rest stroke lands on a string that must ring.');
-  if (request.loop !== undefined) lines.push(answer.cost.seam > 0 ? 'The seam is not smooth.' : 'The seam is smooth.');
-  return lines;
-}
+export const explainLine = (request: LineRequest, answer: LineAnswer): string[] =>
+  lineRemarks(request, answer).map(sayRemark);
 export interface NoteReason {
   readonly crossing: 'natural' | 'awkward' | null;
   readonly anchor: 'rests on 6' | 'lifts' | null;

@@ -22,7 +22,7 @@ describe('what could come next in a script', () => {
     expect(offered('p i @')).toEqual({ from: 5, offers: ['pp', 'p', 'mp', 'mf', 'f', 'ff'], unasked: true }));
   it('marks behind a stroke and strokes where one begins, when asked', () => {
     expect(offered('p i')).toMatchObject({ from: 3, unasked: false });
-    expect(offered('p i')?.offers).toEqual(['!', ',', '*', '_', '~', "'", '^', 'x', '%', '>']);
+    expect(offered('p i')?.offers).toEqual(['!', ',', '*', '_', '~', "'", '^', 'x', '%', '>', 'o']);
     expect(offered('p i ')).toMatchObject({ from: 4, unasked: false });
     expect(offered('')?.offers).toEqual(expect.arrayContaining(['p', 'id', 'ima:t', 'G']));
   });
