@@ -26,7 +26,7 @@ test('hostile, huge, truncated and later files are refused in words, and nothing
   await take.setInputFiles(file('other.json', '{"a":1}'));
   await expect(said).toContainText('no study file of Ruffle Wheel');
   await take.setInputFiles(file('later.json', good.replace(/"version": \d+/, '"version": 9')));
-  await expect(said).toContainText('version 9; this Ruffle Wheel reads up to 3');
+  await expect(said).toContainText('version 9; this Ruffle Wheel reads up to 4');
   await take.setInputFiles(file('faulty.json', good.replace('"capo": 0', '"capo": 77')));
   await expect(said).toContainText('a fault; nothing was taken');
   await said.getByText('What is wrong in the file').click();

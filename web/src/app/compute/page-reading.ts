@@ -1,13 +1,15 @@
 import {
+  type Finding,
+  findingsOf,
   isPushed,
   type Layout,
   type Plan,
   playedUnder,
   pressedStretches,
   type PressedStretch,
-  readAloud,
+  type Reading,
   type ReadingRequest,
-  type SaidReading,
+  readSection,
   type Score,
   type ScoreEvent,
   stopFor,
@@ -18,7 +20,9 @@ import {
 const MOST_NOTES = 512;
 
 /** What is read of a section for a drawing of one turn: strokes are laid out turn by turn where they are drawn. */
-interface LightReading extends Omit<SaidReading, 'score' | 'layout' | 'plan' | 'plants'> {
+interface LightReading extends Omit<Reading, 'score' | 'layout' | 'plan' | 'plants'> {
+  /** Facts: the page says them. */
+  readonly findings: readonly Finding[];
   readonly score: Omit<Score, 'events' | 'grips'>;
   readonly layout: Omit<Layout, 'strokes'>;
   /** When the left hand is down, chord by chord. */
@@ -73,11 +77,12 @@ const without = <T extends object, Left extends keyof T>(whole: T, ...left: Left
 
 /** Reads a section for the page. */
 export function readForPage(request: ReadingRequest): SentReading {
-  const reading = readAloud(request);
+  const reading = readSection(request);
   const { score, plan } = reading;
   const { line, lineTimes } = lineOf(score);
   return {
     ...without(reading, 'plan', 'plants'),
+    findings: findingsOf({ ...request, ...reading }),
     score: without(score, 'events', 'grips'),
     layout: without(reading.layout, 'strokes'),
     pressed: pressedStretches(score.grips),

@@ -15,7 +15,7 @@ import {
 import type { PlacedRow } from '../data';
 import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arrival';
 import { Keeping } from '../data/keeping';
-import { words } from '../words/en';
+import { keep as keepWords } from '../words/practise-logbook-shelf';
 import { Collection } from './collection';
 
 /** A file that was not taken, as the player is told. */
@@ -80,18 +80,18 @@ export class Arrivals {
     const refusal = (why: string): Refusal => ({
       ok: false,
       code: 'not fetched',
-      message: `${words.shelf.demoFailed} (${why}).`,
+      message: `${keepWords.shelf.demoFailed} (${why}).`,
       faults: [],
     });
     let response: Response;
     try {
       response = await fetch('demo/residency.json');
     } catch {
-      return refusal(words.shelf.noAnswer);
+      return refusal(keepWords.shelf.noAnswer);
     }
     if (!response.ok) return refusal(String(response.status));
     const today = new Date().toISOString().slice(0, 10);
-    return this.look(await response.blob(), words.shelf.demoName, (log) => shiftLog(log, today));
+    return this.look(await response.blob(), keepWords.shelf.demoName, (log) => shiftLog(log, today));
   }
   /** @returns what came in with the way back, or null when there was nothing to take */
   take(arrival: Arrival, how: Meeting): { readonly came: readonly PlacedRow[]; readonly back: () => void } | null {

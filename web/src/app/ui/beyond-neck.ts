@@ -1,11 +1,11 @@
 import { beyondNeck, lastFret } from '@ruffle-wheel/core';
-import { words } from '../words/en';
+import { neck as neckWords } from '../words/neck';
 
 /** Where a shape would be stopped beyond the neck, and which fret is the last; empty when nowhere. */
 export function sayBeyondNeck(frets: readonly (number | null)[], capo: number): string {
   const beyond = beyondNeck(frets, capo);
   if (beyond.length === 0) return '';
-  const { neck } = words;
+  const { neck } = neckWords;
   const where = beyond.map((b) => `${neck.string.toLowerCase()} ${b.string} ${neck.fret.toLowerCase()} ${b.fret}`);
   return `${neck.beyondNeck} ${where.join(', ')}. ${capo ? neck.endWithCapo : neck.end} ${lastFret(capo)}.`;
 }

@@ -7,7 +7,7 @@ import {
   inject,
   input,
 } from '@angular/core';
-import { words } from '../words/en';
+import { neck as neckWords } from '../words/neck';
 
 /** Notes drawn at once: those around the present one. */
 const DRAWN = 64;
@@ -82,7 +82,7 @@ export class LineTable {
   readonly label = input.required<string>();
   readonly lines = input.required<readonly { readonly name: string; readonly cells: readonly string[] }[]>();
   readonly here = input<number | null>(null);
-  protected readonly words = words.lineTable;
+  protected readonly words = neckWords.lineTable;
   private readonly length = computed(() => Math.max(0, ...this.lines().map((l) => l.cells.length)));
   /** The first note drawn: in steps, so that going on from note to note does not draw the table anew. */
   private readonly first = computed(() => {

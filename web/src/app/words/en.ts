@@ -1,12 +1,7 @@
-import { keep } from './practise-logbook-shelf';
-import { letters } from './letters';
-import { neck } from './neck';
 import { shell } from './shell';
-import { wheel } from './wheel';
 
 /**
- * Texts of the interface that core does not say itself. Another language gets files of the same shape. A place that brings
- * its own file (`weave.ts`) takes its words from there.
+ * Texts of the frame around every place, and of what stands in all of them. A place or panel takes its own from the file beside
+ * this one that is named after it, so that the first download has none of them.
  */
-export const words = { ...shell, ...wheel, ...neck, ...letters, ...keep };
-export type Words = typeof words;
+export const words = shell;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import type { Asking } from './asking';
 import { MatButton } from '@angular/material/button';
 
@@ -40,7 +40,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Working {
-  protected readonly words = words.working;
+  protected readonly words = wheelWords.working;
   readonly asking =
     input.required<Pick<Asking<never, unknown>, 'progress' | 'failed' | 'cancelled' | 'cancel' | 'again'>>();
 }

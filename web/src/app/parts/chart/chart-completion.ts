@@ -1,11 +1,11 @@
 import { chartName, fretsText, readChord, type Shape, USUAL_ENDINGS } from '@ruffle-wheel/core';
 import type { Complete, Offer, Offers } from '../../ui/script/completion';
-import { words } from '../../words/en';
+import { letters as lettersWords } from '../../words/letters';
 
 /** What stands behind the last blank, bar line or bracket; a quotation may hold blanks. */
 const TOKEN = /(?:"[^"]*|[^\s|{}"]*)$/;
 const ROOT = /^[A-G][#b♯♭]?/;
-const AGAIN: readonly Offer[] = words.completion.chart.map(([text = '', says = '']) => ({ text, says }));
+const AGAIN: readonly Offer[] = lettersWords.completion.chart.map(([text = '', says = '']) => ({ text, says }));
 
 /**
  * What may stand next in a chart: shapes of the study that begin so, at once; when it is asked for, every shape and what

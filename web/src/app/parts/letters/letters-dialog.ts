@@ -15,7 +15,7 @@ import { Compute } from '../../compute/compute';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { stitchesOf } from '../../ui/wheel/stitches';
-import { words } from '../../words/en';
+import { letters as lettersWords } from '../../words/letters';
 
 /** What is shown stands on a plain bar. */
 const BAR = cycleById('plain-four') as AccentCycle;
@@ -30,7 +30,7 @@ const TEMPO = 72;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LettersDialog {
-  protected readonly words = words.letters;
+  protected readonly words = lettersWords.letters;
   private readonly compute = inject(Compute);
   private readonly transport = inject(Transport);
   private readonly collection = inject(Collection);

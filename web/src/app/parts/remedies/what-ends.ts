@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import type { Finding, Remedy } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { RemedyButtons } from './remedy-buttons';
 
 /** What would end a finding: looked for when it is asked, since every way out is tried before it is offered. */
@@ -30,7 +30,7 @@ import { RemedyButtons } from './remedy-buttons';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhatEnds {
-  protected readonly words = words.remedies;
+  protected readonly words = wheelWords.remedies;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

@@ -1,8 +1,8 @@
 import { LEVELS, MARK_SAID, MARKS } from '@ruffle-wheel/core';
 import type { Complete, Offer, Offers } from '../../ui/script/completion';
-import { words } from '../../words/en';
+import { letters as lettersWords } from '../../words/letters';
 
-const texts = words.completion;
+const texts = lettersWords.completion;
 const offers = (said: readonly (readonly string[])[]): Offer[] =>
   said.map(([text = '', says = '']) => ({ text, says }));
 const STRINGS = offers(texts.strings);

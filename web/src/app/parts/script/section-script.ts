@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
-import { LONGEST_SCRIPT, sayFact, setScript } from '@ruffle-wheel/core';
+import { LONGEST_SCRIPT, sayFact, sayFaults, setScript } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { ScriptEditor } from '../../ui/script/script-editor';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { scriptCompletion } from './script-completion';
 
 /** The open section's hand script, to be written in: what is typed is the section's at once, and undone with it. */
@@ -30,13 +30,13 @@ import { scriptCompletion } from './script-completion';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SectionScript {
-  protected readonly words = words.wheel;
+  protected readonly words = wheelWords.wheel;
   protected readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);
   private readonly editor = viewChild.required(ScriptEditor);
   protected readonly longest = LONGEST_SCRIPT;
   protected readonly complete = scriptCompletion(() => this.open.study()?.cells ?? []);
-  protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
+  protected readonly faults = computed(() => sayFaults(this.open.reading()?.faults ?? []));
   /** Stretch of the text that is looked at. */
   readonly mark = input<{ readonly from: number; readonly to: number } | null>(null);
   readonly cursor = output<number | null>();

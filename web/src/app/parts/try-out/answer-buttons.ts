@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { type Shown, TryOut } from './try-out';
 import { MatButton } from '@angular/material/button';
 
@@ -29,7 +29,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AnswerButtons {
-  protected readonly words = words.answer;
+  protected readonly words = wheelWords.answer;
   protected readonly tryOut = inject(TryOut);
   /** Tells this answer from all others that can be shown. */
   readonly key = input.required<string>();

@@ -11,7 +11,7 @@ import {
   STANDARD_TUNING,
 } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
 
@@ -80,7 +80,7 @@ import { FIELD } from '../../ui/field';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TuningFields {
-  protected readonly words = words.tuning;
+  protected readonly words = neckWords.tuning;
   protected readonly open = inject(OpenStudy);
   protected readonly setCapo = setCapo;
   protected readonly tunings = TUNINGS;

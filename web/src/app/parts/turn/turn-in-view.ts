@@ -14,7 +14,7 @@ import {
 import { heardPlace, Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
 import type { LeftStretch } from '../../ui/strip/strip';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 
 /** The turn of the open section that is looked at: the one heard while playing, else the one chosen. Each place has its own. */
 @Injectable()
@@ -74,7 +74,7 @@ export class TurnInView {
     return reading.pressed.flatMap((s): LeftStretch[] => {
       const [from, to] = [Math.max(s.at, begin) - begin, Math.min(s.until, begin + length) - begin];
       if (from >= to) return [];
-      const name = s.chord === chord ? '' : reading.score.chords[s.chord]?.name || words.wheel.openStrings;
+      const name = s.chord === chord ? '' : reading.score.chords[s.chord]?.name || wheelWords.wheel.openStrings;
       chord = s.chord;
       return [{ from, to, pressed: s.pressed, name }];
     });

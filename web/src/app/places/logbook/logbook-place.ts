@@ -7,7 +7,7 @@ import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { TempoChart } from './tempo-chart';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
@@ -26,7 +26,7 @@ const TWO_LINES = 64;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LogbookPlace {
-  protected readonly words = words.logbook;
+  protected readonly words = keepWords.logbook;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
   private readonly narrow = toSignal(

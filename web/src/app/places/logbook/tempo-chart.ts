@@ -24,7 +24,7 @@ import { BaseChartDirective, provideCharts } from 'ng2-charts';
 import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Turns } from '../../ui/soon';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 const COLOURS = ['--pomegranate', '--indigo', '--olive', '--bark', '--ink'];
@@ -75,7 +75,7 @@ export class TempoChart {
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
     const said = lines.map((l) => `${l.name} from ${l.points[0]?.bpm ?? 0} to ${l.points.at(-1)?.bpm ?? 0}`);
-    return `${words.logbook.chart}: ${said.join('; ')}${more ? `; ${words.logbook.moreLines} ${more}` : ''}`;
+    return `${keepWords.logbook.chart}: ${said.join('; ')}${more ? `; ${keepWords.logbook.moreLines} ${more}` : ''}`;
   });
 
   protected readonly chart = computed(
@@ -130,7 +130,7 @@ export class TempoChart {
             y: {
               grid: { color: grid },
               ticks: { color: ink, font },
-              title: { display: true, text: words.logbook.chart, color: ink, font },
+              title: { display: true, text: keepWords.logbook.chart, color: ink, font },
             },
           },
         },

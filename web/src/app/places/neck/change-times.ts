@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type ShapeChange, sayFinger } from '@ruffle-wheel/core';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 
 /** The change at hand, finger by finger: what each does, the time it takes and the time there is for it, to one scale. */
 @Component({
@@ -35,7 +35,7 @@ export class ChangeTimes {
   readonly change = input.required<ShapeChange>();
   /** The count that it is made on; '' where no stroke says. */
   readonly on = input('');
-  protected readonly words = words.changeTimes;
+  protected readonly words = neckWords.changeTimes;
   protected readonly fingers = computed(() => {
     const moving = this.change().fingers.filter((f) => f.action !== 'idle');
     const most = Math.max(1, ...moving.flatMap((f) => [f.neededMs, f.thereMs ?? 0]));

@@ -10,7 +10,7 @@ import {
 } from '@ruffle-wheel/core';
 import { AskedDrills, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { MatButton } from '@angular/material/button';
 
 /** Every change of the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
@@ -71,7 +71,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChangesPanel {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   private readonly open = inject(OpenStudy);
   private readonly asked = inject(AskedDrills);
   private readonly router = inject(Router);

@@ -26,7 +26,7 @@ import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { shapeFrom } from '../../parts/shape-from';
 import { TryOut } from '../../parts/try-out/try-out';
 import { Notice } from '../../ui/notice';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
@@ -42,7 +42,7 @@ const ANSWERS = 8;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindPanel {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

@@ -4,7 +4,7 @@ import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
@@ -64,7 +64,7 @@ const SHOWN = 8;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class KeyRanking {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   private readonly solve = inject(LongSolve);
   readonly passage = input.required<MelodyAsk>();
   readonly take = output<RankedKey>();

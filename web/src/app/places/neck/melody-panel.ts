@@ -30,7 +30,7 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { TryOut } from '../../parts/try-out/try-out';
 import { LineTable } from '../../ui/line-table';
 import { Notice } from '../../ui/notice';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { KeyRanking } from './key-ranking';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
@@ -127,7 +127,7 @@ const SHOWN = 48;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MelodyPanel {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

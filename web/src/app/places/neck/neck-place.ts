@@ -32,7 +32,7 @@ import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { Soon } from '../../ui/soon';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { ChangeTimes } from './change-times';
 import { ChangesPanel } from './changes-panel';
 import { type BandChord, TurnBand } from './turn-band';
@@ -74,7 +74,7 @@ const BLOCKS = 'block chords';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NeckPlace {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly transport = inject(Transport);

@@ -17,7 +17,7 @@ import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 import { shapeFrom } from '../../parts/shape-from';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
@@ -94,7 +94,7 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RowPanel {
-  protected readonly words = words.neck;
+  protected readonly words = neckWords.neck;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type AccentCycle, cycleLength, TICKS_PER_COUNT } from '@ruffle-wheel/core';
-import { words } from '../../words/en';
+import { neck as neckWords } from '../../words/neck';
 
 /** One chord of the row, where it stands. */
 export interface BandChord {
@@ -79,7 +79,7 @@ export class TurnBand {
   readonly chords = input.required<readonly BandChord[]>();
   readonly here = input.required<number>();
   readonly taken = output<number>();
-  protected readonly words = words.turnBand;
+  protected readonly words = neckWords.turnBand;
   protected readonly drawnMost = DRAWN;
 
   private readonly length = computed(() => cycleLength(this.cycle()));

@@ -27,6 +27,7 @@ import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { words } from '../../words/en';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
@@ -44,7 +45,7 @@ import { FIELD } from '../../ui/field';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PractisePlace {
-  protected readonly words = words.practise;
+  protected readonly words = keepWords.practise;
   protected readonly headerWords = words.header;
   protected readonly open = inject(OpenStudy);
   protected readonly session = inject(PracticeSession);

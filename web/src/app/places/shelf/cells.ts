@@ -19,7 +19,7 @@ import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
@@ -49,7 +49,7 @@ function plainCycle(cell: Cell, length: number): AccentCycle {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Cells {
-  protected readonly words = words.shelf;
+  protected readonly words = keepWords.shelf;
   private readonly collection = inject(Collection);
   private readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);

@@ -15,7 +15,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
 import { SELECT } from '../../ui/select';
@@ -42,7 +42,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Hands {
-  protected readonly words = words.shelf;
+  protected readonly words = keepWords.shelf;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
   protected readonly spellings = LITTLE_FINGER_SPELLINGS;
@@ -51,12 +51,12 @@ export class Hands {
     FINGERS.map((finger) => ({ finger, ms: this.profile().returnMs[finger] })),
   );
   protected readonly measures = computed((): readonly { key: Measure; label: string }[] => [
-    { key: 'jointMs', label: words.shelf.joint },
-    { key: 'thumbJointMs', label: words.shelf.thumbJoint },
-    { key: 'plectrumMs', label: words.shelf.plectrumReturn },
-    { key: 'scaleLength', label: words.shelf.scale },
+    { key: 'jointMs', label: keepWords.shelf.joint },
+    { key: 'thumbJointMs', label: keepWords.shelf.thumbJoint },
+    { key: 'plectrumMs', label: keepWords.shelf.plectrumReturn },
+    { key: 'scaleLength', label: keepWords.shelf.scale },
     // Once measured, the span is that of fingers 1 and 4 in the table.
-    ...(this.profile().left ? [] : [{ key: 'span' as const, label: words.shelf.span }]),
+    ...(this.profile().left ? [] : [{ key: 'span' as const, label: keepWords.shelf.span }]),
   ]);
 
   /** The guided set-up is open. */
@@ -106,10 +106,10 @@ export class Hands {
 
   protected keepMeasures(left: LeftHand) {
     this.measuring.set(false);
-    this.withUndo((p) => withLeftHand(p, left), words.measure.kept);
+    this.withUndo((p) => withLeftHand(p, left), keepWords.measure.kept);
   }
   protected forget() {
-    this.withUndo(withoutLeftHand, words.measure.forgotten);
+    this.withUndo(withoutLeftHand, keepWords.measure.forgotten);
   }
   private withUndo(change: ProfileChange, said: string) {
     const before = this.profile();

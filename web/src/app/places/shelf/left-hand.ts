@@ -13,7 +13,7 @@ import {
   NUT_SPACING,
   withLeftHand,
 } from '@ruffle-wheel/core';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { FIELD } from '../../ui/field';
 
@@ -32,7 +32,7 @@ type Spacing = 'nutSpacing' | 'bridgeSpacing';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LeftHandMeasures {
-  protected readonly words = words.measure;
+  protected readonly words = keepWords.measure;
   readonly profile = input.required<HandProfile>();
   readonly changed = output<ProfileChange>();
   protected readonly left = computed(() => leftHandOf(this.profile()));

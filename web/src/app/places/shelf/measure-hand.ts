@@ -23,7 +23,7 @@ import {
   type LeftFinger,
 } from '@ruffle-wheel/core';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { LANDINGS, Measuring, type Reached } from './measuring';
 import { MatButton } from '@angular/material/button';
 
@@ -40,7 +40,7 @@ const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MeasureHand implements OnInit {
-  protected readonly words = words.measure;
+  protected readonly words = keepWords.measure;
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly profile = input.required<HandProfile>();

@@ -32,6 +32,7 @@ import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { Soon, Turns } from '../../ui/soon';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { words } from '../../words/en';
 import { files } from '../../words/files';
 import { Bin } from './bin';
@@ -53,7 +54,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShelfPlace {
-  protected readonly words = words.shelf;
+  protected readonly words = keepWords.shelf;
   protected readonly filesWords = files.shelf;
   protected readonly accepted = `.json,application/json,.csv,${SCORE_FILES}`;
   protected readonly scores = inject(ScoreFiles);

@@ -6,7 +6,7 @@ import { Collection, Exports } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
-import { words } from '../../words/en';
+import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { MatButton } from '@angular/material/button';
 
 /** Stored rows that their doors refuse: each can be exported as it is, mended, or deleted with a way back. */
@@ -60,7 +60,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Unread {
-  protected readonly words = words.shelf;
+  protected readonly words = keepWords.shelf;
   protected readonly collection = inject(Collection);
   private readonly keeping = inject(Keeping);
   private readonly exports = inject(Exports);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { type AccentMeeting, placeLabel, sayMet } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { StartsTable } from './starts-table';
 
 /** For every turn until it comes round: which finger meets which accent. */
@@ -41,7 +41,7 @@ import { StartsTable } from './starts-table';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AccentsPanel {
-  protected readonly words = words.wheel;
+  protected readonly words = wheelWords.wheel;
   private readonly open = inject(OpenStudy);
   readonly turn = input(0);
   protected readonly accents = computed(() => {

@@ -20,7 +20,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { MatOptgroup } from '@angular/material/core';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
@@ -59,7 +59,7 @@ function tempoOf(text: string, { tempo }: AccentCycle): AccentCycle['tempo'] | n
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CyclePanel {
-  protected readonly words = words.cycle;
+  protected readonly words = wheelWords.cycle;
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly notice = inject(Notice);

@@ -10,12 +10,12 @@ import {
   type Variant,
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 
-type Kind = keyof typeof words.drills.kinds;
+type Kind = keyof typeof wheelWords.drills.kinds;
 const KIND: Record<Variant['kind'], Kind> = {
   rhythm: 'rhythm',
   rotation: 'start',
@@ -47,7 +47,7 @@ const kindOf = ({ matter }: SectionDrill): Kind => {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrillsPanel {
-  protected readonly words = words.drills;
+  protected readonly words = wheelWords.drills;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly asked = inject(AskedDrills);

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButton } from '@angular/material/button';
 import { isAgainst, type SaidFinding } from '@ruffle-wheel/core';
 import { WhatEnds } from '../../parts/remedies/what-ends';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 
 /** Where a finding leads: its place on the wheel, a panel, or another place. */
-export type LeadTo = keyof typeof words.wheel.lead;
+export type LeadTo = keyof typeof wheelWords.wheel.lead;
 
 /** One matter: what is so, where, and the way to it. */
 @Component({
@@ -33,7 +33,7 @@ export type LeadTo = keyof typeof words.wheel.lead;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindingCard {
-  protected readonly words = words.wheel.lead;
+  protected readonly words = wheelWords.wheel.lead;
   readonly finding = input.required<SaidFinding>();
   readonly leads = input.required<readonly LeadTo[]>();
   readonly lead = output<LeadTo>();

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { HIGHEST_BPM, roomOf, type SaidFinding, sayRaise } from '@ruffle-wheel/core';
+import { HIGHEST_BPM, roomOf, type SaidFinding, sayAll, sayRaise } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { FindingCard, type LeadTo } from './finding-card';
 
@@ -14,7 +14,7 @@ export interface Lead {
   readonly to: LeadTo;
   readonly slot: number | undefined;
 }
-type Matter = keyof typeof words.wheel.matters;
+type Matter = keyof typeof wheelWords.wheel.matters;
 const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter | 'texts'; readonly leads: readonly LeadTo[] }> = {
   ceiling: { matter: 'hand', leads: ['slot'] },
   pendulum: { matter: 'hand', leads: ['slot'] },
@@ -48,12 +48,12 @@ const MATTERS: readonly Matter[] = ['hand', 'round', 'chords'];
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindingsPanel {
-  protected readonly words = words.wheel;
+  protected readonly words = wheelWords.wheel;
   protected readonly open = inject(OpenStudy);
   readonly lead = output<Lead>();
   /** In their order; what can't be read is said beside its text. */
   private readonly findings = computed(() =>
-    (this.open.reading()?.findings ?? [])
+    sayAll(this.open.reading()?.findings ?? [])
       .filter((f) => ABOUT[f.code].matter !== 'texts')
       .map((f) => ({ ...f, leads: this.leads(f) })),
   );

@@ -29,7 +29,7 @@ import { Solve } from '../../compute/solve';
 import { AskedDrills, Collection, OpenStudy, TypedTexts } from '../../study';
 import { Notice } from '../../ui/notice';
 import { RovingGroup, RovingItem } from '../../ui/roving';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { TryOut } from '../../parts/try-out/try-out';
@@ -59,7 +59,7 @@ const FIRST_CELLS = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FitPanel {
-  protected readonly words = words.fit;
+  protected readonly words = wheelWords.fit;
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
@@ -67,7 +67,7 @@ export class FitPanel {
   private readonly drills = inject(AskedDrills);
   private readonly notice = inject(Notice);
   protected readonly tryOut = inject(TryOut);
-  protected readonly answerWords = words.answer;
+  protected readonly answerWords = wheelWords.answer;
   protected readonly schools = FIT_SCHOOLS.map(({ id }) => sayFitSchool(id));
   protected readonly lengthChoices = LENGTHS;
 

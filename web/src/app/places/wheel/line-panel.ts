@@ -34,7 +34,7 @@ import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { WeaveForm } from './weave-form';
@@ -63,8 +63,8 @@ interface Asked {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LinePanel {
-  protected readonly words = words.line;
-  protected readonly answerWords = words.answer;
+  protected readonly words = wheelWords.line;
+  protected readonly answerWords = wheelWords.answer;
   protected readonly say = sayFault;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);

@@ -23,7 +23,7 @@ import { sayBeyondNeck } from '../../ui/beyond-neck';
 import { Fretboard } from '../../ui/fretboard/fretboard';
 import { Notice } from '../../ui/notice';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { ChartField } from '../../parts/chart/chart-field';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
@@ -39,7 +39,7 @@ import { FIELD } from '../../ui/field';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShapePanel {
-  protected readonly words = words.shape;
+  protected readonly words = wheelWords.shape;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);

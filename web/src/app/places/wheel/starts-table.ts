@@ -14,7 +14,7 @@ import {
   vary,
 } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
@@ -33,7 +33,7 @@ const LONGEST_ORDER = 12;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StartsTable {
-  protected readonly words = words.starts;
+  protected readonly words = wheelWords.starts;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly drills = inject(AskedDrills);

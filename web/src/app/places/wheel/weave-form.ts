@@ -16,7 +16,7 @@ import {
   paidTerms,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
-import { words } from '../../words/en';
+import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
@@ -64,7 +64,7 @@ const MOST_NOTES = 200;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeaveForm {
-  protected readonly words = words.weave;
+  protected readonly words = wheelWords.weave;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   protected readonly strings = [...STRINGS].reverse();
@@ -93,7 +93,7 @@ export class WeaveForm {
       loop,
     };
     return weaveHabits(request).map(({ habit, answer }) => {
-      const paid = paidTerms(LINE_TERMS, answer.cost).map((t) => `${words.line.terms[t]} ${answer.cost[t]}`);
+      const paid = paidTerms(LINE_TERMS, answer.cost).map((t) => `${wheelWords.line.terms[t]} ${answer.cost[t]}`);
       return {
         id: habit,
         name: PEDAL_HABIT_NAME[habit],

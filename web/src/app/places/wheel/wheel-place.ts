@@ -28,6 +28,7 @@ import {
   STEPS_PER_COUNT,
   stepTicks,
   sayMet,
+  sayFaults,
   sayStep,
   shapeAt,
   trebleSet,
@@ -46,6 +47,7 @@ import { SectionScript } from '../../parts/script/section-script';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
+import { wheel as wheelWords } from '../../words/wheel';
 import { words } from '../../words/en';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
@@ -92,7 +94,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WheelPlace {
-  protected readonly words = words.wheel;
+  protected readonly words = wheelWords.wheel;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly drawn = inject(Turns);
@@ -183,7 +185,7 @@ export class WheelPlace {
     const n = Math.floor(cycleLength(section.cycle) / step);
     return Array.from({ length: n }, (_, i) => ({ at: i * step, label: placeLabel(section.cycle, i * step) }));
   });
-  protected readonly faults = computed(() => this.reading()?.faults ?? []);
+  protected readonly faults = computed(() => sayFaults(this.reading()?.faults ?? []));
   protected readonly mostFaults = MOST_FAULTS;
   protected readonly shownFaults = computed(() => {
     const script = this.section()?.script ?? '';
