@@ -1,3 +1,4 @@
+import { BASS_STRINGS } from '../stroke/index.js';
 import { fifthOf, readChord } from '../chord/index.js';
 import { type Instrument, openPitch } from '../instrument/index.js';
 import { type FretFromCapo, type StringNumber, STRINGS } from '../time/index.js';
@@ -10,7 +11,6 @@ export interface NeckPlace {
   readonly fret: FretFromCapo;
 }
 type Named = Pick<Shape, 'frets' | 'name' | 'chord'>;
-const BASS_STRINGS = [6, 5, 4] as const;
 const PERFECT_FIFTH = 7;
 
 const fretOn = (shape: Named, string: StringNumber): number | null => shape.frets[STRINGS.indexOf(string)] ?? null;

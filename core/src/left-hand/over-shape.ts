@@ -1,3 +1,4 @@
+import { isBassString } from '../stroke/index.js';
 import type { FretFromCapo, StringNumber } from '../time/index.js';
 import { STRINGS } from '../time/index.js';
 import { positionOf } from './position.js';
@@ -15,7 +16,6 @@ const BORROWED = 4;
 /** The bass's own finger goes over to another bass string: the note that it leaves is over with that. */
 const BASS_GOES_OVER = 1;
 const A_FRET_OUT = 2;
-const LOWEST_BASS_STRING = 4;
 
 /**
  * Fingers of stops over a held shape, in their order: the finger that is there already, else a free one nearest to its
@@ -36,7 +36,7 @@ export function fingersOver(
     const there = shape.frets[STRINGS.indexOf(s.string)] === s.fret ? fingerOn(shape, s.string) : null;
     const leaving = (f: LeftFinger): number => {
       if (!shape.fingers.includes(f)) return 0;
-      return f === bassFinger && s.string >= LOWEST_BASS_STRING ? BASS_GOES_OVER : BORROWED;
+      return f === bassFinger && isBassString(s.string) ? BASS_GOES_OVER : BORROWED;
     };
     const choose = ([1, 2, 3, 4] as const)
       .filter((f) => !used.has(f))

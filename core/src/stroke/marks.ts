@@ -121,13 +121,27 @@ export type Mark = keyof typeof MARK_ROWS;
 /** The order in which marks are printed. */
 export const MARKS = Object.keys(MARK_ROWS) as readonly Mark[];
 
-/** What a mark means. @example markRow('%').damped // 'palm' */
+/**
+
+ * What a mark means.
+
+ * @example markRow('%').damped // 'palm'
+
+ */
 export const markRow = (mark: Mark): MarkRow => MARK_ROWS[mark];
-/** @example isMark('q') // false */
+/**
+ * @example isMark('q') // false
+ */
 export const isMark = (text: string): text is Mark => Object.hasOwn(MARK_ROWS, text);
-/** Marks of a kind, in their order. @example marksThat((m) => m.taps) // ['!', ','] */
+/**
+ * Marks of a kind, in their order.
+ * @example marksThat((m) => m.taps) // ['!', ',']
+ */
 export const marksThat = (is: (row: MarkRow) => boolean): readonly Mark[] => MARKS.filter((m) => is(markRow(m)));
-/** Whether two marks can't stand on one string. @example marksClash('~', 'x') // true */
+/**
+ * Whether two marks can't stand on one string.
+ * @example marksClash('~', 'x') // true
+ */
 export const marksClash = (a: Mark, b: Mark): boolean =>
   markRow(a).against.includes(b) || markRow(b).against.includes(a);
 /** Every two marks that clash, each pair once: the second gives way. */

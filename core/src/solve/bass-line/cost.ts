@@ -1,3 +1,4 @@
+import { BASS_STRINGS } from '../../stroke/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString, type FingeringHand, handOn, OPEN_SHAPE } from '../../left-hand/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
@@ -26,7 +27,6 @@ export interface AskedBass {
   /** What the fingers strike while a stroke's note lasts, and what rings on into it. */
   readonly meanwhile: readonly (readonly StringNumber[])[];
 }
-const BASS_STRINGS = [6, 5, 4] as const;
 /** Frets from the capo on to which a bass is looked for. */
 const HIGHEST_BASS = 12;
 

@@ -1,6 +1,6 @@
 import type { Fact } from '../../fault/index.js';
 import type { SearchWatch } from '../../search/index.js';
-import type { Finger } from '../../stroke/index.js';
+import { type Finger, isBassString } from '../../stroke/index.js';
 import { crossing, fromThickest } from './cost.js';
 import { fingerLine } from './finger-line.js';
 import type { LineAnswer, LineNote, LineRefusal, LineRequest } from './model.js';
@@ -14,11 +14,9 @@ export interface SchoolLine {
   /** Notes where its fingers differ from the first school's. */
   readonly differs: readonly number[];
 }
-/** The thumb is at home from this string on. */
-const BASS_STRINGS = 4;
 /** Schools that go with a line: those with the thumb only where it has a bass. */
 export function schoolsFor(notes: readonly LineNote[]): LineSchool[] {
-  const basses = notes.some((n) => n.layer === 'thumb' || n.strings.some((s) => s >= BASS_STRINGS));
+  const basses = notes.some((n) => n.layer === 'thumb' || n.strings.some(isBassString));
   return LINE_SCHOOLS.filter((s) => basses || !s.fingers.includes('p'));
 }
 

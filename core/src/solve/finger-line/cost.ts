@@ -1,5 +1,5 @@
 import { latePoints, returnTime } from '../../player/index.js';
-import { type Finger, FINGERS } from '../../stroke/index.js';
+import { type Finger, FINGERS, isBassString } from '../../stroke/index.js';
 import { fromHome } from './homes.js';
 import { type StringNumber, millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
@@ -14,9 +14,6 @@ const M_A = 0.05;
 const M_A_FAST = 0.3;
 /** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
 const FAST_MS = 125;
-
-/** From this string on the thumb is at home. */
-const BASS_STRINGS = 4;
 
 const rank = (f: Finger) => FINGERS.indexOf(f);
 export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
@@ -57,7 +54,7 @@ export function noteCost(
     const string = strings[i] ?? 1;
     home += fromHome(f, string, deeper);
     // A scale is not the thumb's.
-    if (f === 'p' && string < BASS_STRINGS) order += Math.round(weights.order / 2);
+    if (f === 'p' && !isBassString(string)) order += Math.round(weights.order / 2);
     weak += ALWAYS[f] + WEAKNESS[f] * (note.accent ?? 0) + (fast && (f === 'a' || f === 'e') ? 0.25 : 0);
     // A finger's rest stroke lands on the next thicker string, the thumb's on the next thinner.
     const landing = f === 'p' ? string - 1 : string + 1;
@@ -78,7 +75,7 @@ export function pairCost(
   const { weights } = request.school;
   const gap = millisBetween(from, to, request, loop);
   let repeat = 0;
-  const onBasses = [...from.strings, ...to.strings].every((s) => s >= BASS_STRINGS);
+  const onBasses = [...from.strings, ...to.strings].every(isBassString);
   for (const f of toFingers) {
     // The thumb walks from bass to bass; only its time counts.
     if (!fromFingers.includes(f) || (f === 'p' && onBasses && gap >= request.profile.returnMs.p)) continue;

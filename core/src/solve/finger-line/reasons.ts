@@ -1,13 +1,11 @@
 import { paidTerms } from '../../search/index.js';
-import { type Finger, ringingBefore } from '../../stroke/index.js';
+import { type Finger, ringingBefore, isBassString } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { anchorPlan, crossingsOf } from './compare.js';
 import { lateCost, noteCost } from './cost.js';
 import { earlierLateness } from './earlier-strokes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest } from './model.js';
 
-/** From this string on the thumb is at home. */
-const BASS_STRING = 4;
 /** What makes a note dear: twice the same finger, one that comes late, a rest stroke on a string that must ring. */
 export type NoteFault = 'same finger' | 'late' | 'touches a ring';
 /** What one note's finger does there. */
@@ -33,7 +31,7 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
     const faults: NoteFault[] = [];
     // The thumb goes from bass to bass as it likes.
     const again = own.filter((f) => answer.steps[i - 1]?.includes(f));
-    const bass = [before, note].every((n) => Math.max(...(n?.strings ?? [])) >= BASS_STRING);
+    const bass = [before, note].every((n) => isBassString(Math.max(...(n?.strings ?? []))));
     if (again.some((f) => f !== 'p' || !bass)) faults.push('same finger');
     const twoBack =
       beforeThat && before
