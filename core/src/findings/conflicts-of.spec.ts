@@ -2,14 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { readShape } from '../left-hand/index.js';
-import { makeSection, makeStudy, type Section, type Study } from '../piece/index.js';
+import { makeSection, makeStudy, type Section, setScript, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE, type HandProfile } from '../player/index.js';
+import { readSection } from '../reading/index.js';
 import { bpm, millimetres } from '../time/index.js';
 import {
   conflictsOf,
   type Finding,
   type FindingCode,
   type FindingOf,
+  findingsOf,
   rank,
   remediesOf,
   type Remedy,
@@ -58,6 +60,14 @@ describe('conflicts of a piece', () => {
     expect(taken(study, tie, ways[0]!).sections[0]!.script).toContain('ima:t> - - -');
     expect(taken(study, tie, ways[1]!).sections[0]!.script).toContain('ima:t^ - - -');
   });
+  it('a way out that brings something graver is none: pushed, the change would come late', () => {
+    const study = piece({ script: 'p:b - ima:t ima:t - - p:b -', chart: 'C F', bpm: bpm(280) });
+    const tie = one('held over', study);
+    expect(remedies(tie, study).map((r) => r.code)).toEqual(['let go']);
+    const pushed = setScript('s0', 'p:b - ima:t ima:t> - - p:b -')(study);
+    expect(found(study).map((f) => f.code)).not.toContain('change late');
+    expect(found(pushed).map((f) => f.code)).toContain('change late');
+  });
   it('a remedy leaves fingers that are worked out to be worked out', () => {
     const study = piece({ script: '?:2f1 - - - . . ??:3f2+2f1 - - - - - . . . .', chart: 'Am | C' });
     const tie = one('held over', study);
@@ -86,7 +96,10 @@ describe('conflicts of a piece', () => {
     const study = piece({ script: 'p:5 - i:3 m:2', chart: 'Dm7' });
     const muted = one('string muted', study);
     expect(muted.figures).toEqual({ name: 'Dm7', strings: [5] });
-    expect(remedies(muted, study)[0]?.change.shape?.frets[1]).not.toBeNull();
+    const [way] = remedies(muted, study);
+    expect(way).toMatchObject({ code: 'other shape', figures: { name: 'Dm7' } });
+    expect(way!.change.shape!.frets[1]).toEqual(expect.any(Number));
+    expect(found(taken(study, muted, way!)).map((f) => f.code)).not.toContain('string muted');
   });
   it('shapes that are called as they are held under a capo are called rightly, and as they sound too', () => {
     const study = piece({ script: 'p:b ima:t p:f ima:t', chart: 'Am | E' });
@@ -161,6 +174,13 @@ describe('conflicts of a piece', () => {
     const study = piece({ script: 'p:b - ima:t - p:b - ima:t - - - ima:t - p:b - ima:t -', chart: 'Am | C' });
     const tie = one('held over', study);
     expect(remedies(tie, { ...study, sections: [] })).toEqual([]);
+    const [section] = study.sections;
+    const request = { section: section!, shapes: SHAPES, ...study.instrument, profile: DEFAULT_PROFILE };
+    const only = findingsOf({ ...request, ...readSection(request) }).filter(
+      (f) => f.tone === 'plain' || f.tone === 'good',
+    );
+    expect(only.length).toBeGreaterThan(2);
+    for (const f of only) expect(remedies(f, study), f.code).toEqual([]);
   });
   it('whatever the piece: taken, a remedy ends its conflict, and ranks are in order', () => {
     const script = fc

@@ -2,7 +2,7 @@ import { readChord } from '../chord/index.js';
 import { fretsText, type Shape } from '../left-hand/index.js';
 import type { Section, Study } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
-import { readFacts, type ReadingRequest } from '../reading/index.js';
+import type { ReadingRequest } from '../reading/index.js';
 import { playedUnder } from '../score/index.js';
 import { flatten, parseScript, replaceRange, writeSteps } from '../script/index.js';
 import { rowChoices } from '../solve/shape-row/index.js';
@@ -10,18 +10,13 @@ import { easier, type FrettedShape } from '../solve/voicings/index.js';
 import { type Mark, numberedStrings, type Stop, type Stroke } from '../stroke/index.js';
 import { isStringNumber, LOWEST_BPM, type StringNumber, STRINGS } from '../time/index.js';
 import { standsAgainst } from './findings-of.js';
+import { graveMatter } from './grave-matter.js';
 import type { Finding, FindingOf, FindingPlace, GraveMatter } from './model.js';
 import { rank } from './rank.js';
 import { type Remedy, remedy, remedyCommand, type RemedyFigures } from './remedy.js';
 
 /** Shapes that are tried in place of one that does not sound as it should. */
 const SHAPES_TRIED = 8;
-
-/** What stands against one section is read from this. */
-export const matterOf = ({ instrument, shapes, cells }: Study, section: Section, profile: HandProfile): GraveMatter => {
-  const request: ReadingRequest = { section, shapes, ...instrument, profile, called: cells };
-  return { ...request, ...readFacts(request) };
-};
 
 /** Two findings of the same matter, wherever each was met first. */
 export function sameMatter(a: Finding, b: Finding): boolean {
@@ -57,14 +52,14 @@ export function sameMatter(a: Finding, b: Finding): boolean {
 export function remediesOf(found: Finding, study: Study, profile: HandProfile): Remedy[] {
   const section = study.sections.find((s) => s.id === found.place.section);
   if (!section) return [];
-  const before = matterOf(study, section, profile);
+  const before = graveMatter(study, section, profile);
   const graver = (m: GraveMatter): number => standsAgainst(m).filter((f) => rank(f) < rank(found)).length;
   const most = graver(before);
   const works = (tried: Remedy): boolean => {
     const after = remedyCommand(section.id, tried)(study);
     const changed = after.sections.find((s) => s.id === section.id);
     if (after === study || !changed) return false;
-    const now = matterOf(after, changed, profile);
+    const now = graveMatter(after, changed, profile);
     return !standsAgainst(now).some((f) => sameMatter(f, found)) && graver(now) <= most;
   };
   const shape = otherShapes(found, before).find(works);

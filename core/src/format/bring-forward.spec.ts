@@ -16,7 +16,7 @@ import type { PlanSound } from '../sound/index.js';
 import { wrap } from '../time/index.js';
 import fixture from '../testing/demo-version-2.json' with { type: 'json' };
 import { dataFault } from '../fault/index.js';
-import { mendRow, readCellRow, readCycleRow, readFile, readLogRow, readProfileRow, readStudyRow } from './index.js';
+import { mendRow, readFile, readStudyRow, ROWS } from './index.js';
 
 /** A study as it was stored before charts: shapes by turn or group, frets of single strokes beside the script. */
 interface OldSection extends Omit<Section, 'chart' | 'bars'> {
@@ -251,7 +251,7 @@ it('a row that makes its own reading fail is refused as any other, with its plac
         throw new Error('trap');
       },
     });
-  for (const read of [readStudyRow, readLogRow, readProfileRow, readCycleRow, readCellRow])
+  for (const { read } of Object.values(ROWS))
     expect(read(trap(), 'here')).toEqual({ ok: false, faults: [dataFault('here', 'can’t be read')] });
 });
 

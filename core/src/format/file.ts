@@ -16,17 +16,7 @@ import {
   MOST_KEPT,
   type StudyFile,
 } from './model.js';
-import {
-  readCellRow,
-  readCourseRow,
-  readCycleRow,
-  readGoalRow,
-  readLogRow,
-  readPlanRow,
-  readProfileRow,
-  readStudyRow,
-  readTakeRow,
-} from './rows.js';
+import { ROWS } from './rows.js';
 
 const refuse = (code: FileRefusal, why: Fact<FileFaultCode>, faults: readonly DataFault[] = []): FileReading => ({
   ok: false,
@@ -131,12 +121,12 @@ function headFaults(file: object): DataFault[] {
   return faults;
 }
 
-type Door<T> = (row: unknown, at: string) => Checked<T>;
 /** Every list through its door, until there are enough faults to tell. Null when there are any. */
 function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collection | null {
-  const pass = <T extends { readonly id: string }>(list: Kept, door: Door<T>): T[] => {
+  const pass = (list: Kept): { readonly id: string }[] => {
+    const door: (row: unknown, at: string) => Checked<{ readonly id: string }> = ROWS[list].read;
     const ids = new Set<string>();
-    const passed: T[] = [];
+    const passed: { readonly id: string }[] = [];
     for (const [n, row] of file[list].entries()) {
       if (faults.length >= MOST_FILE_FAULTS) break;
       const at = `${list}[${n}]`;
@@ -150,17 +140,7 @@ function readLists(file: Record<Kept, unknown[]>, faults: DataFault[]): Collecti
     }
     return passed;
   };
-  const read: Collection = {
-    studies: pass('studies', readStudyRow),
-    log: pass('log', readLogRow),
-    profiles: pass('profiles', readProfileRow),
-    cycles: pass('cycles', readCycleRow),
-    cells: pass('cells', readCellRow),
-    goals: pass('goals', readGoalRow),
-    courses: pass('courses', readCourseRow),
-    plans: pass('plans', readPlanRow),
-    takes: pass('takes', readTakeRow),
-  };
+  const read = Object.fromEntries(KEPT.map((list) => [list, pass(list)])) as unknown as Collection;
   return faults.length ? null : read;
 }
 

@@ -1,4 +1,3 @@
-import type { ObjectSchema } from 'joi';
 import { CYCLES } from '../catalogue/index.js';
 import { FAMILIES } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
@@ -6,38 +5,15 @@ import { STANDARD_TUNING } from '../instrument/index.js';
 import { cleanName } from '../name/index.js';
 import { makeSection } from '../piece/index.js';
 import { bringStudyForward, namesApart } from './bring-forward.js';
-import { type Checked, type Complaint, complaints, schemaFault } from './check.js';
+import { type Complaint, complaints, schemaFault } from './check.js';
 import type { Kept } from './model.js';
-import { courseSchema, goalSchema, planSchema, takeSchema } from './record-schemas.js';
-import {
-  readCellRow,
-  readCourseRow,
-  readCycleRow,
-  readGoalRow,
-  readLogRow,
-  readPlanRow,
-  readProfileRow,
-  readStudyRow,
-  readTakeRow,
-} from './rows.js';
-import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
+import { ROWS } from './rows.js';
 
 export interface Mended {
   readonly row: unknown;
   /** What was changed: the faults that were mended. */
   readonly changes: readonly DataFault[];
 }
-const DOORS: Record<Kept, readonly [ObjectSchema, (row: unknown) => Checked<unknown>]> = {
-  studies: [studySchema, readStudyRow],
-  log: [logEntrySchema, readLogRow],
-  profiles: [profileSchema, readProfileRow],
-  cycles: [cycleSchema, readCycleRow],
-  cells: [cellSchema, readCellRow],
-  goals: [goalSchema, readGoalRow],
-  courses: [courseSchema, readCourseRow],
-  plans: [planSchema, readPlanRow],
-  takes: [takeSchema, readTakeRow],
-};
 const MOST_ROUNDS = 400;
 type Path = readonly (string | number)[];
 type Box = Record<string | number, unknown>;
@@ -92,7 +68,7 @@ function standIn(path: Path): unknown {
  */
 export function mendRow(kind: Kept, row: unknown): Mended | null {
   if (typeof row !== 'object' || row === null || Array.isArray(row)) return null;
-  const [schema, door] = DOORS[kind];
+  const { schema, read: door } = ROWS[kind];
   const forward = (box: Box): Box => (kind === 'studies' ? namesApart(bringStudyForward(box) as Box) : box);
   let copy = structuredCloneOf(row);
   const changes: DataFault[] = [];

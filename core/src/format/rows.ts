@@ -1,3 +1,4 @@
+import type { ObjectSchema } from 'joi';
 import { type AccentCycle, checkCycle } from '../cycle/index.js';
 import { type DataFault, dataFault, quoted } from '../fault/index.js';
 import { checkShape } from '../left-hand/index.js';
@@ -7,6 +8,7 @@ import type { Course, Goal, LogEntry, SessionPlan, TakeRecord } from '../practic
 import { checkCell, type OwnCell } from '../script/index.js';
 import { bringStudyForward } from './bring-forward.js';
 import { check, type Checked } from './check.js';
+import type { Collection, Kept } from './model.js';
 import { courseSchema, goalSchema, planSchema, takeSchema } from './record-schemas.js';
 import { cellSchema, cycleSchema, logEntrySchema, profileSchema, studySchema } from './schemas.js';
 
@@ -33,6 +35,11 @@ export function studyFaults(study: Study): DataFault[] {
   return faults;
 }
 
+/** How a list's rows are read. */
+export interface RowDoor<T> {
+  readonly schema: ObjectSchema;
+  readonly read: (row: unknown, at?: string) => Checked<T>;
+}
 /** A row that makes its own reading fail is refused like any other, and those beside it are read. */
 function door<T>(read: (row: unknown, at: string) => Checked<T>): (row: unknown, at?: string) => Checked<T> {
   return (row, at = '') => {
@@ -54,3 +61,16 @@ export const readCourseRow = door<Course>((row, at) => check(courseSchema, row, 
 export const readPlanRow = door<SessionPlan>((row, at) => check(planSchema, row, none, at));
 export const readTakeRow = door<TakeRecord>((row, at) => check(takeSchema, row, none, at));
 export const readCellRow = door<OwnCell>((row, at) => check<OwnCell>(cellSchema, row, checkCell, at));
+
+/** One row a list that is kept: its schema, and the door that its rows pass. */
+export const ROWS: { readonly [L in Kept]: RowDoor<Collection[L][number]> } = {
+  studies: { schema: studySchema, read: readStudyRow },
+  log: { schema: logEntrySchema, read: readLogRow },
+  profiles: { schema: profileSchema, read: readProfileRow },
+  cycles: { schema: cycleSchema, read: readCycleRow },
+  cells: { schema: cellSchema, read: readCellRow },
+  goals: { schema: goalSchema, read: readGoalRow },
+  courses: { schema: courseSchema, read: readCourseRow },
+  plans: { schema: planSchema, read: readPlanRow },
+  takes: { schema: takeSchema, read: readTakeRow },
+};

@@ -21,6 +21,12 @@ describe('marks are heard', () => {
     expect(new Set(gains).size).toBe(6);
     expect(plucks('i . . . . . . .')[0]?.gain).toBe(gains[3]);
   });
+  it('accented 0.95, soft 0.35, without a word 0.65, a golpe with it as loud as its stroke', () => {
+    expect(plucks('i! i, i i~ . . . .').map((p) => p.gain)).toEqual([0.95, 0.35, 0.65, 0.65]);
+    expect(sounds('i!* i,* G G, . . . .').flatMap((s) => (s.kind === 'golpe' ? [s.gain] : []))).toEqual([
+      0.95, 0.35, 0.65, 0.35,
+    ]);
+  });
   it('one string of a stroke loud, the others soft', () => {
     const [p, i] = plucks('pi,:5+3! . . . . . . .');
     expect(i!.gain).toBeGreaterThan(2 * p!.gain);

@@ -222,6 +222,16 @@ describe('what a bass line pays, term by term', () => {
     const fast = { ...r, tempo: bpm(60_000 / 95) };
     expect(cost(fast, [note(4, 0, 0, 'open'), note(6, 3, 3, 'there')]).thumb).toBe(21);
   });
+  it('a thumb that has less than it needs is late; the first stroke has nothing before it', () => {
+    const r = request([D7, G], 1, { figure: [] });
+    const line = [note(4, 0, 0, 'open'), note(6, 3, 3, 'there')];
+    // 190 ms are needed, and there at 60 000 / 190 counts a minute.
+    const late = (ms: number) => bassFacts({ ...r, tempo: bpm(60_000 / ms) }, line).map((f) => f.thumbLate);
+    expect([late(189), late(191)]).toEqual([
+      [false, true],
+      [false, false],
+    ]);
+  });
   it('line: 2 for a root elsewhere, 12 for what leads nowhere, 8 from the other side, 4 by another step, 6 for standing', () => {
     expect(cost(request([['E', '0-2-2-1-0-0', '0-2-3-1-0-0']], 1, { figure: [] }), [note(4, 2, 3, 'there')]).line).toBe(
       2,

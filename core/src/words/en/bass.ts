@@ -1,3 +1,4 @@
+import { fingerName } from './left-hand-findings.js';
 import type { BassFacts } from '../../solve/bass-line/index.js';
 import { sayStrings } from './tones.js';
 
@@ -7,7 +8,7 @@ const ROLES: Record<BassFacts['role'], string> = {
   walk: 'on the way',
   approach: 'leads on',
 };
-const who = ({ finger }: BassFacts): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`);
+const who = ({ finger }: BassFacts): string => (finger === null || finger === 0 ? '' : fingerName(finger));
 const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
   there: () => 'there already',
   open: () => 'open',

@@ -1,17 +1,6 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
 import { type DataFault, dataFault, type Kept } from '@ruffle-wheel/core';
-import {
-  type Checked,
-  readCellRow,
-  readCourseRow,
-  readCycleRow,
-  readGoalRow,
-  readLogRow,
-  readPlanRow,
-  readProfileRow,
-  readStudyRow,
-  readTakeRow,
-} from '@ruffle-wheel/core/format';
+import { type Checked, readStudyRow, ROWS } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { revisionOf, type Settings, type StudyRow } from './rows';
 
@@ -57,19 +46,9 @@ function readWholeStudyRow(row: unknown): Checked<StudyRow> {
     },
   };
 }
-const DOORS: Record<Kept, (row: unknown) => Checked<unknown>> = {
-  studies: readWholeStudyRow,
-  log: readLogRow,
-  profiles: readProfileRow,
-  cycles: readCycleRow,
-  cells: readCellRow,
-  goals: readGoalRow,
-  courses: readCourseRow,
-  plans: readPlanRow,
-  takes: readTakeRow,
-};
 /** A stored row through the door of its table. */
-export const readRow = (table: Kept, row: unknown): Checked<unknown> => DOORS[table](row);
+export const readRow = (table: Kept, row: unknown): Checked<unknown> =>
+  table === 'studies' ? readWholeStudyRow(row) : ROWS[table].read(row);
 /** What speaks against a row, or null. */
 export function faultOf(table: Kept, row: unknown): DataFault | null {
   const read = readRow(table, row);

@@ -131,10 +131,6 @@ export const panelLetters = (scope: Scope): string =>
     .join('');
 /** The first key of an act. @example keyOf('to weave') // '3' */
 export const keyOf = (id: ActId): string => ALL.find((a) => a.id === id)?.keys[0] ?? '';
-/** A place's panels by name, with the letter that opens each. */
-export const panelLetter = (scope: Scope, panel: string): string =>
-  actsOf(scope).find((a) => a.panel === panel)?.keys[0] ?? '';
-
 /** A pressed key as the table names it; with Shift first as with, then as without. */
 export function namesOfKey(e: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): readonly string[] {
   const plain = e.key.length === 1 ? e.key.toLowerCase() : e.key;

@@ -1,6 +1,11 @@
 /** The Wheel and the panels beside it; what every answer of a solver has. */
 export const wheel = {
-  remedies: { ask: 'What would end it', none: 'Nothing that was tried ends it.', taken: 'taken' },
+  remedies: {
+    ask: 'What would end it',
+    none: 'Nothing that was tried ends it.',
+    failed: 'That could not be worked out: ask again.',
+    taken: 'taken',
+  },
   wheel: {
     turns: 'Wheel turns',
     beside: 'Beside the wheel',

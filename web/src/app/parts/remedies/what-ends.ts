@@ -4,6 +4,7 @@ import type { Finding, Remedy } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
+import { Notice } from '../../ui/notice';
 import { RemedyButtons } from './remedy-buttons';
 
 /** What would end a finding: looked for when it is asked, since every way out is tried before it is offered. */
@@ -34,6 +35,7 @@ export class WhatEnds {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
+  private readonly notice = inject(Notice);
   /** One finding, or several of a kind that are told together. */
   readonly of = input.required<readonly Finding[]>();
   /** What was found holds for these findings alone. */
@@ -47,7 +49,12 @@ export class WhatEnds {
     const study = this.open.study();
     const findings = this.of();
     if (!study) return;
-    const ways = await this.solve.remedies({ study, profile: this.collection.profile(), findings });
+    const asked = { study, profile: this.collection.profile(), findings };
+    // A solver that died is said; the question stays to be asked again.
+    const ways = await this.solve.remedies(asked).catch(() => {
+      this.notice.say(this.words.failed);
+      return null;
+    });
     if (ways && findings === this.of())
       this.found.set(findings.map((finding, n) => ({ finding, remedies: ways[n] ?? [] })));
   }

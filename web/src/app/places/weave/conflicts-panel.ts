@@ -69,7 +69,8 @@ export class ConflictsPanel {
     const latest = this.asking.latest();
     if (!latest) return;
     const of = latest.answer;
-    const ways = await this.solve.remedies({ ...latest.ask, findings: of.slice(0, MOST_MENDED) });
+    // Without ways out the list still stands, each with what to do about it.
+    const ways = await this.solve.remedies({ ...latest.ask, findings: of.slice(0, MOST_MENDED) }).catch(() => null);
     if (ways) this.remedies.set({ of, ways });
   }
 }
