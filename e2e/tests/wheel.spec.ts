@@ -56,8 +56,11 @@ test('a harmonic without a node is told; the way to the nearest is looked for wh
   const heading = page.getByRole('heading', { name: 'A harmonic where no node lies' });
   const card = page.locator('app-finding-card', { has: heading });
   await expect(card).toContainText('none lies over fret 6, the nearest is over 5');
-  await card.getByRole('button', { name: 'What would end it' }).click();
-  await card.getByRole('button', { name: 'Touch string 3 over fret 5' }).click();
+  await card.getByRole('button', { name: 'What would end it' }).focus();
+  await page.keyboard.press('Enter');
+  // The question goes with its answer, and the focus is on the first way out.
+  await expect(card.getByRole('button', { name: 'Touch string 3 over fret 5' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(script).toHaveText(/i:3f5o/);
   await expect(heading).toHaveCount(0);
   await leaveFields(page);
@@ -155,6 +158,13 @@ test('keys move the tempo, tap it, and ? shows them all', async ({ player: page 
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  // Opened and closed with the pointer, the keys are the place’s: Space plays.
+  await page.getByRole('button', { name: 'Keys (?)' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible();
+  await page.keyboard.press(' ');
   await tempo.fill('999');
   await tempo.press('Enter');
   await expect(tempo).toHaveValue('400');

@@ -80,6 +80,8 @@ export class Everywhere {
   async showKeys() {
     if (this.listed()) return;
     this.listed.set(true);
+    // Back to a control that was reached by keys; after the pointer the keys are the place’s.
+    const restoreFocus = document.activeElement?.matches(':focus-visible') ?? false;
     try {
       const [{ MatDialog }, { KeyList }] = await Promise.all([
         import('@angular/material/dialog'),
@@ -88,7 +90,7 @@ export class Everywhere {
       // It opens at its top, with the focus on the list itself.
       const shown = this.injector
         .get(MatDialog)
-        .open(KeyList, { width: '900px', maxWidth: '96vw', maxHeight: '94vh', autoFocus: 'h2', restoreFocus: true });
+        .open(KeyList, { width: '900px', maxWidth: '96vw', maxHeight: '94vh', autoFocus: 'h2', restoreFocus });
       shown.afterClosed().subscribe(() => this.listed.set(false));
     } catch (e) {
       this.listed.set(false);

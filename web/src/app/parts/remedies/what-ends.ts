@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  linkedSignal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Finding, Remedy } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
@@ -17,7 +27,7 @@ import { RemedyButtons } from './remedy-buttons';
         <app-remedy-buttons [finding]="row.finding" [remedies]="row.remedies" />
       }
       @if (none()) {
-        <span class="soft" role="status">{{ words.none }}</span>
+        <span class="soft" role="status" tabindex="-1">{{ words.none }}</span>
       }
     } @else {
       <button type="button" matButton (click)="ask()">{{ words.ask }}</button>
@@ -36,6 +46,8 @@ export class WhatEnds {
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
   private readonly notice = inject(Notice);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   /** One finding, or several of a kind that are told together. */
   readonly of = input.required<readonly Finding[]>();
   /** What was found holds for these findings alone. */
@@ -55,7 +67,13 @@ export class WhatEnds {
       this.notice.say(this.words.failed);
       return null;
     });
-    if (ways && findings === this.of())
-      this.found.set(findings.map((finding, n) => ({ finding, remedies: ways[n] ?? [] })));
+    if (!ways || findings !== this.of()) return;
+    // The button goes with its answer: whoever stood on it stands on the first way out.
+    const stood = this.host.contains(document.activeElement);
+    this.found.set(findings.map((finding, n) => ({ finding, remedies: ways[n] ?? [] })));
+    if (stood)
+      afterNextRender(() => this.host.querySelector<HTMLElement>('button, [tabindex]')?.focus(), {
+        injector: this.injector,
+      });
   }
 }
