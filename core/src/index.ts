@@ -35,5 +35,5 @@ export * from './findings/index.js';
 export * from './exchange/written/index.js';
 export * from './exchange/foreign/take.js';
 export type { ImportedPiece } from './exchange/foreign/model.js';
-export * from './words/en/index.js';
+export * from './words/index.js';
 export * from './format/model.js';

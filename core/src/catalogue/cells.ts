@@ -14,9 +14,15 @@ export interface Cell {
   readonly note: string;
 }
 
+/** A cell that comes with the program: its name and note are its English text, found in any language by its id. */
+export interface ShippedCell extends Cell {
+  readonly id: string;
+}
+
 /** Right-hand cells to begin from. d = down, u = up. */
-export const CELLS: readonly Cell[] = [
+export const CELLS: readonly ShippedCell[] = [
   {
+    id: 'index-down-and-up',
     name: 'Index down and up',
     script: 'id iu',
     stepsPerCount: 2,
@@ -24,6 +30,7 @@ export const CELLS: readonly Cell[] = [
     note: 'One finger, half returns.',
   },
   {
+    id: 'three-down',
     name: 'Three down',
     script: 'ad md id',
     stepsPerCount: 3,
@@ -32,6 +39,7 @@ export const CELLS: readonly Cell[] = [
     note: 'A triplet of flicks.',
   },
   {
+    id: 'four-down',
     name: 'Four down',
     script: 'ed ad md id',
     stepsPerCount: 4,
@@ -40,6 +48,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Continuous, no up stroke.',
   },
   {
+    id: 'five',
     name: 'Five',
     script: 'ed ad md id iu',
     stepsPerCount: 5,
@@ -48,6 +57,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Four flicks and the index returns.',
   },
   {
+    id: 'three-and-back',
     name: 'Three and back',
     script: 'ad md id iu',
     stepsPerCount: 4,
@@ -55,9 +65,24 @@ export const CELLS: readonly Cell[] = [
     lean: 'landing',
     note: 'Three flicks, index returns.',
   },
-  { name: 'Fan', script: 'pu md pd', stepsPerCount: 3, family: 'flamenco', note: 'The forearm turns: a triplet.' },
-  { name: 'Thumb down and up', script: 'pd pu', stepsPerCount: 2, family: 'flamenco', note: 'Thumb only.' },
   {
+    id: 'fan',
+    name: 'Fan',
+    script: 'pu md pd',
+    stepsPerCount: 3,
+    family: 'flamenco',
+    note: 'The forearm turns: a triplet.',
+  },
+  {
+    id: 'thumb-down-and-up',
+    name: 'Thumb down and up',
+    script: 'pd pu',
+    stepsPerCount: 2,
+    family: 'flamenco',
+    note: 'Thumb only.',
+  },
+  {
+    id: 'alzapua-in-three',
     name: 'Alzapúa in three',
     script: 'pd:54 pu:45 p:3_',
     stepsPerCount: 3,
@@ -65,6 +90,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Through, back, one string.',
   },
   {
+    id: 'thumb-and-figure',
     name: 'Thumb and figure',
     script: 'p:b i:t m:t a:t m:t i:t p:b ima:t',
     stepsPerCount: 2,
@@ -72,6 +98,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Thumb under a broken chord.',
   },
   {
+    id: 'three-three-two',
     name: 'Three, three, two',
     script: 'p:b! i m p:b! i m p:b! ima',
     stepsPerCount: 2,
@@ -79,6 +106,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Thumb on each start.',
   },
   {
+    id: 'marked-block',
     name: 'Marked block',
     script: "pima:t' .",
     stepsPerCount: 2,
@@ -86,6 +114,7 @@ export const CELLS: readonly Cell[] = [
     note: 'All fingers, stopped at once.',
   },
   {
+    id: 'bass-and-two-chords',
     name: 'Bass and two chords',
     script: 'p:b . ima:t . ima:t .',
     stepsPerCount: 2,
@@ -93,6 +122,7 @@ export const CELLS: readonly Cell[] = [
     note: 'A turn of three: bass, chord, chord.',
   },
   {
+    id: 'bass-and-broken-chord',
     name: 'Bass and broken chord',
     script: 'p:b i:t m:t a:t m:t i:t',
     stepsPerCount: 2,
@@ -100,6 +130,7 @@ export const CELLS: readonly Cell[] = [
     note: 'A turn of three: up and down the chord.',
   },
   {
+    id: 'straight-comping',
     name: 'Straight comping',
     script: 'p:b ima:t p:b ima:t',
     stepsPerCount: 2,
@@ -107,6 +138,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Thumb on the beat, chord on the and.',
   },
   {
+    id: 'syncopated-comping',
     name: 'Syncopated comping',
     script: 'p:b ima:t - ima:t p:b ima:t - ima:t',
     stepsPerCount: 4,
@@ -114,6 +146,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Chord on the second and fourth sixteenth.',
   },
   {
+    id: 'held-and-pushed',
     name: 'Held and pushed',
     script: 'pima:t - p:b ima:t p:b - pima:t -',
     stepsPerCount: 2,
@@ -121,6 +154,7 @@ export const CELLS: readonly Cell[] = [
     note: 'A chord tied across the middle.',
   },
   {
+    id: 'one-finger-a-string',
     name: 'One finger a string',
     script: 'p:b i m a',
     stepsPerCount: 2,
@@ -128,6 +162,7 @@ export const CELLS: readonly Cell[] = [
     note: 'A broken chord, upward.',
   },
   {
+    id: 'bass-and-chord',
     name: 'Bass and chord',
     script: 'p:b ima:t',
     stepsPerCount: 2,
@@ -135,6 +170,7 @@ export const CELLS: readonly Cell[] = [
     note: 'Thumb on the beat, the fingers after it.',
   },
   {
+    id: 'down-and-up',
     name: 'Down and up',
     script: 'id iu',
     stepsPerCount: 2,

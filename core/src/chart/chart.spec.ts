@@ -4,7 +4,7 @@ import { CYCLES, cycleById } from '../catalogue/index.js';
 import { barTicks, cycleLength } from '../cycle/index.js';
 import { OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { sayFault } from '../words/en/index.js';
+import { sayFault } from '../words/index.js';
 import {
   chordInChart,
   harmonyTurns,

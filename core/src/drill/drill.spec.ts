@@ -1,4 +1,4 @@
-import { sayComeRound, sayPatternDrill } from '../words/en/index.js';
+import { sayComeRound, sayPatternDrill } from '../words/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../player/index.js';

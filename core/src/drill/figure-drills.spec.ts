@@ -3,7 +3,7 @@ import { cycleById } from '../catalogue/index.js';
 import { makeSection, makeStudy, type Section } from '../piece/index.js';
 import { parseScript } from '../script/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { sayDrills } from '../words/en/index.js';
+import { sayDrills } from '../words/index.js';
 import { askedDrill, FIGURE_WAYS, figureKey, type FigureWay } from './index.js';
 
 const bossa = cycleById('bossa-three-two')!;

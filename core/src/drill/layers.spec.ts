@@ -4,7 +4,7 @@ import { makeStudy, setChart, setScript } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { parseScript } from '../script/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { sayLayers } from '../words/en/index.js';
+import { sayLayers } from '../words/index.js';
 import { type APART, coincidences, layersOf, takenApart } from './index.js';
 
 const layers = (script: string) => layersOf(parseScript(script, { stepsPerCount: 2 }).pattern);

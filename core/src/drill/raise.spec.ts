@@ -6,7 +6,7 @@ import { handLoad } from '../right-hand/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { anyPattern, SCRIPTS_OF } from '../testing/arbitrary.js';
 import { bpm } from '../time/index.js';
-import { sayRaise } from '../words/en/index.js';
+import { sayRaise } from '../words/index.js';
 import { ceilingRaises, vary } from './index.js';
 
 const read = (text: string, stepsPerCount = 2) => parseScript(text, { stepsPerCount }).pattern;

@@ -5,7 +5,7 @@ import { scoreOf } from '../score/index.js';
 import { readShape } from '../left-hand/index.js';
 import { planPlayback, rangePlan } from '../sound/index.js';
 import { bpm, ticks, TICKS_PER_COUNT } from '../time/index.js';
-import { sayDrills } from '../words/en/index.js';
+import { sayDrills } from '../words/index.js';
 import { askedDrill, joinKey, rangeKey } from './index.js';
 
 const bossa = cycleById('bossa-three-two')!;

@@ -22,7 +22,7 @@ import {
   writeEverything,
   writeStudy,
 } from './index.js';
-import { sayDataFaults, sayFact } from '../words/en/index.js';
+import { sayDataFaults, sayFact } from '../words/index.js';
 
 const shape = { id: 'c', name: 'C', ...readShape('x32010', 'x32010') };
 const held = { id: shape.id, name: shape.name, frets: shape.frets, fingers: shape.fingers };

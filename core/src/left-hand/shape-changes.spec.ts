@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { makeNeck, touchPoint } from '../instrument/index.js';
 import { DEFAULT_PROFILE, leftHandOf } from '../player/index.js';
 import { millimetres } from '../time/index.js';
-import { sayChange, sayFinger } from '../words/en/index.js';
+import { sayChange, sayFinger } from '../words/index.js';
 import { changeBetween, changePoints, readShape, type Shape, type StrokeNear } from './index.js';
 import { moveMs } from '../player/index.js';
 

@@ -6,7 +6,7 @@ import { soundStroke } from '../right-hand/index.js';
 import { flatten, parseScript, printScript, readStep } from '../script/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { STRINGS } from '../time/index.js';
-import { sayFault } from '../words/en/index.js';
+import { sayFault } from '../words/index.js';
 import { OPEN_SHAPE, scriptWithStops, stopOver, stoppedAt, stopsOf, writeStops, type StoppedNote } from './index.js';
 
 const instrument = { tuning: STANDARD_TUNING, capo: 0 };

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { unrollForm } from '../score/index.js';
 import { ticks } from '../time/index.js';
-import { sayFault } from '../words/en/index.js';
+import { sayFault } from '../words/index.js';
 import {
   addSection,
   formSigns,

@@ -1,4 +1,4 @@
-import { readAloud } from '../words/en/index.js';
+import { readAloud } from '../words/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById, CYCLES } from '../catalogue/index.js';
 import { harmonyTurns, heldInTurn } from '../chart/index.js';

@@ -6,7 +6,7 @@ import { OPEN_SHAPE, readShape, type Shape } from '../left-hand/index.js';
 import { makeSection } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { flatten, parseScript } from '../script/index.js';
-import { sayHandNote } from '../words/en/index.js';
+import { sayHandNote } from '../words/index.js';
 import { rightRuns } from './hand-runs.js';
 import { type HandsWish, readSection, sectionHands, WRITING_SCHOOLS } from './index.js';
 

@@ -6,7 +6,7 @@ import { fretLine, fretSchool, scoreFretting } from '../solve/fret-line/index.js
 import { scoreVoicing, voicings } from '../solve/voicings/index.js';
 import { bpm, type StringNumber, ticks } from '../time/index.js';
 import { changes } from './index.js';
-import { sayFacts } from '../words/en/index.js';
+import { sayFacts } from '../words/index.js';
 
 const shape = (id: string, frets: string, fingers: string): Shape => {
   const { frets: f, fingers: g } = readShape(frets, fingers);

@@ -4,7 +4,7 @@ import { STANDARD_TUNING } from '../instrument/index.js';
 import { readShape, type Shape } from '../left-hand/index.js';
 import { makeSection } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
-import { readAloud } from '../words/en/index.js';
+import { readAloud } from '../words/index.js';
 import { chordSounds, scoreOf } from './index.js';
 
 const shape = (name: string, frets: string): Shape => {

@@ -8,7 +8,7 @@ import { DEFAULT_PROFILE } from '../player/index.js';
 import { readSection } from '../reading/index.js';
 import { readStep, readTablature } from '../script/index.js';
 import { soundsOf } from '../sound/index.js';
-import { sayStep } from '../words/en/index.js';
+import { sayStep } from '../words/index.js';
 import { isHarmonic, scoreOf } from './index.js';
 
 const AT_TWELVE = { id: 'b', name: 'Bar', ...readShape('x-12-12-12-12-x', 'x-1-1-1-1-x') };

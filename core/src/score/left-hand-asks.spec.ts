@@ -1,5 +1,5 @@
 import { remediesOf } from '../findings/index.js';
-import { readAloud, sayRemedy, sayRightHand } from '../words/en/index.js';
+import { readAloud, sayRemedy, sayRightHand } from '../words/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { chartName } from '../chart/index.js';

@@ -20,7 +20,7 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { planPlayback } from '../sound/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
-import { sayBorrowed } from '../words/en/index.js';
+import { sayBorrowed } from '../words/index.js';
 import {
   barreHolds,
   heldOver,

@@ -1,4 +1,4 @@
-import { sayDrills } from '../words/en/index.js';
+import { sayDrills } from '../words/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { heldInTurn, readChart } from '../chart/index.js';

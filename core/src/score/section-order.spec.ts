@@ -13,7 +13,7 @@ import {
   type Study,
 } from '../piece/index.js';
 import { bpm } from '../time/index.js';
-import { sayFact } from '../words/en/index.js';
+import { sayFact } from '../words/index.js';
 import { pieceScore } from './index.js';
 
 const SHAPES = ['Am', 'C'].map((name, n) => ({ id: name, name, ...readShape(['x02210', 'x32010'][n]!, '') }));

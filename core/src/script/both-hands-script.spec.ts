@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { marksOn, type Motion } from '../stroke/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { sayFault } from '../words/en/index.js';
+import { sayFault } from '../words/index.js';
 import {
   flatten,
   mapLeaves,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import { sayFact } from '../words/en/index.js';
+import { sayFact } from '../words/index.js';
 import { flatten, parseScript, readTablature } from './index.js';
 
 const FOUR = 4 * TICKS_PER_COUNT;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sayFault, sayFaults } from '../words/en/index.js';
+import { sayFault, sayFaults } from '../words/index.js';
 import { CELLS, cycleById } from '../catalogue/index.js';
 import { anyPattern, anySteps, withoutRanges } from '../testing/arbitrary.js';
 import { TICKS_PER_COUNT } from '../time/index.js';

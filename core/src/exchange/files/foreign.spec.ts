@@ -4,7 +4,7 @@ import { cycleById } from '../../catalogue/index.js';
 import { makeStudy, setForm } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { unrollForm } from '../../score/index.js';
-import { sayImportNote } from '../../words/en/index.js';
+import { sayImportNote } from '../../words/index.js';
 import { type ImportedFile, importFile } from './import-file.js';
 import { onGrid } from '../foreign/grid.js';
 import { importedStudy, takeImport } from '../foreign/take.js';

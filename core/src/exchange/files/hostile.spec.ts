@@ -5,7 +5,7 @@ import { readStudyRow } from '../../format/index.js';
 import { inOrder, makeStudy, putShape, setChart, setScript, type Study } from '../../piece/index.js';
 import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
-import { sayImportNote, sayImportRefusal } from '../../words/en/index.js';
+import { sayImportNote, sayImportRefusal } from '../../words/index.js';
 import { compressedMusicXml, importedStudy, importFile, logCsv, midiBytes, musicXml, readLogCsv } from './index.js';
 import { tablatureText } from '../written/tablature.js';
 import { writtenPlaces } from '../written/scope.js';

@@ -7,9 +7,9 @@ import { makeStudy, type Study } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
 import { LONGEST_SCRIPT } from '../../script/index.js';
-import { sayImportNote, sayImportRefusal } from '../../words/en/index.js';
+import { sayImportNote, sayImportRefusal } from '../../words/index.js';
 import { midiBytes } from '../midi/index.js';
-import { MIDI_TRACKS } from '../../words/en/index.js';
+import { MIDI_TRACKS } from '../../words/index.js';
 import { importedStudy, takeImport } from '../foreign/take.js';
 import { type ImportedFile, importFile } from './import-file.js';
 

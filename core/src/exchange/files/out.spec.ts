@@ -17,7 +17,7 @@ import {
 } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import type { LogEntry } from '../../practice/index.js';
-import { sayLogCsvFault, sayLoss } from '../../words/en/index.js';
+import { sayLogCsvFault, sayLoss } from '../../words/index.js';
 import {
   importFile,
   knownSessions,

@@ -6,7 +6,7 @@ import { makeStudy } from '../../piece/index.js';
 import { scoreOf } from '../../score/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { bpm, ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { sayBass, sayFacts } from '../../words/en/index.js';
+import { sayBass, sayFacts } from '../../words/index.js';
 import {
   askedBass,
   bassFacts,

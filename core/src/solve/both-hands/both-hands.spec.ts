@@ -1,4 +1,4 @@
-import { sayFacts, sayFault, sayFretting } from '../../words/en/index.js';
+import { sayFacts, sayFault, sayFretting } from '../../words/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
 import { STANDARD_TUNING } from '../../instrument/index.js';

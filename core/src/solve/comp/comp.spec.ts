@@ -7,7 +7,7 @@ import { heldOver, scoreOf } from '../../score/index.js';
 import { parseScript } from '../../script/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { bpm, ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { sayComp, sayCompChord, sayFacts } from '../../words/en/index.js';
+import { sayComp, sayCompChord, sayFacts } from '../../words/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import {
   comp,

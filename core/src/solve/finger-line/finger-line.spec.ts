@@ -19,7 +19,7 @@ import {
   readLine,
   scoreLine,
 } from './index.js';
-import { sayFacts } from '../../words/en/index.js';
+import { sayFacts } from '../../words/index.js';
 
 const STEP = 1260;
 const line = (strings: string): LineNote[] =>

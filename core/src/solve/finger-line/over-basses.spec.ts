@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm, type StringNumber, type Ticks, ticks } from '../../time/index.js';
-import { sayLineSchool } from '../../words/en/index.js';
+import { sayLineSchool } from '../../words/index.js';
 import { fingerLine, type LineNote, lineSchool, MELODY_SCHOOLS, schoolsFor } from './index.js';
 
 const STEP = 2_520;

@@ -1,6 +1,6 @@
-import { explainLine, explainNotes, sayFacts } from '../../words/en/index.js';
+import { explainLine, explainNotes, sayFacts } from '../../words/index.js';
 import { describe, expect, it } from 'vitest';
-import { sayFault } from '../../words/en/index.js';
+import { sayFault } from '../../words/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { flatten, parseScript, printScript } from '../../script/index.js';
 import { bpm } from '../../time/index.js';

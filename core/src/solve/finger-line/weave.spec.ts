@@ -7,7 +7,7 @@ import { flatten, parseScript } from '../../script/index.js';
 import { hasMark } from '../../stroke/index.js';
 import { bpm } from '../../time/index.js';
 import { lineScript, readLine, weaveFingers, weaveHabits, weavePedal, type WovenLine } from './index.js';
-import { sayFact } from '../../words/en/index.js';
+import { sayFact } from '../../words/index.js';
 
 const weave = (text: string, pedal: 1 | 2 | 3 | 5 = 2) => weavePedal(readLine(text, 2), pedal, 2);
 const ask = (woven: WovenLine, tempo: number, stroke: 'rest' | 'free' = 'free') => ({

@@ -1,4 +1,4 @@
-import { explainFit, sayFacts } from '../../words/en/index.js';
+import { explainFit, sayFacts } from '../../words/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';

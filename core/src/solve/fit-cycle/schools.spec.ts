@@ -3,7 +3,7 @@ import { CELLS, cycleById } from '../../catalogue/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm } from '../../time/index.js';
 import { FIT_SCHOOLS, fitCycle, type FitRequest, type FitWeights, scoreFit } from './index.js';
-import { sayFacts } from '../../words/en/index.js';
+import { sayFacts } from '../../words/index.js';
 
 const cells = CELLS.filter((c) => c.family === 'flamenco').map((c) => ({ id: c.script, script: c.script }));
 const ask = (weights: FitWeights, more: Partial<FitRequest> = {}): FitRequest => ({

@@ -3,7 +3,7 @@ import { CYCLES, cycleById } from '../../catalogue/index.js';
 import { cycleLength } from '../../cycle/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { flatten, parseScript } from '../../script/index.js';
-import { sayWayToBegin } from '../../words/en/index.js';
+import { sayWayToBegin } from '../../words/index.js';
 import { startingPoints } from './index.js';
 
 const of = (id: string) => startingPoints(cycleById(id)!, DEFAULT_PROFILE);

@@ -13,14 +13,14 @@ interface StartingSet {
   /** Cells that go together. */
   readonly cells: readonly Cell[];
 }
-const flamenco = (way: WayToBegin, ...cells: string[]): StartingSet => ({
+const flamenco = (way: WayToBegin, ...ids: string[]): StartingSet => ({
   way,
-  cells: CELLS.filter((c) => c.family === 'flamenco' && cells.includes(c.name)),
+  cells: CELLS.filter((c) => ids.includes(c.id)),
 });
 const FLAMENCO_SETS: readonly StartingSet[] = [
-  flamenco('rolls', 'Index down and up', 'Three down', 'Four down', 'Five', 'Three and back'),
-  flamenco('index alone', 'Index down and up'),
-  flamenco('alzapúa', 'Alzapúa in three'),
+  flamenco('rolls', 'index-down-and-up', 'three-down', 'four-down', 'five', 'three-and-back'),
+  flamenco('index alone', 'index-down-and-up'),
+  flamenco('alzapúa', 'alzapua-in-three'),
 ];
 /** How many ways to begin there are. */
 const WAYS = 3;

@@ -1,8 +1,8 @@
 import { rankKeys } from '../rank-keys/index.js';
-import { explainFretting, sayFacts } from '../../words/en/index.js';
+import { explainFretting, sayFacts } from '../../words/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sayFault } from '../../words/en/index.js';
+import { sayFault } from '../../words/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { fingerShape, handOn, type LeftFinger, readShape } from '../../left-hand/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';

@@ -14,7 +14,7 @@ import {
   type Placed,
   scoreFretting,
 } from './index.js';
-import { sayFacts } from '../../words/en/index.js';
+import { sayFacts } from '../../words/index.js';
 
 const base = LEFT_HAND;
 const line = (...midi: number[]): FretEvent[] => midi.map((m, i) => ({ at: ticks(i * 1260), notes: [{ midi: m }] }));

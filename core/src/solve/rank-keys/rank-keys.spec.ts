@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { ticks } from '../../time/index.js';
 import { fretLine, readNotes } from '../fret-line/index.js';
-import { sayFact, sayKey } from '../../words/en/index.js';
+import { sayFact, sayKey } from '../../words/index.js';
 import { rankKeys } from './index.js';
 import { fact } from '../../fault/index.js';
 

@@ -4,7 +4,7 @@ import { readShape } from '../../left-hand/index.js';
 import { keepTrial, makeSection, makeStudy, type Section, setCapo, type Study } from '../../piece/index.js';
 import { scoreOf } from '../../score/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';
-import { sayFact } from '../../words/en/index.js';
+import { sayFact } from '../../words/index.js';
 import { rankKeys, sectionInKey, sectionKeys } from './index.js';
 
 const { profile } = LEFT_HAND;

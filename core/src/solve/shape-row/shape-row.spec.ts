@@ -5,7 +5,7 @@ import { DEFAULT_PROFILE } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { easier, type FrettedShape, voicings } from '../voicings/index.js';
 import { rowChoices, type RowRequest, scoreRow, shapeRow } from './index.js';
-import { sayFact, sayFacts } from '../../words/en/index.js';
+import { sayFact, sayFacts } from '../../words/index.js';
 import { fact } from '../../fault/index.js';
 import { readChord } from '../../chord/index.js';
 

@@ -3,7 +3,7 @@ import { apart, makeNeck, STANDARD_TUNING, touchPoint } from '../../instrument/i
 import { fingerShape, handOn, readShape, SHAPE_WEIGHTS } from '../../left-hand/index.js';
 import { DEFAULT_PROFILE, leftHandOf } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
-import { sayFacts } from '../../words/en/index.js';
+import { sayFacts } from '../../words/index.js';
 import { scoreVoicing, type VoicingRequest, voicings } from './index.js';
 
 const neck = makeNeck(millimetres(650));

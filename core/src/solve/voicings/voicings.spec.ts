@@ -16,7 +16,7 @@ import {
 import { DEFAULT_PROFILE, leftHandOf, reachOf } from '../../player/index.js';
 import { millimetres, sixOf, type StringNumber, STRINGS } from '../../time/index.js';
 import { scoreVoicing, VOICING_TERMS, type VoicingAnswer, type VoicingRequest, voicings } from './index.js';
-import { sayFact, sayFacts } from '../../words/en/index.js';
+import { sayFact, sayFacts } from '../../words/index.js';
 
 const neck = makeNeck(millimetres(650));
 const base = { tuning: STANDARD_TUNING, neck, profile: DEFAULT_PROFILE };

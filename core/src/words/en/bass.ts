@@ -1,5 +1,7 @@
 import { fingerName } from './left-hand-findings.js';
 import type { BassFacts } from '../../solve/bass-line/index.js';
+import { isOpen } from '../how-much.js';
+import { byNumber, sentence } from './numbers.js';
 import { sayStrings } from './tones.js';
 
 const ROLES: Record<BassFacts['role'], string> = {
@@ -8,14 +10,14 @@ const ROLES: Record<BassFacts['role'], string> = {
   walk: 'on the way',
   approach: 'leads on',
 };
-const who = ({ finger }: BassFacts): string => (finger === null || finger === 0 ? '' : fingerName(finger));
+const who = ({ finger }: BassFacts): string => (finger ? fingerName(finger) : '');
 const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
   there: () => 'there already',
   open: () => 'open',
   'free finger': (f) => `${who(f)} comes down`,
   'goes over': (f) => `${who(f)} goes over from its bass`,
   'lies over': (f) => `${who(f)} lies over one string more`,
-  borrowed: (f) => (f.fret === 0 ? 'its finger lifts' : `${who(f)} leaves its place`),
+  borrowed: (f) => (isOpen(f) ? 'its finger lifts' : `${who(f)} leaves its place`),
   alone: (f) => `the shape is let go for ${who(f)}`,
 };
 /**
@@ -23,10 +25,11 @@ const WAYS: Record<BassFacts['way'], (f: BassFacts) => string> = {
  * @example sayBass({ stroke: 0, role: 'fifth', string: 6, fret: 3, finger: 1, way: 'goes over', suffers: [], muddy: [], underRoot: true, thumb: { thereMs: 500, neededMs: 190 }, thumbLate: false }) // 'Fifth, finger 1 goes over from its bass. It sounds under the root.'
  */
 export function sayBass(f: BassFacts): string {
-  const role = ROLES[f.role];
-  const lines = [`${role[0]?.toUpperCase() ?? ''}${role.slice(1)}, ${WAYS[f.way](f)}.`];
+  const lines = [sentence(`${ROLES[f.role]}, ${WAYS[f.way](f)}`)];
   if (f.suffers.length)
-    lines.push(`Meanwhile ${sayStrings(f.suffers)} ${f.suffers.length > 1 ? 'lose their notes' : 'loses its note'}.`);
+    lines.push(
+      `Meanwhile ${sayStrings(f.suffers)} ${byNumber(f.suffers.length, 'loses its note', 'lose their notes')}.`,
+    );
   if (f.muddy.length) lines.push(`Muddy with ${sayStrings(f.muddy)}.`);
   if (f.underRoot && f.role !== 'root') lines.push('It sounds under the root.');
   const { thereMs, neededMs } = f.thumb;

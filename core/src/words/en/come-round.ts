@@ -1,7 +1,9 @@
 import type { ComeRound } from '../../drill/index.js';
+import { few } from '../how-much.js';
 
+const SHOWN = 12;
 /** “Comes round after 12 notes; groups begin on p, a, m, i”. */
 export function sayComeRound({ notes, starts }: ComeRound): string {
-  const begin = starts.length > 12 ? `${starts.slice(0, 12).join(', ')} …` : starts.join(', ');
-  return `Comes round after ${notes} notes; groups begin on ${begin}`;
+  const { shown, more } = few(starts, SHOWN);
+  return `Comes round after ${notes} notes; groups begin on ${shown.join(', ')}${more ? ' …' : ''}`;
 }

@@ -1,11 +1,12 @@
 import { type AccentCycle, placeLabel } from '../../cycle/index.js';
 import type { CompChordFacts, CompFacts } from '../../solve/comp/index.js';
-import { listed, plural } from './strokes.js';
+import { isMany } from '../how-much.js';
+import { byNumber, listed, plural, sentence } from './numbers.js';
 import { sayTones } from './tones.js';
 
 /** Which bar of the figure a chord gets: `bar 1`, `bars 1 2`. */
 const figureBars = (bars: readonly number[]): string =>
-  `${bars.length > 1 ? 'bars' : 'bar'} ${bars.map((b) => b + 1).join(' ')} of the figure`;
+  `${byNumber(bars.length, 'bar', 'bars')} ${bars.map((b) => b + 1).join(' ')} of the figure`;
 
 /**
  * What an accompaniment makes of one chord: its half of the figure, where it begins, who plays which strings, what
@@ -14,7 +15,7 @@ const figureBars = (bars: readonly number[]): string =>
 export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
   const lines: string[] = [];
   const turned = f.turned ? ', turned round against its first time' : '';
-  lines.push(`${cap(figureBars(f.figureBars))}${turned}.`);
+  lines.push(sentence(`${figureBars(f.figureBars)}${turned}`));
   if (f.first) {
     const at = placeLabel(cycle, f.first.at);
     const with_ =
@@ -35,7 +36,7 @@ export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
       `String ${listed(f.ringsOn.map(String))} rings on into it and is no tone of it: stop it with the thumb.`,
     );
   const { room, otherRoom } = f;
-  if (room && room.neededMs > 0) {
+  if (room?.neededMs) {
     const here = `${f.late ? 'No room' : 'Room'}: the hand has ${Math.round(room.thereMs)} ms, needs about ${Math.round(room.neededMs)}`;
     const other = otherRoom
       ? `; ${f.tie === 'push' ? 'not pushed' : 'pushed'} it would have ${Math.round(otherRoom.thereMs)}`
@@ -48,7 +49,7 @@ export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
 /** What holds for the accompaniment as a whole. */
 export function sayComp(f: CompFacts): string[] {
   const lines: string[] = [];
-  if (f.rounds > 1)
+  if (isMany(f.rounds))
     lines.push(
       `The figure has its other bar first when the chart comes again; both meet after ${plural(f.rounds, 'time')}.`,
     );
@@ -57,4 +58,3 @@ export function sayComp(f: CompFacts): string[] {
   if (f.leftCeiling !== null) lines.push(`The left hand is in time up to ${f.leftCeiling} counts a minute.`);
   return lines;
 }
-const cap = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;

@@ -1,6 +1,7 @@
 import type { ChangeWay, Drill, FigureWay, SectionDrill, Variant } from '../../drill/index.js';
 import { sayChange } from './say-change.js';
-import { FINGER_NAME, ordinal } from './strokes.js';
+import { ordinal } from './numbers.js';
+import { FINGER_NAME } from './strokes.js';
 
 /** A drill's name and, in a line, what it is for. */
 export interface SaidDrill {

@@ -1,14 +1,12 @@
-import type { Cell } from '../../catalogue/index.js';
 import type { ChartFaultCode } from '../../chart/index.js';
 import type { FalsetaFaultCode } from '../../falseta/index.js';
 import type { TextFault } from '../../fault/index.js';
 import type { FormFaultCode } from '../../piece/index.js';
-import { checkCell, parseScript, type ScriptFaultCode } from '../../script/index.js';
+import type { ScriptFaultCode } from '../../script/index.js';
 import type { LineFault } from '../../solve/finger-line/index.js';
 import type { NotesFault } from '../../solve/fret-line/index.js';
 import { MARKS } from '../../stroke/index.js';
-import { sayFact } from './facts.js';
-import { listed } from './strokes.js';
+import { byNumber, listed } from './numbers.js';
 
 /** Every fault that a text can have. */
 export type FaultCode =
@@ -36,8 +34,7 @@ const STEP: Record<Exclude<ScriptFaultCode, keyof typeof SCRIPT | keyof typeof B
   'slap marks': () => 'A slap takes only ! or , after it.',
   ligado: ([text]) => `${text} is no ligado. Write L, a colon, string and fret: L:2f3, with its finger L:2f3=4.`,
   'finger twice': () => 'One finger stands here twice; each can play once in a stroke.',
-  'no mark': ([mark]) =>
-    `${mark} is no mark. With the strings stand ${MARKS.slice(0, -1).join(' ')} or ${MARKS[MARKS.length - 1] ?? ''}.`,
+  'no mark': ([mark]) => `${mark} is no mark. Marks are ${MARKS.join(' ')}.`,
   'marks clash': ([a, b]) => `${a} and ${b} don’t go together: ${CLASHES[`${a} ${b}`] ?? 'they say opposite things'}.`,
   'strings wanted': () =>
     'After : stand string numbers 1 to 6, b for the bass string, f for its fifth, n for a note that leads on, or t for the treble set.',
@@ -79,7 +76,7 @@ const SCRIPT = {
   'no level': ([text, all]: About) => `${text} is no loudness. Write ${all}.`,
   'no cell': (about: About) =>
     rest(about).length
-      ? `No cell is called ${about[0]}. There ${rest(about).length > 1 ? 'are' : 'is'} ${listed(rest(about))}.`
+      ? `No cell is called ${about[0]}. There ${byNumber(rest(about).length, 'is', 'are')} ${listed(rest(about))}.`
       : `No cell is called ${about[0]}. Keep one in Fit, Your cells, then call it here.`,
   'cell with a fault': ([name]: About) => `The cell ${name} can’t be read; mend it on the Shelf.`,
   'cell’s length': ([name]: About) =>
@@ -105,7 +102,7 @@ const FORM: Record<Exclude<FormFaultCode, keyof typeof BRACKETS>, (about: About)
   'form too long': ([most, own]) => `A form holds ${most} letters at most; this one has ${own}.`,
   'form too large': ([most]) => `Written out this form has more than ${most} sections. Repeat less.`,
   'no such section': (about) =>
-    `No section is called ${about[0]}. There ${rest(about).length > 1 ? 'are' : 'is'} ${listed(rest(about))}.`,
+    `No section is called ${about[0]}. There ${byNumber(rest(about).length, 'is', 'are')} ${listed(rest(about))}.`,
   'two sections of the name': ([name]) => `Two sections are called ${name}; the first is meant. Rename one.`,
   'ending outside': () => 'An ending stands inside a repeat: {Theme [1 First] [2 Second]}x2.',
   'ending’s number': ([text]) => `${text} is no number of a pass. Write [1 First], [1,3 First] or [1-3 First].`,
@@ -164,10 +161,3 @@ export function sayFault({ code, about }: { readonly code: string; readonly abou
 /** Faults with their sentences. */
 export const sayFaults = <F extends TextFault>(faults: readonly F[]): SaidFault<F>[] =>
   faults.map((f) => ({ ...f, message: sayFault(f) }));
-
-/** Every fault of an own cell, in sentences: those of its script with what would work. */
-export function sayCellFaults(cell: Cell): string[] {
-  const { faults } = parseScript(cell.script, cell);
-  const others = checkCell(cell).filter((f) => f.path !== 'script' || faults.length === 0);
-  return [...others.map(sayFact), ...faults.map(sayFault)];
-}

@@ -1,12 +1,4 @@
-import {
-  type AccentPlace,
-  type Finding,
-  type FindingCode,
-  type FindingFigures,
-  type FindingMatter,
-  type FindingOf,
-  findingsOf,
-} from '../../findings/index.js';
+import type { AccentPlace, Finding, FindingCode, FindingFigures, FindingOf } from '../../findings/index.js';
 import { TICKS_PER_COUNT } from '../../time/index.js';
 import { sayCeiling } from './ceiling.js';
 import { sayFault } from './faults.js';
@@ -23,34 +15,29 @@ import {
   sayOutOfReach,
   sayUnheard,
 } from './left-hand-findings.js';
-import { listed, ordinal, plural, sayMet, sayMotion, WAY } from './strokes.js';
+import { few, placesByTurn } from '../how-much.js';
+import { byNumber, listed, ordinal, plural } from './numbers.js';
+import { sayMet, sayMotion, WAY } from './strokes.js';
 
-const counts = (ticks: number): string => {
-  const n = Math.round((ticks / TICKS_PER_COUNT) * 100) / 100;
-  return `${n} count${n === 1 ? '' : 's'}`;
-};
+const counts = (ticks: number): string => plural(Math.round((ticks / TICKS_PER_COUNT) * 100) / 100, 'count');
 const percent = (n: number): string => `${Math.round(n * 100)} %`;
 
 /** “3 and 6 in turn 2, 10 in turns 1, 3 and 5”: places gathered by the turns they come in. */
-function placesByTurn(list: readonly AccentPlace[], turns: number): string {
-  const byLabel = new Map<string, number[]>();
-  for (const m of list) byLabel.set(m.label, [...(byLabel.get(m.label) ?? []), m.turn + 1]);
-  const byTurns = new Map<string, string[]>();
-  for (const [label, at] of byLabel) {
-    const key =
-      at.length === turns
-        ? turns === 1
-          ? ''
-          : ' in every turn'
-        : ` in turn${at.length === 1 ? '' : 's'} ${listed(at.map(String))}`;
-    byTurns.set(key, [...(byTurns.get(key) ?? []), label]);
-  }
-  return [...byTurns].map(([key, labels]) => listed(labels) + key).join('; ');
-}
+const inTurns = (list: readonly AccentPlace[], turns: number): string =>
+  placesByTurn(list, turns)
+    .map(({ labels, turns: own }) => {
+      const places = listed(labels);
+      if (!own) return byNumber(turns, places, `${places} in every turn`);
+      return `${places} in ${byNumber(own.length, 'turn', 'turns')} ${listed(own.map(String))}`;
+    })
+    .join('; ');
 /** A few places by name, many by their number. */
 const MOST_NAMED = 6;
-const places = (list: readonly string[]): string =>
-  list.length > MOST_NAMED ? `${plural(list.length, 'place')}, first at ${list[0] ?? ''}` : listed(list);
+const MOST_SETS = 3;
+function places(list: readonly string[]): string {
+  const { shown, more } = few(list, MOST_NAMED);
+  return more ? `${plural(list.length, 'place')}, first at ${shown[0] ?? ''}` : listed(shown);
+}
 
 function sayPendulum({ ghosts, fights, seam }: FindingFigures['pendulum']): Said {
   const lines: string[] = [];
@@ -77,19 +64,19 @@ const ofTexts = (title: string, list: readonly FindingOf<'script unread' | 'char
 const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figures: FindingFigures[C]) => Said } = {
   ceiling: sayCeiling,
   'comes round': ({ passes, turns, steps, length, counts: own, shown }) => ({
-    title: turns === 1 ? 'Comes round every turn' : `Comes round after ${turns} turns`,
+    title: byNumber(turns, 'Comes round every turn', `Comes round after ${turns} turns`),
     lines: [
-      `${plural(passes, 'pass').replace('passs', 'passes')} of ${plural(steps, 'step')} (${counts(length)}) over ${plural(own, 'count')} a turn.`,
+      `${plural(passes, 'pass', 'passes')} of ${plural(steps, 'step')} (${counts(length)}) over ${plural(own, 'count')} a turn.`,
       ...(shown === null ? [] : [`The first ${shown} turns are shown.`]),
     ],
   }),
   'accents met': ({ first, turns }) => ({
-    title: turns === 1 ? 'Accents' : 'Accents in turn 1',
+    title: byNumber(turns, 'Accents', 'Accents in turn 1'),
     lines: [first.map((m) => `${m.label} ${sayMet(m.by)}`).join(' · ')],
   }),
   'accents weak': ({ weak, all, turns, who }) => ({
     title: `${weak} of ${all} accents fall on a weak stroke`,
-    lines: who.map(({ by, places: own }) => `${sayMet(by)} carries ${placesByTurn(own, turns)}.`),
+    lines: who.map(({ by, places: own }) => `${sayMet(by)} carries ${inTurns(own, turns)}.`),
   }),
   'accents carried': ({ accents }) => ({
     title: 'Every accent is carried',
@@ -97,7 +84,7 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
   }),
   'accents missed': ({ missed, turns }) => ({
     title: `Nothing meets ${plural(missed.length, 'accent')}`,
-    lines: [`Silent: ${placesByTurn(missed, turns)}.`],
+    lines: [`Silent: ${inTurns(missed, turns)}.`],
   }),
   'another start': ({ step, motion, over, turns, given, written }) => ({
     title: `Begin it on its ${ordinal(step)} step${motion ? ` (${sayMotion(motion)})` : ''}`,
@@ -109,9 +96,8 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
   }),
   pendulum: sayPendulum,
   plants: ({ sets, figures, not }) => ({
-    title: `Plant ${sets
-      .slice(0, 3)
-      .map((s) => s.join(' '))
+    title: `Plant ${few(sets, MOST_SETS)
+      .shown.map((s) => s.join(' '))
       .join(', then ')} at once`,
     lines: [
       `${plural(figures, 'figure')} in a pass. Or set each next finger while the one before plays.`,
@@ -157,5 +143,3 @@ export function sayAll(found: readonly Finding[]): SaidFinding[] {
   }
   return [...lists.values()].map(told);
 }
-/** What there is to say about a section, in sentences, what can't be as it stands first. */
-export const sayFindings = (m: FindingMatter): SaidFinding[] => sayAll(findingsOf(m));

@@ -1,13 +1,14 @@
 import { placeLabel } from '../../cycle/index.js';
-import { fitFacts, type FitAnswer, type FitRequest } from '../../solve/fit-cycle/index.js';
-import { listed, plural, sayMet } from './strokes.js';
+import type { FitFacts, FitRequest } from '../../solve/fit-cycle/index.js';
+import { listed, plural } from './numbers.js';
+import { sayMet } from './strokes.js';
 
 /** Why a chain costs what it costs, in sentences. */
-export function explainFit(request: FitRequest, answer: FitAnswer): string[] {
-  const { meetings, turnsBack, seamTurnsBack, late, differentCells, ceiling, room } = fitFacts(request, answer);
+export function sayFit(facts: FitFacts, { cycle, bpm }: Pick<FitRequest, 'cycle' | 'bpm'>): string[] {
+  const { meetings, turnsBack, seamTurnsBack, late, differentCells, ceiling, room } = facts;
   const met = meetings.filter((m) => m.by);
   const missed = meetings.filter((m) => !m.by);
-  const turns = [...new Set(turnsBack.map((at) => placeLabel(request.cycle, at)))];
+  const turns = [...new Set(turnsBack.map((at) => placeLabel(cycle, at)))];
   return [
     met.length ? `${met.map((m) => `${m.label} ${sayMet(m.by)}`).join(' · ')}.` : 'No accent is met.',
     ...(missed.length ? [`Silent: ${listed(missed.map((m) => m.label))}.`] : []),
@@ -15,7 +16,7 @@ export function explainFit(request: FitRequest, answer: FitAnswer): string[] {
       ? `The hand turns back without a stroke before ${listed(turns)}.`
       : 'The hand is never turned back inside the chain.',
     seamTurnsBack ? 'At the seam the hand turns back.' : 'It joins its own beginning.',
-    ...(late ? [`At ${request.bpm} a finger is late somewhere: look at the load.`] : []),
+    ...(late ? [`At ${bpm} a finger is late somewhere: look at the load.`] : []),
     ...(!late && room === 'near' && ceiling !== null
       ? [`Close to what this hand can do: its ceiling is ${Math.floor(ceiling)}.`]
       : []),

@@ -1,7 +1,8 @@
 import { fretsText } from '../../left-hand/index.js';
-import type { Ask } from '../../player/index.js';
-import { fretFacts, type FretFacts, type FretLineRequest, type Placed } from '../../solve/fret-line/index.js';
+import type { FretFacts, Placed } from '../../solve/fret-line/index.js';
 import { perString } from '../../time/index.js';
+import { isOpen } from '../how-much.js';
+import { byNumber, listed } from './numbers.js';
 
 export interface FretReason {
   /** Fret under the first finger. */
@@ -16,7 +17,7 @@ export function sayFretting(facts: FretFacts, index: number): FretReason {
   const { placed, chord, ringing, position, moves, shift } = facts;
   const parts = [chord === null ? placed.map(sayPlaced).join(' with ') : `${chord} as ${fretsOf(placed)}`];
   const faults: string[] = [];
-  if (ringing.length) parts.push(`${ringing.map(sayPlaced).join(' and ')} ring${ringing.length > 1 ? '' : 's'} on`);
+  if (ringing.length) parts.push(`${listed(ringing.map(sayPlaced))} ${byNumber(ringing.length, 'rings', 'ring')} on`);
   for (const { finger, how } of moves) {
     if (how === 'hinges') parts.push(`finger ${finger} works as a hinge`);
     else if (how === 'rolls over') parts.push(`finger ${finger} rolls over to the next string`);
@@ -27,17 +28,14 @@ export function sayFretting(facts: FretFacts, index: number): FretReason {
       `${shift.guided ? 'along a guide finger ' : ''}from position ${shift.from} to ${position}, ${shift.mm} mm`,
     );
     if (shift.late) faults.push(`late: ${shift.thereMs} ms there, about ${shift.neededMs} needed`);
-  } else if (placed.some((p) => p.finger !== 0)) parts.push(`in position ${position}`);
+  } else if (placed.some((p) => p.finger)) parts.push(`in position ${position}`);
   if (facts.barre) parts.push('a barre is held');
   if (facts.stretched) faults.push('a stretch beyond ease');
   if (facts.crossed) faults.push('fingers cross');
   return { position, faults, text: `Note ${index + 1}: ${[...parts, ...faults].join(', ')}.` };
 }
-/** The same for every event of a fretted line. */
-export const explainFretting = (ask: Ask<FretLineRequest>, steps: readonly (readonly Placed[])[]): FretReason[] =>
-  fretFacts(ask, steps).map(sayFretting);
 
 const fretsOf = (placed: readonly Placed[]): string =>
   fretsText({ frets: perString((string) => placed.find((p) => p.string === string)?.fret ?? null) });
-const sayPlaced = ({ string, fret, finger }: Placed): string =>
-  fret === 0 ? `string ${string} open` : `finger ${finger} on string ${string} fret ${fret}`;
+const sayPlaced = (place: Placed): string =>
+  isOpen(place) ? `string ${place.string} open` : `finger ${place.finger} on string ${place.string} fret ${place.fret}`;

@@ -1,7 +1,8 @@
 import { type AccentCycle, barOf, placeLabel } from '../../cycle/index.js';
 import type { HandNote } from '../../reading/index.js';
-import { sayBorrowed } from './borrowed.js';
-import { listed } from './strokes.js';
+import { isOpen } from '../how-much.js';
+import { borrowedClause } from './borrowed.js';
+import { listed } from './numbers.js';
 import { sayTones } from './tones.js';
 
 const NOTE_FAULTS = {
@@ -35,12 +36,8 @@ export function sayHandNote({ left, right, kept, borrowed }: HandNote, cycle: Ac
   if (right?.crossing === 'awkward') lines.push(`${right.fingers.join(' ')} cross against their order`);
   if (right?.anchor) lines.push(right.anchor === 'lifts' ? 'the thumb lifts' : 'the thumb rests on 6 again');
   for (const f of right?.faults ?? []) lines.push(NOTE_FAULTS[f]);
-  for (const b of borrowed) {
-    const said = sayBorrowed(b, cycle).replace(/\.$/, '');
-    lines.push(
-      `${said[0]?.toLowerCase() ?? ''}${said.slice(1)}${b.gone.length ? `; the ${sayTones(b.gone)} is gone` : ''}`,
-    );
-  }
+  for (const b of borrowed)
+    lines.push(`${borrowedClause(b, cycle)}${b.gone.length ? `; the ${sayTones(b.gone)} is gone` : ''}`);
   return lines;
 }
 /**
@@ -52,8 +49,8 @@ export const sayPlace = (cycle: AccentCycle, at: number): string =>
 /** The fingers of a stroke, thickest string first: `5 open p`, `2f1=1 m`. */
 export const sayNotes = ({ notes }: HandNote): string =>
   listed(
-    notes.map(
-      ({ string, fret, left, right }) =>
-        `${string}${fret === 0 ? '' : `f${fret}${left ? `=${left}` : ''}`}${right ? ` ${right}` : ''}`,
-    ),
+    notes.map((n) => {
+      const stopped = isOpen(n) ? '' : `f${n.fret}${n.left ? `=${n.left}` : ''}`;
+      return `${n.string}${stopped}${n.right ? ` ${n.right}` : ''}`;
+    }),
   );

@@ -2,21 +2,26 @@ import type { FindingCode, FindingFigures, FindingOf } from '../../findings/inde
 import type { HoldingFinger } from '../../left-hand/index.js';
 import type { Said } from './finding.js';
 import { sayFact } from './facts.js';
-import { sayRightHand } from './right-hand.js';
-import { listed, plural, sayMotion } from './strokes.js';
+import { rightHandMisses, rightHandMoves } from './right-hand.js';
+import { few } from '../how-much.js';
+import { byNumber, listed, plural } from './numbers.js';
+import { sayMotion } from './strokes.js';
 import { sayStrings, sayTones } from './tones.js';
 
 const SHOWN = 4;
 /** So many lines, and how many there are more. */
-const shown = (lines: readonly string[], more: (n: number) => string): string[] =>
-  lines.length > SHOWN ? [...lines.slice(0, SHOWN), more(lines.length - SHOWN)] : [...lines];
-/** The title says it already. */
-const MOVES = /^The right hand moves: /;
+function shown(lines: readonly string[], moreOf: (n: number) => string): string[] {
+  const told = few(lines, SHOWN);
+  return [...told.shown, ...(told.more ? [moreOf(told.more)] : [])];
+}
 
 export const sayBlock = ({ moves, slips }: FindingFigures['block']): Said => ({
   title: slips ? 'The right hand stays behind a chord' : 'The right hand moves with the chords',
   lines: shown(
-    moves.map((m) => `${m.from} → ${m.to} on ${m.label}: ${sayRightHand(m.rightHand).join(' ').replace(MOVES, '')}`),
+    moves.map(
+      (m) =>
+        `${m.from} → ${m.to} on ${m.label}: ${[...rightHandMoves(m.rightHand), ...rightHandMisses(m.rightHand)].join(' ')}`,
+    ),
     (n) => `And at ${plural(n, 'change')} more: Neck, Changes.`,
   ),
 });
@@ -24,7 +29,7 @@ export const fingerName = (finger: HoldingFinger): string => (finger === 'T' ? '
 const ms = (n: number): string => String(Math.round(n));
 type Of<Code extends FindingCode> = readonly FindingOf<Code>[];
 export const sayLateChanges = (list: Of<'change late'>): Said => ({
-  title: list.length === 1 ? 'A change has no room' : `${list.length} changes have no room`,
+  title: byNumber(list.length, 'A change has no room', `${list.length} changes have no room`),
   lines: shown(
     list.map(
       ({ place, figures: c }) =>
@@ -84,7 +89,7 @@ export const sayMisnamed = (list: Of<'name not borne out'>): Said => ({
   hint: 'Call it otherwise, or mend the shape.',
 });
 export const sayHeldOver = (list: Of<'held over'>): Said => ({
-  title: list.length === 1 ? 'A stroke is held over a change' : 'Strokes are held over changes',
+  title: byNumber(list.length, 'A stroke is held over a change', 'Strokes are held over changes'),
   lines: shown(
     list.map(
       ({ place, figures: s }) => `${sayMotion(s.motion)} on ${place.label} goes on into ${s.into || 'open strings'}.`,

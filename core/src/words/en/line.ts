@@ -1,25 +1,19 @@
-import {
-  lineRemarks,
-  noteFacts,
-  type LineAnswer,
-  type LineRemark,
-  type LineRemarkFigures,
-  type LineRequest,
-  type NoteFault,
-} from '../../solve/finger-line/index.js';
-import { listed, plural } from './strokes.js';
+import type { LineRemark, LineRemarkFigures, NoteFacts, NoteFault } from '../../solve/finger-line/index.js';
+import { few } from '../how-much.js';
+import { byNumber, listed, plural } from './numbers.js';
 
 /** So many notes are named. */
 const NAMED = 8;
 const numbers = (list: readonly number[]): string => {
-  const shown = list.slice(0, NAMED).map((n) => String(n + 1));
-  return list.length > NAMED ? `${shown.join(', ')} …` : listed(shown);
+  const { shown, more } = few(list, NAMED);
+  const said = shown.map((n) => String(n + 1));
+  return more ? `${said.join(', ')} …` : listed(said);
 };
 const REMARKS: { readonly [C in LineRemark['code']]: (figures: LineRemarkFigures[C]) => string } = {
   'no crossings': () => 'No crossing between fingers.',
   'crossings natural': ({ crossings }) => `All ${crossings} crossings go with the fingers.`,
   'crossings awkward': ({ awkward, crossings, before }) =>
-    `${awkward} of ${plural(crossings, 'crossing')} awkward: before ${awkward === 1 ? 'note' : 'notes'} ${numbers(before)}.`,
+    `${awkward} of ${plural(crossings, 'crossing')} awkward: before ${byNumber(awkward, 'note', 'notes')} ${numbers(before)}.`,
   'anchor changes': ({ at }) => `The thumb’s anchor changes at ${numbers(at)}: it lifts from string 5 on.`,
   'anchor stays': () => 'The thumb stays on 6.',
   'plays twice': () => 'A finger plays twice in a row somewhere.',
@@ -27,11 +21,12 @@ const REMARKS: { readonly [C in LineRemark['code']]: (figures: LineRemarkFigures
   'rests on a ring': () => 'A rest stroke lands on a string that must ring.',
   seam: ({ smooth }) => (smooth ? 'The seam is smooth.' : 'The seam is not smooth.'),
 };
-const sayRemark = ({ code, figures }: LineRemark): string =>
+/**
+ * What a fingering is like to play: crossings, anchor, rings that are touched, the seam.
+ * @example sayLineRemark({ code: 'comes late', figures: { bpm: 120 } }) // 'At 120 a finger comes back late.'
+ */
+export const sayLineRemark = ({ code, figures }: LineRemark): string =>
   (REMARKS[code] as (figures: LineRemark['figures']) => string)(figures);
-/** What a fingering is like to play: crossings, anchor, rings that are touched, the seam. */
-export const explainLine = (request: LineRequest, answer: LineAnswer): string[] =>
-  lineRemarks(request, answer).map(sayRemark);
 export interface NoteReason {
   readonly crossing: 'natural' | 'awkward' | null;
   readonly anchor: 'rests on 6' | 'lifts' | null;
@@ -44,14 +39,12 @@ const NOTE_FAULTS: Record<NoteFault, string> = {
   late: 'the finger comes back late',
   'touches a ring': 'the rest stroke touches a ring',
 };
-/** For every note what its finger does there, in a sentence. */
-export function explainNotes(request: LineRequest, answer: LineAnswer): NoteReason[] {
-  return noteFacts(request, answer).map(({ fingers, strings, crossing, anchor, pinned, faults }, i) => {
-    const parts = [`${fingers.join(' ')} on ${strings.length > 1 ? 'strings' : 'string'} ${strings.join(' ')}`];
-    if (crossing) parts.push(`${crossing} crossing`);
-    if (anchor) parts.push(anchor === 'lifts' ? 'the thumb lifts' : 'the thumb rests on 6 again');
-    if (pinned) parts.push('pinned');
-    const said = faults.map((f) => NOTE_FAULTS[f]);
-    return { crossing, anchor, faults: said, text: `Note ${i + 1}: ${[...parts, ...said].join(', ')}.` };
-  });
+/** What a note's finger does there, in a sentence. @param index from 0 */
+export function sayNote({ fingers, strings, crossing, anchor, pinned, faults }: NoteFacts, index: number): NoteReason {
+  const parts = [`${fingers.join(' ')} on ${byNumber(strings.length, 'string', 'strings')} ${strings.join(' ')}`];
+  if (crossing) parts.push(`${crossing} crossing`);
+  if (anchor) parts.push(anchor === 'lifts' ? 'the thumb lifts' : 'the thumb rests on 6 again');
+  if (pinned) parts.push('pinned');
+  const said = faults.map((f) => NOTE_FAULTS[f]);
+  return { crossing, anchor, faults: said, text: `Note ${index + 1}: ${[...parts, ...said].join(', ')}.` };
 }

@@ -1,5 +1,5 @@
 import type { Loss, LossCode } from '../../exchange/written/index.js';
-import { plural } from './strokes.js';
+import { byNumber, plural } from './numbers.js';
 
 const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   lengths: (n, one) => `${n} ${one ? 'ends' : 'end'} before the next begins; tablature says when, not how long.`,
@@ -24,4 +24,5 @@ const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
  * What a format can't hold of a score.
  * @example sayLoss({ code: 'left fingers', about: [3] }) // 'Left fingers of 3 strokes are not written.'
  */
-export const sayLoss = ({ code, about: [n] }: Loss): string => SAID[code](plural(Number(n), 'stroke'), Number(n) === 1);
+export const sayLoss = ({ code, about: [n] }: Loss): string =>
+  SAID[code](plural(Number(n), 'stroke'), byNumber(Number(n), true, false));

@@ -1,4 +1,5 @@
 import type { RaiseWay } from '../../drill/index.js';
+import { sayCell } from './catalogue.js';
 import { sayLineSchool } from './schools.js';
 
 /** What would raise the ceiling, without its figure: “i and a change places”. */
@@ -9,6 +10,6 @@ export function sayRaise(way: RaiseWay): string {
     case 'school':
       return `Fingered by “${sayLineSchool(way.school).name}”`;
     case 'cell':
-      return `${way.cell}, as dense`;
+      return `${sayCell({ name: way.cell, note: '' }).name}, as dense`;
   }
 }

@@ -1,6 +1,6 @@
 import type { Remedy, RemedyCode, RemedyFigures } from '../../findings/index.js';
 import { sayFact } from './facts.js';
-import { listed } from './strokes.js';
+import { listed } from './numbers.js';
 
 const SAID: { readonly [C in RemedyCode]: (figures: RemedyFigures[C]) => string } = {
   push: () => 'Push: it takes the coming chord (>)',

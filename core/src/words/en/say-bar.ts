@@ -4,12 +4,14 @@ import type { NotatedBar } from '../../notation/index.js';
 import type { ScoreEvent } from '../../score/index.js';
 import { hasMark } from '../../stroke/index.js';
 import { ticks } from '../../time/index.js';
-import { listed, sayMotion } from './strokes.js';
+import { isNone, isOpen } from '../how-much.js';
+import { byNumber, listed } from './numbers.js';
+import { sayMotion } from './strokes.js';
 
 /** What is played at one place, both hands: who, which strings, which frets and left fingers. */
 function sayPlayed({ motion, notes }: ScoreEvent): string {
   const sounds = notes.map(
-    (n) => `string ${n.string} ${n.fret === 0 ? 'open' : `fret ${n.fret}${n.left ? ` finger ${n.left}` : ''}`}`,
+    (n) => `string ${n.string} ${isOpen(n) ? 'open' : `fret ${n.fret}${n.left ? ` finger ${n.left}` : ''}`}`,
   );
   const own = motion.kind === 'ligado' ? 'ligado' : sayMotion(motion);
   const accent = hasMark(motion, '!') ? ' accented' : '';
@@ -23,7 +25,7 @@ function sayPlayed({ motion, notes }: ScoreEvent): string {
 export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
   const turn = cycleLength(cycle);
   const place = (at: number) => placeLabel(cycle, ticks((bar.inTurn + at) % turn));
-  const chords = bar.chords.map((c) => (c.goesOn || c.at === 0 ? c.name : `${c.name} on ${place(c.at)}`));
+  const chords = bar.chords.map((c) => (c.goesOn || isNone(c.at) ? c.name : `${c.name} on ${place(c.at)}`));
   const played = bar.events.filter((e) => e.at >= bar.at).map((e) => `${place(e.at - bar.at)} ${sayPlayed(e)}`);
   const held = chords.length ? ` ${chords.join(', ')}.` : '';
   return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}`;
@@ -39,7 +41,7 @@ export function saySigns({ opens, closes, ending, ends }: FormSigns): {
 } {
   const first = [
     ...(opens ? ['A repeat begins.'] : []),
-    ...(ending ? [`Ending of ${ending.length > 1 ? 'passes' : 'pass'} ${listed(ending.map(String))}.`] : []),
+    ...(ending ? [`Ending of ${byNumber(ending.length, 'pass', 'passes')} ${listed(ending.map(String))}.`] : []),
   ];
   const last = [
     ...(closes ? [`From here back: the repeat is played ${closes} times.`] : []),

@@ -1,6 +1,7 @@
 import {
   HOME_STRING,
   type Finger,
+  type FromBass,
   type Ligado,
   type Mark,
   numberedStrings,
@@ -8,7 +9,9 @@ import {
   type Stroke,
 } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
-import { FINGER_NAME, listed, WAY } from './strokes.js';
+import { isMany, isOpen } from '../how-much.js';
+import { byNumber, listed } from './numbers.js';
+import { FINGER_NAME, WAY } from './strokes.js';
 
 /** What each mark says of its stroke. */
 export const MARK_SAID: Readonly<Record<Mark, string>> = {
@@ -23,6 +26,13 @@ export const MARK_SAID: Readonly<Record<Mark, string>> = {
   '%': 'muted by the palm',
   '>': 'belonging to the next chord already',
   o: 'as a harmonic, touched and not pressed',
+};
+const FROM_BASS: Record<FromBass, string> = {
+  'bass 2': '2',
+  'bass 3': '3',
+  'bass 4': '4',
+  'bass 5': '5',
+  'bass 6': '6',
 };
 const PLECTRUM_SAID = {
   d: 'the plectrum goes down and rests on the next string',
@@ -58,7 +68,7 @@ export function sayStep(step: Step, treble: readonly StringNumber[] | null = nul
   }
 }
 /** Thumb and fingers together, plucked. */
-const squeezes = ({ fingers, dir }: Stroke): boolean => dir === null && fingers.includes('p') && fingers.length > 1;
+const squeezes = ({ fingers, dir }: Stroke): boolean => dir === null && fingers.includes('p') && isMany(fingers.length);
 const marksSaid = (marks: readonly Mark[], golpe?: Finger): string[] =>
   marks.map((m) => (m === '*' && golpe ? `with a golpe by ${golpe}` : MARK_SAID[m]));
 
@@ -69,7 +79,7 @@ function ligadoSaid({ string, stop }: Ligado): string {
 /** Who does what: “thumb strums down”, “index and middle pluck”. */
 function doerSaid({ fingers, plectrum, dir, open }: Stroke): string {
   if (plectrum) return `${PLECTRUM_SAID[plectrum]},`;
-  const many = fingers.length + (open ?? 0) > 1;
+  const many = isMany(fingers.length + (open ?? 0));
   const names = [
     ...fingers.map((f) => FINGER_NAME[f]),
     ...(open ? [many ? 'fingers to be worked out' : 'a finger to be worked out'] : []),
@@ -83,12 +93,12 @@ function stringsSaid(stroke: Stroke, treble: readonly StringNumber[] | null): st
   if (numbered) {
     const places = numbered.map((s, i) => {
       const stop = stroke.stops?.[i];
-      const fret = stop ? (stop.fret === 0 ? ' open' : ` at fret ${stop.fret}`) : '';
+      const fret = stop ? (isOpen(stop) ? ' open' : ` at fret ${stop.fret}`) : '';
       const own = (stroke.placeMarks?.[i] ?? []).map((m) => ` (${MARK_SAID[m]})`).join('');
       return `${s}${fret}${stop?.finger ? ` with finger ${stop.finger}` : ''}${own}`;
     });
     const plain = places.every((p) => /^\d$/.test(p));
-    return `string${numbered.length > 1 ? 's' : ''} ${plain ? places.join(' ') : listed(places)}`;
+    return `${byNumber(numbered.length, 'string', 'strings')} ${plain ? places.join(' ') : listed(places)}`;
   }
   switch (strings) {
     case 'bass':
@@ -102,12 +112,13 @@ function stringsSaid(stroke: Stroke, treble: readonly StringNumber[] | null): st
     case null:
       break;
     default:
-      return typeof strings === 'string' ? `${strings.slice(-1)} strings from the chord’s bass on` : '';
+      return typeof strings === 'string' ? `${FROM_BASS[strings]} strings from the chord’s bass on` : '';
   }
   if (dir || stroke.plectrum) return 'the strings of the chord';
   const homes = fingers.flatMap((f) => (f === 'p' ? [] : HOME_STRING[f]));
-  const home =
-    homes.length === 0 ? '' : `${homes.length > 1 ? 'their home strings' : 'its home string'} ${homes.join(' ')}`;
+  const home = homes.length
+    ? `${byNumber(homes.length, 'its home string', 'their home strings')} ${homes.join(' ')}`
+    : '';
   const places = [fingers.includes('p') ? 'the chord’s bass string' : '', home].filter((place) => place !== '');
   return places.length ? listed(places) : 'a string';
 }

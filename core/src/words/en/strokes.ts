@@ -9,18 +9,6 @@ export const FINGER_NAME: Record<Finger, string> = {
   e: 'little finger',
 };
 
-/**
- * A list as it is said: “12, 3 and 8”.
- * @example listed(['12', '3', '8']) // '12, 3 and 8'
- */
-export const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`;
-/** @example plural(1, 'step') // '1 step' */
-export const plural = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;
-const ENDS: Record<number, string> = { 1: 'st', 2: 'nd', 3: 'rd' };
-/** @example ordinal(22) // '22nd' */
-export const ordinal = (n: number): string => `${n}${n % 100 >= 11 && n % 100 <= 13 ? 'th' : (ENDS[n % 10] ?? 'th')}`;
-
 /** What a plectrum does: down on to the next string, up in answer, down and off. */
 const PLECTRUM: Record<PlectrumWay, string> = { d: 'rest', u: 'up', w: 'whip' };
 

@@ -1,4 +1,4 @@
-import { listed } from './strokes.js';
+import { byNumber, listed } from './numbers.js';
 
 const NAMES: Readonly<Record<string, string>> = {
   1: 'root',
@@ -20,4 +20,4 @@ export const sayTones = (intervals: readonly string[]): string =>
  * @example sayStrings([5, 3]) // 'strings 5 and 3'
  */
 export const sayStrings = (strings: readonly (number | string)[]): string =>
-  `string${strings.length > 1 ? 's' : ''} ${listed(strings.map(String))}`;
+  `${byNumber(strings.length, 'string', 'strings')} ${listed(strings.map(String))}`;

@@ -1,4 +1,5 @@
 import type { StartingPoint, WayToBegin } from '../../solve/fit-cycle/index.js';
+import { sayCell } from './catalogue.js';
 
 interface SaidWay {
   readonly name: string;
@@ -18,4 +19,4 @@ const STRUMS: Record<Extract<WayToBegin, string>, SaidWay> = {
  * @example sayWayToBegin({ way: 'alzapúa' }).name // 'Alzapúa'
  */
 export const sayWayToBegin = ({ way }: Pick<StartingPoint, 'way'>): SaidWay =>
-  typeof way === 'string' ? STRUMS[way] : { name: way.cell.name, note: way.cell.note };
+  typeof way === 'string' ? STRUMS[way] : sayCell(way.cell);
