@@ -3,7 +3,6 @@ import {
   type FormPlace,
   type HandProfile,
   type Loss,
-  MIDI_TRACKS,
   type NotatedBar,
   practiceSheet,
   type Scope,
@@ -29,6 +28,7 @@ import {
   wavBytes,
 } from '@ruffle-wheel/core/exchange';
 import type { LogEntry } from '@ruffle-wheel/core';
+import type { MidiNames } from '@ruffle-wheel/core/exchange';
 import type { Progress } from './protocol';
 
 /** What a file can be written as. */
@@ -57,7 +57,8 @@ export type InSetting = Omit<FileSetting, 'progress'> & { readonly cycle: Accent
 /** What the exchange worker can be asked. */
 export interface ExchangeTasks {
   look(ask: OutAsk): OutLook;
-  file(ask: OutAsk): Uint8Array;
+  /** @param names what the tracks of a MIDI file are called */
+  file(ask: OutAsk, names: MidiNames): Uint8Array;
   /** Null where it is too long, or has not the part that is wished. */
   track(ask: OutAsk, wishes: TrackWishes, progress: Progress): Uint8Array | null;
   read(bytes: Uint8Array, setting: InSetting, progress: Progress): FileImport;
@@ -81,10 +82,10 @@ export const exchangeTasks: ExchangeTasks = {
       losses: as === 'wav' || as === 'pdf' || as === 'sheet' ? [] : scopeLosses(study, profile, scope, as),
     };
   },
-  file: ({ study, profile, scope, format }) =>
+  file: ({ study, profile, scope, format }, names) =>
     format === 'tablature' || format === 'wav' || format === 'pdf' || format === 'sheet'
       ? new Uint8Array()
-      : scoreFile(study, profile, scope, format, MIDI_TRACKS),
+      : scoreFile(study, profile, scope, format, names),
   track: ({ study, profile, scope }, wishes, progress) => {
     const track = practiceTrack(study, profile, scope, wishes);
     return track && wavBytes(track, wishes.volumes, progress);

@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import type { LogEntry, SheetSection } from '@ruffle-wheel/core';
 import type { FileImport, LogCsvReading, TrackWishes } from '@ruffle-wheel/core/exchange';
 import type { ExchangeTasks, InSetting, OutAsk, OutLook, StandSection } from './exchange-tasks';
+import { MIDI_TRACKS } from '../words/said/score-files';
 import { Overtaking } from './overtaking';
 import type { Progress } from './protocol';
 
@@ -14,7 +15,7 @@ export class Exchange extends Overtaking<ExchangeTasks> {
     super(make);
   }
   file(ask: OutAsk): Promise<Uint8Array | null> {
-    return this.run<Uint8Array>(async (worker) => worker.file(ask));
+    return this.run<Uint8Array>(async (worker) => worker.file(ask, MIDI_TRACKS));
   }
   track(ask: OutAsk, wishes: TrackWishes, progress: Progress): Promise<Uint8Array | null> {
     return this.run<Uint8Array | null>(async (worker) => worker.track(ask, wishes, this.told(progress)));

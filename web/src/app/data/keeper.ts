@@ -2,7 +2,7 @@
  * Reads and checks what is stored and what comes in as a file, a portion at a time. It runs in a worker, so that the
  * page never waits for the schema library; where there are no workers, in the page itself.
  */
-import { type Collection, type FileReading, KEPT, type Kept, sayDataFault } from '@ruffle-wheel/core';
+import { type Collection, type DataFault, type FileReading, KEPT, type Kept } from '@ruffle-wheel/core';
 import { mendRow, readFile, refuseByLetters, refuseBySize } from '@ruffle-wheel/core/format';
 import { Database } from './database';
 import { faultOf, readRow, readSettingsRow } from './door';
@@ -18,7 +18,7 @@ export type FileLook =
   { readonly ok: true; readonly sizes: Readonly<Record<Kept, number>> } | Extract<FileReading, { readonly ok: false }>;
 /** What a refused row says once it was mended. */
 export type Mending =
-  { readonly ok: true; readonly row: unknown; readonly changes: readonly string[] } | { readonly ok: false };
+  { readonly ok: true; readonly row: unknown; readonly changes: readonly DataFault[] } | { readonly ok: false };
 
 /** Rows of one portion. */
 const PORTION = 400;
@@ -71,17 +71,14 @@ export class Keeper {
       if (read.ok) passed.push(read.value);
       else {
         const fault = read.faults[0];
-        damaged.push({ table, id: keys[n] ?? '?', message: fault ? sayDataFault(fault) : '' });
+        damaged.push({ table, id: keys[n] ?? '?', fault: fault ?? null });
       }
     });
     return { rows: passed, damaged };
   }
   /** What speaks against rows that are to be written, by their places. */
-  faults(rows: readonly { readonly table: Kept; readonly row: unknown }[]): readonly string[] {
-    return rows.flatMap(({ table, row }) => {
-      const fault = faultOf(table, row);
-      return fault ? [sayDataFault(fault)] : [];
-    });
+  faults(rows: readonly { readonly table: Kept; readonly row: unknown }[]): readonly DataFault[] {
+    return rows.flatMap(({ table, row }) => faultOf(table, row) ?? []);
   }
   /** Makes a refused row one that passes, with as little changed as can be; nothing is written. */
   async mend(table: Kept, id: string): Promise<Mending> {
@@ -90,7 +87,7 @@ export class Keeper {
     if (!mended) return { ok: false };
     // A row under another id than its study becomes the study of its own id's place.
     const row = { ...(mended.row as object), id };
-    return { ok: true, row, changes: mended.changes.map(sayDataFault) };
+    return { ok: true, row, changes: mended.changes };
   }
 
   /** Asked before a byte of a file is read; null when its size is no obstacle. */

@@ -1,4 +1,4 @@
-import type { Collection, Kept, Study } from '@ruffle-wheel/core';
+import type { Collection, DataFault, Kept, Study } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
@@ -65,7 +65,8 @@ export interface DamagedRow {
   readonly table: Kept;
   /** The key it is stored under. */
   readonly id: string;
-  readonly message: string;
+  /** The first thing that speaks against it, where it is known. */
+  readonly fault: DataFault | null;
 }
 
 /** Something of the player's that was deleted or overwritten, kept so that it can be put back. */

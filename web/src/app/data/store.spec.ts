@@ -5,7 +5,7 @@ import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
 import { Keeping } from './keeping';
 import type { Operation } from './operations';
-import { DEFAULT_SETTINGS, type PlacedRow, type StudyRow } from './rows';
+import { type DamagedRow, DEFAULT_SETTINGS, type PlacedRow, type StudyRow } from './rows';
 import { Store, type Stored } from './store';
 import { soon } from '../testing/soon';
 
@@ -49,7 +49,7 @@ describe('storage', () => {
   });
   const all = async (table: Kept) => {
     const rows: unknown[] = [];
-    const damaged: { id: string; message: string }[] = [];
+    const damaged: DamagedRow[] = [];
     for await (const portion of store.read(table)) {
       rows.push(...portion.rows);
       damaged.push(...portion.damaged);
@@ -96,8 +96,8 @@ describe('storage', () => {
     const { rows, damaged } = await all('studies');
     expect(rows.map((r) => (r as StudyRow).study.name)).toEqual(['Good']);
     expect(damaged).toMatchObject([
-      { table: 'studies', id: 'bad', message: expect.stringMatching(/^instrument\.capo/) as string },
-      { table: 'studies', id: 'elsewhere', message: expect.stringMatching(/under another/) as string },
+      { table: 'studies', id: 'bad', fault: { path: 'instrument.capo' } },
+      { table: 'studies', id: 'elsewhere', fault: { code: 'another’s id' } },
     ]);
     expect((await all('log')).damaged).toHaveLength(1);
     expect(await db.studies.count()).toBe(3);
@@ -113,7 +113,7 @@ describe('storage', () => {
     expect(mended).toMatchObject({
       ok: true,
       row: { id: 'bad', instrument: { capo: 12 } },
-      changes: [expect.stringMatching(/^instrument\.capo/)],
+      changes: [{ path: 'instrument.capo', code: 'above the most' }],
     });
     expect((await all('studies')).damaged).toHaveLength(1);
     await db.studies.put({ ...row(makeStudy('s', 'Twice')), id: 'elsewhere' });

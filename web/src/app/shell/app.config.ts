@@ -9,7 +9,7 @@ import { routes } from './app.routes';
 import { Startup } from './startup';
 import { Troubles } from './troubles';
 import { isUpdated } from './updated';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 
 const PART = 'part';
 

@@ -1,5 +1,5 @@
 import type { Routes } from '@angular/router';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 import { PLACES } from './places';
 
 const first = PLACES[0]?.path ?? '';

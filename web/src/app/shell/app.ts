@@ -25,7 +25,7 @@ import { Icon } from '../ui/icons';
 import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
 import { saveFile } from '../ui/save-file';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 import { MatButton } from '@angular/material/button';
 
 /** Tables that have not answered after so long are said to be slow. */

@@ -9,7 +9,7 @@ import { Collection, Exports, OpenStudy } from '../study';
 import { Notice } from '../ui/notice';
 import { saveFile } from '../ui/save-file';
 import { WaysBack } from '../ui/ways-back';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 import { PLACES } from './places';
 
 type ToPlace = Extract<ActOf<'everywhere'>, `to ${string}`>;

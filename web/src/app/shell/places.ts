@@ -1,7 +1,7 @@
 import type { Route } from '@angular/router';
 import type { IconName } from '../ui/icons';
 import { keyOf } from '../keys/acts';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 
 export interface PlaceEntry {
   readonly path: string;

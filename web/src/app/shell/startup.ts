@@ -5,7 +5,7 @@ import { Engine } from '../sound/engine';
 import { Transport } from '../sound/transport';
 import { Arrivals, Collection, Leaving, OpenStudy } from '../study';
 import { Troubles } from './troubles';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 
 /** A read that fails is tried again so soon, before anything else is shown. */
 const READ_AGAIN_MS = [150, 600];

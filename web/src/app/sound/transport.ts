@@ -14,6 +14,7 @@ import {
   wrap,
 } from '@ruffle-wheel/core';
 import { Engine } from './engine';
+import { shell as words } from '../words/shell';
 
 /** A plan that stands in for the section's. */
 export interface Instead {
@@ -119,7 +120,7 @@ export class Transport {
       this.engine ??= await this.begin();
       await this.engine.resume();
     } catch {
-      this.failed.set('This browser gives no sound: it has no audio worklet, or no output. Try another browser.');
+      this.failed.set(words.noSound);
       this.stateNow.set('stopped');
       return;
     }

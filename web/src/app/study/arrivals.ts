@@ -7,8 +7,6 @@ import {
   LONGEST_ID,
   type LogEntry,
   type SaidDataFault,
-  sayDataFaults,
-  sayRefusal,
   shiftLog,
   type Study,
 } from '@ruffle-wheel/core';
@@ -17,6 +15,7 @@ import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arriv
 import { Keeping } from '../data/keeping';
 import { keep as keepWords } from '../words/practise-logbook-shelf';
 import { Collection } from './collection';
+import { sayDataFaults, sayRefusal } from '../words/said/refusals';
 
 /** A file that was not taken, as the player is told. */
 export interface Refusal {

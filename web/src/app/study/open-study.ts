@@ -5,7 +5,6 @@ import {
   freeName,
   keepTrial,
   neckOf,
-  sayRefusal,
   setTempo,
   type Shape,
   type Study,
@@ -16,6 +15,7 @@ import { Store, type StudyRow, Writes } from '../data';
 import { type Change, Collection, type Conflict } from './collection';
 import { History, type Way } from './history';
 import { SectionReading } from './section-reading';
+import { sayRefusal } from '../words/said/refusals';
 
 export type SaveState = 'opening' | 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
 /** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */

@@ -1,6 +1,7 @@
 import type { LogEntry } from '@ruffle-wheel/core';
 import type { TrackWishes } from '@ruffle-wheel/core/exchange';
 import { exchangeTasks, type InSetting, type OutAsk } from '../compute/exchange-tasks';
+import { MIDI_TRACKS } from '../words/said/score-files';
 
 /** Score files read and written in the page; keeps what it was asked. */
 export class InstantExchange {
@@ -10,7 +11,7 @@ export class InstantExchange {
     return Promise.resolve(exchangeTasks.look(ask));
   }
   file(ask: OutAsk) {
-    return Promise.resolve(exchangeTasks.file(ask));
+    return Promise.resolve(exchangeTasks.file(ask, MIDI_TRACKS));
   }
   track(ask: OutAsk, wishes: TrackWishes, progress: (share: number) => void) {
     this.tracks.push(wishes);

@@ -6,6 +6,6 @@ export function sayBeyondNeck(frets: readonly (number | null)[], capo: number): 
   const beyond = beyondNeck(frets, capo);
   if (beyond.length === 0) return '';
   const { neck } = neckWords;
-  const where = beyond.map((b) => `${neck.string.toLowerCase()} ${b.string} ${neck.fret.toLowerCase()} ${b.fret}`);
-  return `${neck.beyondNeck} ${where.join(', ')}. ${capo ? neck.endWithCapo : neck.end} ${lastFret(capo)}.`;
+  const where = beyond.map((b) => neck.place(b.string, b.fret));
+  return neck.beyondNeck(where, capo, lastFret(capo));
 }

@@ -6,6 +6,8 @@ export interface ListedChoice {
   readonly name: string;
   /** Beside the name, softer. */
   readonly detail?: string;
+  /** The name is the player's own, not a text of the program. */
+  readonly own?: boolean;
   /** What it is, in a line. */
   readonly note?: string;
 }
@@ -42,7 +44,7 @@ export interface ChoiceGroup {
               (click)="choose(c.id)"
               (dblclick)="taken.emit()"
             >
-              <b>{{ c.name }}</b>
+              <b [attr.data-own]="c.own ? '' : null">{{ c.name }}</b>
               @if (c.detail) {
                 <span class="soft"> {{ c.detail }}</span>
               }

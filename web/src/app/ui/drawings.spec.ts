@@ -117,7 +117,7 @@ describe('fretboard', () => {
   };
   it('says every string in words', async () =>
     expect(all(await draw('x-3-2-0-1-0', 'x-3-2-0-1-0'), 'svg')[0]?.getAttribute('aria-label')).toBe(
-      'C: string 6 not sounded, string 5 fret 3 finger 3, string 4 fret 2 finger 2, string 3 open, string 2 fret 1 finger 1, string 1 open',
+      'C: string 6 silent, string 5 fret 3 finger 3, string 4 fret 2 finger 2, string 3 open, string 2 fret 1 finger 1, string 1 open',
     ));
   it('is true to scale: frets get narrower up the neck', async () => {
     const f = await draw('x-3-2-0-1-0', '');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 
 /** A fault in a text: where, what, and what could stand there instead; '' takes it out. */
 export interface ShownFault {

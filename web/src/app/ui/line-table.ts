@@ -38,7 +38,7 @@ const DRAWN = 64;
       </table>
     </div>
     @if (part(); as p) {
-      <p class="part">{{ words.notes }} {{ p.first }}–{{ p.last }} {{ words.of }} {{ p.all }}</p>
+      <p class="part">{{ words.notes(p.first, p.last, p.all) }}</p>
     }
   `,
   styles: `

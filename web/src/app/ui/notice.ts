@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 import { WaysBack } from './ways-back';
 
 /** The notice after taking over goes soon: it lies over the script, and Ctrl+Z leads back too. */
@@ -20,7 +20,7 @@ export class Notice {
   /** Something was deleted or replaced: it can be taken back from here, with Ctrl+Z, and from the bin. */
   withUndo(text: string, undo: () => void) {
     const back = this.ways.add(text, undo);
-    this.bar.open(`${text}. ${words.alsoKey}`, words.undoKey, { duration: UNDO_MS }).onAction().subscribe(back);
+    this.bar.open(words.withKey(text), words.undoKey, { duration: UNDO_MS }).onAction().subscribe(back);
   }
   /** The open study was changed. @param back says false when something was changed since */
   withStudyUndo(text: string, back: () => boolean, brief = false) {

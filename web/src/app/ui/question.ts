@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, Injectable } from '@angular
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
-import { words } from '../words/en';
+import { shell as words } from '../words/shell';
 
 export interface Choice<T> {
   readonly value: T;
@@ -34,7 +34,7 @@ const SHOWN = 8;
             <li>{{ line }}</li>
           }
           @if (more) {
-            <li>{{ words.andMore }} {{ more }}</li>
+            <li>{{ words.andMore(more) }}</li>
           }
         </ul>
       }

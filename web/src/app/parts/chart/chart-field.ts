@@ -11,9 +11,6 @@ import {
   readNames,
   type RowRequest,
   type RowResult,
-  sayFact,
-  sayFacts,
-  sayFaults,
   setBars,
   setChart,
   setScript,
@@ -31,6 +28,7 @@ import { Notice } from '../../ui/notice';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { chartCompletion } from './chart-completion';
 import { Toggle } from '../../ui/toggle';
+import { sayFact, sayFacts, sayFaults } from '../../words/said/faults';
 
 /** Chords on few strings are a last resort. */
 const LEAST_STRINGS = 4;

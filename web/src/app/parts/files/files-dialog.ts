@@ -10,7 +10,7 @@ import { FilesOut } from './files-out';
   selector: 'app-files-dialog',
   imports: [MatDialogModule, MatButtonModule, FilesOut],
   template: `
-    <h2 mat-dialog-title>{{ words.shelf.out }} {{ study.name }}</h2>
+    <h2 mat-dialog-title>{{ words.shelf.out(study.name) }}</h2>
     <mat-dialog-content><app-files-out [study]="study" /></mat-dialog-content>
     <mat-dialog-actions
       ><button type="button" mat-button mat-dialog-close>{{ words.shelf.close }}</button></mat-dialog-actions

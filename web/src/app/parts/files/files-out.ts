@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Apart, APART, clampBpm, formLine, readForm, type Scope, sayLoss, type Study } from '@ruffle-wheel/core';
+import { type Apart, APART, clampBpm, formLine, readForm, type Scope, type Study } from '@ruffle-wheel/core';
 import { Exchange, ExchangeLook } from '../../compute/exchange';
 import type { OutAsk, OutFormat, OutLook } from '../../compute/exchange-tasks';
 import { Collection } from '../../study';
@@ -16,6 +16,7 @@ import type { Format } from '../print/paper';
 import { leftOut } from '../print/printable';
 import { StandPage } from '../print/stand-page';
 import { tablatureFile } from './tablature-file';
+import { sayLoss } from '../../words/said/score-files';
 
 const FORMATS: readonly OutFormat[] = ['pdf', 'sheet', 'musicxml', 'compressed musicxml', 'midi', 'wav', 'tablature'];
 const ENDINGS: Record<OutFormat, readonly [ending: string, type: string]> = {
@@ -158,7 +159,7 @@ export class FilesOut {
       const file = await this.made(ask, type);
       if (!file) return;
       saveFile(file, name, ending);
-      this.notice.say(`${name}.${ending} ${this.words.saved}`);
+      this.notice.say(this.words.saved(`${name}.${ending}`));
     } catch {
       this.fault.set(this.words.failed);
     } finally {

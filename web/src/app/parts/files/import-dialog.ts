@@ -20,9 +20,6 @@ import {
   importedStudy,
   importRefusal,
   type Instrument,
-  sayImportNote,
-  sayImportRefusal,
-  sayRefusal,
   type Study,
   takeImport,
   tuningText,
@@ -33,6 +30,9 @@ import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { SELECT } from '../../ui/select';
 import { files } from '../../words/files';
+import { sayImportNote, sayImportRefusal } from '../../words/said/score-files';
+import { sayRefusal } from '../../words/said/refusals';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** Work that is over sooner is not spoken of. */
 const SAID_AFTER_MS = 250;
@@ -48,6 +48,7 @@ const newId = () => crypto.randomUUID();
 })
 export class ImportDialog {
   protected readonly words = files.look;
+  protected readonly sayCycle = sayCycle;
   protected readonly out = files;
   private readonly exchange = inject(Exchange);
   private readonly collection = inject(Collection);
@@ -71,13 +72,13 @@ export class ImportDialog {
   protected readonly stretches = computed(() =>
     (this.piece()?.stretches ?? []).map(({ from, to, first, last }, at) => ({
       at,
-      said: from === to ? `${from}: ${first}` : `${from}–${to}: ${first} ${this.words.to} ${last}`,
+      said: this.words.sections(from, to, first, last),
     })),
   );
   protected readonly parts = computed(() =>
     (this.piece()?.parts ?? []).map((p, at) => ({
       at,
-      said: `${p.name || (this.piece()?.kind === 'midi' ? this.words.all : at + 1)}, ${p.notes} ${this.words.notes}`,
+      said: this.words.counted(p.name || (this.piece()?.kind === 'midi' ? this.words.all : String(at + 1)), p.notes),
     })),
   );
   protected readonly notes = computed(() => this.piece()?.notes.map(sayImportNote) ?? []);
@@ -89,7 +90,7 @@ export class ImportDialog {
   );
   protected readonly strings = computed(() => {
     const p = this.piece();
-    return p ? `${this.words.strings} ${tuningText(p.tuning)}${p.capo ? `, ${this.words.capo} ${p.capo}` : ''}` : '';
+    return p ? files.strings(tuningText(p.tuning), p.capo) : '';
   });
   /** The open study has other strings, or another capo. */
   protected readonly unlike = computed(() => {
@@ -164,7 +165,7 @@ export class ImportDialog {
     const study: Study = names.includes(made.name) ? { ...made, name: freeName(made.name, names) } : made;
     this.collection.addStudy(study);
     this.show(study.id);
-    this.notice.withUndo(`${study.name} ${this.words.came}`, () => {
+    this.notice.withUndo(this.words.came(study.name), () => {
       this.collection.deleteStudy(study.id);
       this.show(before);
     });
@@ -183,7 +184,7 @@ export class ImportDialog {
     // Refused: the reason has been told.
     if (!first) return;
     this.open.chooseSection(first.id);
-    this.notice.withStudyUndo(`${this.name} ${this.words.came}`, this.open.wayBack());
+    this.notice.withStudyUndo(this.words.came(this.name), this.open.wayBack());
     this.done();
   }
   private done() {

@@ -1,5 +1,6 @@
 import { type Scope, type Study, type TablaturePart, tuningText } from '@ruffle-wheel/core';
 import { files as words } from '../../words/files';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** A whole file of tablature: the study, then each section with its cycle and tempo; '' where nothing is written. */
 export function tablatureFile(study: Study, scope: Scope, all: readonly TablaturePart[]): string {
@@ -8,15 +9,15 @@ export function tablatureFile(study: Study, scope: Scope, all: readonly Tablatur
   const { tuning, capo } = study.instrument;
   const head = [
     study.name,
-    `${words.tuning} ${tuningText(tuning)}${capo ? `, ${words.capo} ${capo}` : ''}`,
-    ...(scope.kind === 'form' && study.form ? [`${words.order} ${study.form}`] : []),
+    words.strings(tuningText(tuning), capo),
+    ...(scope.kind === 'form' && study.form ? [words.order(study.form)] : []),
   ];
   const sections = parts.map((p) => {
     const section = study.sections.find((s) => s.id === p.section);
     const bars = scope.kind === 'bars' ? `, ${barsOf(scope.bars)}` : '';
-    return `${section?.name ?? ''}${bars} · ${section?.cycle.name ?? ''} · ${section?.bpm ?? ''} ${words.counts}\n\n${p.text}`;
+    if (!section) return p.text;
+    return `${section.name}${bars} · ${sayCycle(section.cycle).name} · ${words.tempo(section.bpm)}\n\n${p.text}`;
   });
   return `${head.join('\n')}\n\n${sections.join('\n\n\n')}\n`;
 }
-const barsOf = ([from, to]: readonly [number, number]): string =>
-  from === to ? `${words.bar} ${from + 1}` : `${words.bars} ${from + 1}–${to + 1}`;
+const barsOf = ([from, to]: readonly [number, number]): string => words.bars(from + 1, to + 1);

@@ -8,7 +8,6 @@ import {
   makeSection,
   makeStudy,
   parseScript,
-  sayStep,
   strokesInTurn,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
@@ -16,6 +15,7 @@ import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { stitchesOf } from '../../ui/wheel/stitches';
 import { letters as lettersWords } from '../../words/letters';
+import { sayStep } from '../../words/said/strokes';
 
 /** What is shown stands on a plain bar. */
 const BAR = cycleById('plain-four') as AccentCycle;

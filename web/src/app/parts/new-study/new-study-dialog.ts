@@ -19,7 +19,6 @@ import {
   freeName,
   makeStudy,
   placeLabel,
-  sayWayToBegin,
   setCell,
   type StartingPoint,
 } from '@ruffle-wheel/core';
@@ -28,7 +27,9 @@ import { StartingPoints } from '../../compute/starting-points';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { ChoiceList, type ChoiceGroup } from '../../ui/choice-list';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
+import { sayWayToBegin } from '../../words/said/schools';
+import { sayCycle, sayFamily } from '../../words/said/catalogue';
 
 /** Begins with nothing. */
 const EMPTY = 'empty';
@@ -43,6 +44,7 @@ const EMPTY = 'empty';
 })
 export class NewStudyDialog {
   protected readonly words = words.newStudy;
+  protected readonly sayCycle = sayCycle;
   private readonly collection = inject(Collection);
   private readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
@@ -73,15 +75,15 @@ export class NewStudyDialog {
   private readonly hand = computed(() => this.hands().find((p) => p.id === this.handId()) ?? this.collection.profile());
   protected readonly cycleGroups = computed((): ChoiceGroup[] =>
     FAMILIES.map((family) => ({
-      name: family,
+      name: sayFamily(family),
       choices: this.collection
         .cycles()
         .filter((c) => c.family === family)
-        .map((c) => ({ id: c.id, name: c.name, detail: c.school ?? '' })),
+        .map((c) => ({ id: c.id, name: sayCycle(c).name, detail: sayCycle(c).school })),
     })),
   );
   protected readonly handGroups = computed((): ChoiceGroup[] => [
-    { name: '', choices: this.hands().map((p) => ({ id: p.id, name: p.name })) },
+    { name: '', choices: this.hands().map((p) => ({ id: p.id, name: p.name, own: true })) },
   ]);
   private readonly startingPoints = inject(StartingPoints);
   private readonly points = computed(() => this.startingPoints.of(this.cycle(), this.hand()));

@@ -1,8 +1,10 @@
-import { cycleLength, sayChange, type SheetSection, type Shape, STRINGS, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { cycleLength, type SheetSection, type Shape, STRINGS, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import type { jsPDF } from 'jspdf';
 import { files } from '../../words/files';
 import { type Format, MARGIN, numberPages, paper, SANS, SERIF } from './paper';
 import { printable } from './printable';
+import { sayChange } from '../../words/said/left-hand';
+import { sayCycle } from '../../words/said/catalogue';
 
 const INK = '#241c18';
 const SOFT = '#6d5d54';
@@ -37,7 +39,7 @@ class Sheet {
     this.type(SERIF, 'bold', 14).text(printable(name), MARGIN, MARGIN + 15);
     const after = this.doc.getTextWidth(printable(name)) + 4;
     this.type(SANS, 'normal', 10).text(
-      printable(`${cycle.name} · ${bpm} ${files.counts}`),
+      printable(`${sayCycle(cycle).name} · ${files.tempo(bpm)}`),
       MARGIN + after,
       MARGIN + 15,
     );
@@ -52,7 +54,7 @@ class Sheet {
       this.type(SERIF, 'bold', 13).text(words.changes, MARGIN, y);
       y += 6;
       for (const change of changes) {
-        const head = printable(`${change.from.name} – ${change.to.name}, ${words.at} ${change.label}`);
+        const head = printable(words.change(change.from.name, change.to.name, change.label));
         this.type(SANS, 'bold', 10).text(head, MARGIN, y);
         const lines = this.type(SANS, 'normal', 10).splitTextToSize(
           printable(sayChange(change).join(' ')),
@@ -165,7 +167,7 @@ class Sheet {
   private ladder(y: number) {
     const { rungs, ladder } = this.section;
     this.type(SERIF, 'bold', 13).text(words.ladder, MARGIN, y);
-    const passes = printable(`${ladder.passes} ${words.passes}`);
+    const passes = printable(words.passes(ladder.passes));
     this.type(SANS, 'normal', 10, SOFT).text(passes, MARGIN + 22, y);
     const boxes = Math.min(10, ladder.passes);
     const wide = 14 + boxes * 6;

@@ -6,6 +6,7 @@ import type { StandSection } from '../../compute/exchange-tasks';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { files } from '../../words/files';
 import type { Format } from './paper';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** Units across a system on paper, and strokes in a bar that leave no room for a second one beside it. */
 const UNITS = 900;
@@ -58,7 +59,7 @@ export class StandPage {
         .setFontSize(13)
         .text(printable(section.name), MARGIN, y + 5);
       const after = doc.getTextWidth(printable(section.name)) + 4;
-      const said = printable(`${section.cycle.name} · ${section.bpm} ${files.counts}`);
+      const said = printable(`${sayCycle(section.cycle).name} · ${files.tempo(section.bpm)}`);
       doc
         .setFont(SANS, 'normal')
         .setFontSize(10)

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Finding, type Remedy, remedyCommand, sayRemedy } from '@ruffle-wheel/core';
+import { type Finding, type Remedy, remedyCommand } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { wheel as wheelWords } from '../../words/wheel';
+import { sayRemedy } from '../../words/said/findings';
 
 /** The ways out of a finding, a button each; one that is taken can be undone from its notice. */
 @Component({

@@ -1,6 +1,7 @@
-import { LEVELS, MARK_SAID, MARKS } from '@ruffle-wheel/core';
+import { LEVELS, MARKS } from '@ruffle-wheel/core';
 import type { Complete, Offer, Offers } from '../../ui/script/completion';
 import { letters as lettersWords } from '../../words/letters';
+import { MARK_SAID } from '../../words/said/strokes';
 
 const texts = lettersWords.completion;
 const offers = (said: readonly (readonly string[])[]): Offer[] =>

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
-import { LONGEST_SCRIPT, sayFact, sayFaults, setScript } from '@ruffle-wheel/core';
+import { LONGEST_SCRIPT, setScript } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { ScriptEditor } from '../../ui/script/script-editor';
 import { wheel as wheelWords } from '../../words/wheel';
 import { scriptCompletion } from './script-completion';
+import { sayFact, sayFaults } from '../../words/said/faults';
 
 /** The open section's hand script, to be written in: what is typed is the section's at once, and undone with it. */
 @Component({

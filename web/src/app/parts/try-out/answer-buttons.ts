@@ -12,12 +12,12 @@ import { MatButton } from '@angular/material/button';
       type="button"
       matButton="outlined"
       [attr.aria-pressed]="isShown()"
-      [attr.aria-label]="(isShown() ? words.back : words.show) + ofName()"
+      [attr.aria-label]="named(isShown() ? words.back : words.show)"
       (click)="tryOut.show(key(), shown())"
     >
       {{ isShown() ? (brief() ? words.backBrief : words.back) : brief() ? words.showBrief : words.show }}
     </button>
-    <button type="button" matButton="outlined" [attr.aria-label]="words.take + ofName()" (click)="take()">
+    <button type="button" matButton="outlined" [attr.aria-label]="named(words.take)" (click)="take()">
       {{ brief() ? words.takeBrief : words.take }}
     </button>
   `,
@@ -40,16 +40,19 @@ export class AnswerButtons {
   readonly brief = input(false);
   readonly taken = output();
   protected readonly isShown = computed(() => this.tryOut.shown() === this.key());
-  protected readonly ofName = computed(() => (this.name() ? `: ${this.name()}` : ''));
   constructor() {
     // What is tried out goes when its answer goes.
     inject(DestroyRef).onDestroy(() => {
       if (this.isShown()) this.tryOut.leave();
     });
   }
+  /** What is done, and to which answer. */
+  protected named(does: string): string {
+    return this.name() ? this.words.named(does, this.name()) : does;
+  }
   /** The same as pressing its second button. */
   take() {
-    this.tryOut.take(this.shown(), `${this.words.taken}${this.ofName()}`);
+    this.tryOut.take(this.shown(), this.named(this.words.taken));
     this.taken.emit();
   }
 }

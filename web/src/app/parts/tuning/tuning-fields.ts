@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import {
   HIGHEST_CAPO,
   readTuning,
-  sayFact,
   setCapo,
   setTuning,
   TUNINGS,
@@ -14,6 +13,8 @@ import { OpenStudy } from '../../study';
 import { neck as neckWords } from '../../words/neck';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
+import { sayFact } from '../../words/said/faults';
+import { tunings } from '../../words/said/catalogue';
 
 /** The study's capo and its strings, chosen or written by note names; what would break a string is warned of. */
 @Component({
@@ -83,7 +84,7 @@ export class TuningFields {
   protected readonly words = neckWords.tuning;
   protected readonly open = inject(OpenStudy);
   protected readonly setCapo = setCapo;
-  protected readonly tunings = TUNINGS;
+  protected readonly tunings = tunings;
   protected readonly text = tuningText;
   protected readonly capos = Array.from({ length: HIGHEST_CAPO + 1 }, (_, n) => n);
   /** The field for own strings is open, whatever they are. */

@@ -55,7 +55,11 @@ export class LogbookPlace {
       day: DAY.format(new Date(entry.startedAt)),
       minutes: Math.round(entry.minutes * 10) / 10,
       reached: reached(entry),
-      marks: `${entry.passes.filter((p) => p.clean).length} of ${entry.passes.length} (${Math.round(100 * cleanShare(entry))} %)`,
+      marks: this.words.cleanOf(
+        entry.passes.filter((p) => p.clean).length,
+        entry.passes.length,
+        Math.round(100 * cleanShare(entry)),
+      ),
     };
   }
 

@@ -74,8 +74,8 @@ export class TempoChart {
   private readonly lines = computed(() => tempoLines(this.entries()));
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
-    const said = lines.map((l) => `${l.name} from ${l.points[0]?.bpm ?? 0} to ${l.points.at(-1)?.bpm ?? 0}`);
-    return `${keepWords.logbook.chart}: ${said.join('; ')}${more ? `; ${keepWords.logbook.moreLines} ${more}` : ''}`;
+    const said = lines.map((l) => keepWords.logbook.line(l.name, l.points[0]?.bpm ?? 0, l.points.at(-1)?.bpm ?? 0));
+    return `${keepWords.logbook.chart}: ${[...said, ...(more ? [keepWords.logbook.moreLines(more)] : [])].join('; ')}`;
   });
 
   protected readonly chart = computed(

@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type ShapeChange, sayFinger } from '@ruffle-wheel/core';
+import { type ShapeChange } from '@ruffle-wheel/core';
 import { neck as neckWords } from '../../words/neck';
+import { sayFinger } from '../../words/said/left-hand';
 
 /** The change at hand, finger by finger: what each does, the time it takes and the time there is for it, to one scale. */
 @Component({
   selector: 'app-change-times',
   template: `
     <h2>
-      {{ change().from.name }} → {{ change().to.name }}
+      <span data-own>{{ change().from.name }} → {{ change().to.name }}</span>
       @if (on()) {
-        <span class="soft">{{ words.on }} {{ on() }}</span>
+        <span class="soft">{{ words.on(on()) }}</span>
       }
     </h2>
     <ul>
@@ -48,7 +49,7 @@ export class ChangeTimes {
         there: (100 * (f.thereMs ?? 0)) / most,
         share: (100 * f.neededMs) / most,
         late: f.thereMs !== null && f.neededMs > f.thereMs,
-        needed: timed ? `${f.neededMs}${f.thereMs === null ? '' : ` / ${f.thereMs}`} ${this.words.ms}` : '',
+        needed: timed ? this.words.needs(f.neededMs, f.thereMs) : '',
       };
     });
   });

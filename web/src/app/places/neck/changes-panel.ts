@@ -1,17 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  DRILLED_CHANGES,
-  drillsOfChange,
-  type PlacedChange,
-  sayChange,
-  sayFinger,
-  sayRightHand,
-} from '@ruffle-wheel/core';
+import { DRILLED_CHANGES, drillsOfChange, type PlacedChange } from '@ruffle-wheel/core';
 import { AskedDrills, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { neck as neckWords } from '../../words/neck';
 import { MatButton } from '@angular/material/button';
+import { sayChange, sayFinger, sayRightHand } from '../../words/said/left-hand';
 
 /** Every change of the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
 @Component({
@@ -31,11 +25,9 @@ import { MatButton } from '@angular/material/button';
               [attr.data-first]="$first ? '' : null"
               (click)="shown.emit(c.change)"
             >
-              {{ c.from }} → {{ c.to }}
+              <span data-own>{{ c.from }} → {{ c.to }}</span>
             </button>
-            <span class="soft"
-              >{{ words.at }} {{ c.label }} · {{ c.mm }} {{ words.mm }} · {{ c.points }} {{ words.difficulty }}</span
-            >
+            <span class="soft">{{ words.at(c.label) }} · {{ words.mm(c.mm) }} · {{ words.points(c.points) }}</span>
           </p>
           <p>{{ c.said }}</p>
           @if (c.right) {
@@ -94,9 +86,7 @@ export class ChangesPanel {
         said: sayChange(change).join(' '),
         right: sayRightHand(change.rightHand).join(' '),
         times:
-          block.thereMs === null || block.neededMs === 0
-            ? ''
-            : `${this.words.block}: ${block.neededMs} ${this.words.ms} ${this.words.needed}, ${block.thereMs} ${this.words.there}.`,
+          block.thereMs === null || block.neededMs === 0 ? '' : this.words.blockTimes(block.neededMs, block.thereMs),
         fingers: change.fingers.filter((f) => f.action !== 'idle').map(sayFinger),
       };
     });

@@ -8,8 +8,6 @@ import {
   MOST_SHAPES,
   OPEN_SHAPE,
   pitchOf,
-  sayFact,
-  sayFacts,
   type Shape,
   shapeSpan,
   type StringNumber,
@@ -31,6 +29,7 @@ import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
+import { sayFact, sayFacts } from '../../words/said/faults';
 
 const ANSWERS = 8;
 /** Shapes for a chord symbol, filtered and ranked, with easier substitutes. */
@@ -103,7 +102,7 @@ export class FindPanel {
   protected readonly easier = computed(() =>
     (this.seen()?.answer.easier ?? []).map((e) => ({
       ...this.shown(e.chord, e.shape),
-      why: e.lost.length ? `${this.words.lost} ${e.lost.map(sayFact).join(', ')}` : this.words.nothingLost,
+      why: e.lost.length ? this.words.lost(e.lost.map(sayFact).join(', ')) : this.words.nothingLost,
     })),
   );
   private row(chord: string, a: VoicingAnswer) {
@@ -111,7 +110,7 @@ export class FindPanel {
     const paid = paidTerms(VOICING_TERMS, a.cost);
     return {
       ...this.shown(chord, held),
-      why: paid.map((t) => `${this.words.terms[t]} ${a.cost[t]}`).join(' · ') || this.words.nothingLost,
+      why: paid.map((t) => this.words.paid(this.words.terms[t], a.cost[t])).join(' · ') || this.words.nothingLost,
     };
   }
   private shown(chord: string, held: FrettedShape) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type KeyRequest, type RankedKey, sayFact, sayKey } from '@ruffle-wheel/core';
+import { type KeyRequest, type RankedKey } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import type { MelodyAsk } from '../../compute/protocol';
@@ -8,6 +8,8 @@ import { neck as neckWords } from '../../words/neck';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
+import { sayFact } from '../../words/said/faults';
+import { sayKey } from '../../words/said/left-hand';
 
 /** Keys listed at first; the rest are no easier. */
 const SHOWN = 8;
@@ -48,7 +50,7 @@ const SHOWN = 8;
             </button>
           </span>
           @if (k.lost) {
-            <span class="soft">{{ words.lost }} {{ k.lost }}</span>
+            <span class="soft">{{ words.lost(k.lost) }}</span>
           }
         </div>
       }

@@ -11,15 +11,8 @@ import {
   neckOf,
   type RankedKey,
   readNotes,
-  sayFact,
-  sayFacts,
-  sayFault,
-  sayFretting,
-  sayKey,
   setCapo,
   transposeNotes,
-  sayFretSchool,
-  sayLineSchool,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -34,6 +27,9 @@ import { neck as neckWords } from '../../words/neck';
 import { KeyRanking } from './key-ranking';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
+import { sayFact, sayFacts, sayFault } from '../../words/said/faults';
+import { sayFretting, sayKey } from '../../words/said/left-hand';
+import { sayFretSchool, sayLineSchool } from '../../words/said/schools';
 
 const ANSWERS = 3;
 /** A melody stops all of its strings itself: no shape lies under it, and the neck walks through its notes. */
@@ -62,7 +58,7 @@ const SHOWN = 48;
       <dl class="help soft">
         @for (h of words.melodyHelp; track h[0]) {
           <dt>
-            <code>{{ h[0] }}</code>
+            <code data-own>{{ h[0] }}</code>
           </dt>
           <dd>{{ h[1] }}</dd>
         }
@@ -93,9 +89,9 @@ const SHOWN = 48;
       @for (r of rows(); track r.n) {
         <section>
           <p class="soft">
-            <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ r.why }}
+            <b>{{ r.n + 1 }}</b> · {{ words.points(r.total) }} · {{ r.why }}
           </p>
-          <app-line-table [label]="words.melodyFound + ' ' + (r.n + 1)" [lines]="r.lines" />
+          <app-line-table [label]="words.melodyWay(r.n + 1)" [lines]="r.lines" />
           @if (r.more) {
             <p class="soft">{{ words.moreNotes }}</p>
           }
@@ -186,7 +182,7 @@ export class MelodyPanel {
     return {
       n,
       total: left.total,
-      why: paid.map((t) => `${this.words.melodyTerms[t]} ${left.cost[t]}`).join(' · '),
+      why: paid.map((t) => this.words.paid(this.words.melodyTerms[t], left.cost[t])).join(' · '),
       lines: [
         line(this.words.string, (i) => each(i, (p) => String(p.string))),
         line(this.words.fret, (i) => each(i, (p) => String(p.fret))),

@@ -10,10 +10,7 @@ import {
   OPEN_SHAPE,
   type PlacedChange,
   reachFault,
-  sayFact,
   type Shape,
-  sayBorrowed,
-  sayRightHand,
   type ScoreNote,
   shapeAt,
   shapeSpan,
@@ -44,6 +41,8 @@ import { NeckWalk } from './walk';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
+import { sayFact } from '../../words/said/faults';
+import { sayBorrowed, sayRightHand } from '../../words/said/left-hand';
 
 /** One letter for each panel: changes, find, row, melody. */
 /** What is tried out while block chords are played. */
@@ -171,7 +170,7 @@ export class NeckPlace {
     ];
   });
   private noteName(n: number): string {
-    return `${this.words.note} ${n + 1} ${this.words.of} ${this.walk.events().length}`;
+    return this.words.noteOf(n + 1, this.walk.events().length);
   }
   protected readonly drawn = computed((): Shape => {
     const here = this.walk.here();

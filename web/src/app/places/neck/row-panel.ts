@@ -8,7 +8,6 @@ import {
   type RowAnswer,
   type RowRequest,
   type RowResult,
-  sayFacts,
   type Shape,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
@@ -21,6 +20,7 @@ import { neck as neckWords } from '../../words/neck';
 import { shapeFrom } from '../../parts/shape-from';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
+import { sayFacts } from '../../words/said/faults';
 
 const ANSWERS = 3;
 /** Rows that are looked at for them: the same frets may be fingered in several ways. */
@@ -75,13 +75,13 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
       @for (r of rows(); track r.n) {
         <section>
           <p class="soft">
-            <b>{{ r.n + 1 }}</b> · {{ r.total }} {{ words.difficulty }} · {{ words.shapesCost }} {{ r.shapes }} ·
-            {{ words.changesCost }} {{ r.changes }}
+            <b>{{ r.n + 1 }}</b> · {{ words.points(r.total) }} · {{ words.paid(words.shapesCost, r.shapes) }} ·
+            {{ words.paid(words.changesCost, r.changes) }}
           </p>
           <p class="shapes">
             @for (s of r.held; track $index) {
               <span
-                ><b>{{ s.name }}</b> <code>{{ s.frets }}</code></span
+                ><b data-own>{{ s.name }}</b> <code data-own>{{ s.frets }}</code></span
               >
             }
           </p>

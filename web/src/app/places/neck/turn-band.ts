@@ -41,7 +41,7 @@ const EDGE = 30;
       </div>
       <ol>
         @for (t of drawn(); track t.turn) {
-          <li class="turn" [attr.aria-label]="words.turn + ' ' + (t.turn + 1) + ' ' + words.of + ' ' + turns()">
+          <li class="turn" [attr.aria-label]="words.turn(t.turn + 1, turns())">
             @for (c of t.chords; track c.n) {
               <button
                 type="button"
@@ -55,8 +55,8 @@ const EDGE = 30;
                 [style.width.%]="c.width"
                 (click)="taken.emit(c.n)"
               >
-                <b>{{ c.name }}</b>
-                <code>{{ c.frets }}</code>
+                <b data-own>{{ c.name }}</b>
+                <code data-own>{{ c.frets }}</code>
                 @if (c.time; as t) {
                   <span class="bar" [class.late]="t.late"><span [style.width.%]="t.share"></span></span>
                   <span class="soft">{{ t.text }}</span>
@@ -68,7 +68,7 @@ const EDGE = 30;
       </ol>
     </div>
     @if (turns() > drawnMost) {
-      <p class="soft">{{ words.turns }} {{ first() + 1 }}–{{ first() + drawnMost }} {{ words.of }} {{ turns() }}</p>
+      <p class="soft">{{ words.turns(first() + 1, first() + drawnMost, turns()) }}</p>
     }
   `,
   styleUrl: './turn-band.scss',
@@ -113,7 +113,7 @@ export class TurnBand {
   });
   private card({ name, frets, time }: BandChord, n: number, left: number, width: number, goesOn: boolean) {
     const shown = goesOn ? null : time;
-    const text = shown ? `${shown.neededMs} / ${shown.thereMs} ${this.words.ms}` : '';
+    const text = shown ? this.words.needsHas(shown.neededMs, shown.thereMs) : '';
     return {
       n,
       name,

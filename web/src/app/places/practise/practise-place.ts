@@ -17,8 +17,6 @@ import {
   reached,
   rungCount,
   type SaidDrill,
-  sayDrills,
-  sayFact,
   type SectionDrill,
   sectionDrills,
   setLadder,
@@ -28,12 +26,15 @@ import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { keep as keepWords } from '../../words/practise-logbook-shelf';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Soon } from '../../ui/soon';
 import { FIELD } from '../../ui/field';
+import { sayDrills } from '../../words/said/drills';
+import { sayFact } from '../../words/said/faults';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
@@ -46,6 +47,7 @@ import { FIELD } from '../../ui/field';
 })
 export class PractisePlace {
   protected readonly words = keepWords.practise;
+  protected readonly sayCycle = sayCycle;
   protected readonly headerWords = words.header;
   protected readonly open = inject(OpenStudy);
   protected readonly session = inject(PracticeSession);
@@ -103,9 +105,7 @@ export class PractisePlace {
   protected readonly overCeiling = computed(() => {
     const { start, end } = this.ladder();
     const ceiling = Math.floor(this.ceiling());
-    return Math.max(start, end) > this.ceiling()
-      ? `${this.words.overCeiling[0]} ${ceiling}${this.words.overCeiling[1]}`
-      : '';
+    return Math.max(start, end) > this.ceiling() ? this.words.overCeiling(ceiling) : '';
   });
   private readonly askedKeys = signal<readonly string[]>([]);
   /** Drills made from the section as written, for as long as its script stays the same. */

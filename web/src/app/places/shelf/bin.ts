@@ -17,17 +17,17 @@ const SHOWN = 20;
     @if (entries().length) {
       <details class="bin">
         <summary>{{ words.bin }} ({{ entries().length }})</summary>
-        <p class="soft">{{ words.binNote }} {{ days }} {{ words.binDays }}</p>
+        <p class="soft">{{ words.binNote(days) }}</p>
         <ul>
           @for (e of shown(); track e.id) {
             <li>
               <span
-                ><b>{{ e.name }}</b> <span class="soft">{{ e.said }}</span></span
+                ><b data-own>{{ e.name }}</b> <span class="soft">{{ e.said }}</span></span
               >
               <button
                 type="button"
                 matButton="outlined"
-                [attr.aria-label]="words.putBack + ' ' + e.name"
+                [attr.aria-label]="words.putBackNamed(e.name)"
                 (click)="putBack(e.id, e.name)"
               >
                 {{ words.putBack }}
@@ -36,7 +36,7 @@ const SHOWN = 20;
           }
         </ul>
         @if (entries().length > shown().length) {
-          <p class="soft">{{ words.binMore }} {{ entries().length - shown().length }}</p>
+          <p class="soft">{{ words.binMore(entries().length - shown().length) }}</p>
         }
         <button type="button" matButton="outlined" (click)="empty()">{{ words.emptyBin }}</button>
       </details>
@@ -59,14 +59,17 @@ export class Bin {
       .map((e) => ({
         id: e.id,
         name: e.name,
-        said: `${this.words.binKinds[e.what]} ${DAY.format(new Date(e.at))}${e.rows > 1 ? `, ${e.rows} ${this.words.binRows}` : ''}`,
+        said: [
+          this.words.binSaid(this.words.binKinds[e.what], DAY.format(new Date(e.at))),
+          ...(e.rows > 1 ? [this.words.binRows(e.rows)] : []),
+        ].join(', '),
       })),
   );
   protected readonly shown = computed(() => this.entries().slice(0, SHOWN));
 
   protected putBack(id: string, name: string) {
     this.collection.putBack(id);
-    this.notice.say(`${name} ${this.words.isBack}`);
+    this.notice.say(this.words.isBack(name));
   }
   protected async empty() {
     const w = this.words.emptying;

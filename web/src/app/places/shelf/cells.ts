@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
-  sayCellFaults,
   type AccentCycle,
   type Cell,
   cleanName,
@@ -19,10 +18,12 @@ import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
+import { sayCellFaults } from '../../words/said/faults';
 import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
+import { sayCell, sayFamily } from '../../words/said/catalogue';
 
 /** A cell's own length as a cycle without accents, to draw it on. */
 function plainCycle(cell: Cell, length: number): AccentCycle {
@@ -50,6 +51,8 @@ function plainCycle(cell: Cell, length: number): AccentCycle {
 })
 export class Cells {
   protected readonly words = keepWords.shelf;
+  protected readonly sayCell = sayCell;
+  protected readonly sayFamily = sayFamily;
   private readonly collection = inject(Collection);
   private readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);

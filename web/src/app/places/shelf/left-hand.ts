@@ -44,7 +44,11 @@ export class LeftHandMeasures {
     const { reach, barre, thumbOver } = this.left();
     const { ease, limit } = reach['14'];
     const said = this.words;
-    return `1–4 ${said.ease} ${ease} mm, ${said.limit} ${limit} · ${said.barreHeld} ${(barre / 1000).toFixed(1)} s · ${thumbOver ? said.thumbYes : said.thumbNo}`;
+    return [
+      said.reach(ease, limit),
+      said.barreHeld((barre / 1000).toFixed(1)),
+      thumbOver ? said.thumbYes : said.thumbNo,
+    ].join(' · ');
   });
   protected readonly widths = computed(() => [
     { key: 'nutSpacing' as const, label: this.words.nut, mm: width(this.profile().nutSpacing ?? NUT_SPACING) },

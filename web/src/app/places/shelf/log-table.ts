@@ -1,8 +1,9 @@
-import { LARGEST_FILE, sayLogCsvFault } from '@ruffle-wheel/core';
+import { LARGEST_FILE } from '@ruffle-wheel/core';
 import type { Exchange } from '../../compute/exchange';
 import type { PlacedRow } from '../../data';
 import type { ArrivalResult, Arrivals, Collection } from '../../study';
 import { files } from '../../words/files';
+import { sayLogCsvFault } from '../../words/said/score-files';
 
 /** A log as a table, compared with the one that is kept; nothing is taken yet. */
 export async function lookAtTable(

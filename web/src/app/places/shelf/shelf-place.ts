@@ -14,12 +14,10 @@ import {
   copyStudy,
   freeName,
   KEPT,
-  listed,
   removeSection,
   renameSection,
   renameStudy,
   type Study,
-  TECHNIQUES,
 } from '@ruffle-wheel/core';
 import { nameOfRow, type PlacedRow, type StudyRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
@@ -33,7 +31,7 @@ import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { Soon, Turns } from '../../ui/soon';
 import { keep as keepWords } from '../../words/practise-logbook-shelf';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 import { files } from '../../words/files';
 import { Bin } from './bin';
 import { Cells } from './cells';
@@ -42,6 +40,8 @@ import { lookAtTable } from './log-table';
 import { Unread } from './unread';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
+import { listed } from '../../words/said/lists';
+import { sayCycle, techniques } from '../../words/said/catalogue';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -59,7 +59,7 @@ export class ShelfPlace {
   protected readonly accepted = `.json,application/json,.csv,${SCORE_FILES}`;
   protected readonly scores = inject(ScoreFiles);
   private readonly exchange = inject(Exchange);
-  protected readonly techniques = TECHNIQUES;
+  protected readonly techniques = techniques;
   protected readonly collection = inject(Collection);
   private readonly arrivals = inject(Arrivals);
   private readonly exports = inject(Exports);
@@ -76,7 +76,7 @@ export class ShelfPlace {
       .sort((a, b) => a.study.name.localeCompare(b.study.name))
       .map((row) => ({
         row,
-        cycles: [...new Set(row.study.sections.map((s) => s.cycle.name))].join(', '),
+        cycles: [...new Set(row.study.sections.map((s) => sayCycle(s.cycle).name))].join(', '),
         sections: row.study.sections.map((s) => s.name).join(', '),
         saved: row.savedAt ? DAY.format(new Date(row.savedAt)) : this.words.noDay,
         isOpen: row.id === this.open.study()?.id,
@@ -117,7 +117,7 @@ export class ShelfPlace {
     const wasOpen = row.id === this.open.study()?.id;
     const back = this.collection.deleteStudy(row.id);
     if (wasOpen) this.openFirst();
-    const said = `${row.study.name} ${this.words.deleted}`;
+    const said = this.words.deleted(row.study.name);
     this.notice.withUndo(said, () => this.takenBack(back, wasOpen ? row.id : null));
     // By keyboard one goes on from the row that has come into its place.
     if ((e as MouseEvent).detail === 0) afterNextRender(() => this.toRow(place), { injector: this.injector });
@@ -144,9 +144,11 @@ export class ShelfPlace {
   }
   protected async exportAll() {
     const { files, unread } = await this.exports.everything();
-    files.forEach((file, n) => saveFile(file, files.length > 1 ? `${words.app} ${n + 1}` : words.app));
+    files.forEach((file, n) =>
+      saveFile(file, files.length > 1 ? this.words.fileNumbered(words.app, n + 1) : words.app),
+    );
     if (unread.length)
-      this.notice.say(`${this.words.exportUnread} ${unread.map((d) => `${d.table} ${d.id}`).join(', ')}`, 12_000);
+      this.notice.say(this.words.exportUnread(unread.map((d) => `${d.table} ${d.id}`).join(', ')), 12_000);
   }
   protected async importFile(field: HTMLInputElement) {
     const file = field.files?.[0];
@@ -202,20 +204,19 @@ export class ShelfPlace {
   /** “1 study and 3 sessions came in”. */
   private countsOf(came: readonly PlacedRow[]): string {
     const counts = KEPT.flatMap((table) => {
-      const [one, many] = this.words.counted[table];
       const n = came.filter((c) => c.table === table).length;
-      return n ? [`${n} ${n === 1 ? one : many}`] : [];
+      return n ? [this.words.counted[table](n)] : [];
     });
-    return `${listed(counts)} ${this.words.cameIn}`;
+    return this.words.cameIn(listed(counts));
   }
   private meeting(arrival: Arrival): Promise<Meeting | null> {
     const w = this.words.meeting;
     return this.questions.ask<Meeting>({
       title: w.title,
-      text: `${arrival.from} ${w.text}`,
+      text: w.text(arrival.from),
       list: arrival.differing.map(({ table, row }) => {
         const day = 'startedAt' in row ? row.startedAt.slice(0, 10) : '';
-        return `${this.words.counted[table][0]} ${[nameOfRow(row), day].filter((text) => text !== '').join(', ')}`;
+        return this.words.one[table]([nameOfRow(row), day].filter((text) => text !== '').join(', '));
       }),
       choices: [
         { value: 'keep both', label: w.both, note: w.bothNote },
@@ -257,7 +258,7 @@ export class ShelfPlace {
     const section = this.open.section();
     if (!section) return;
     this.open.apply(removeSection(section.id));
-    this.notice.withStudyUndo(`${section.name} ${this.words.deleted}`, this.open.wayBack());
+    this.notice.withStudyUndo(this.words.deleted(section.name), this.open.wayBack());
   }
 }
 /** Neither taken nor refused: what reads it gave no answer. */

@@ -6,6 +6,7 @@ import { Collection, Exports } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
+import { sayDataFault } from '../../words/said/refusals';
 import { keep as keepWords } from '../../words/practise-logbook-shelf';
 import { MatButton } from '@angular/material/button';
 
@@ -22,21 +23,16 @@ import { MatButton } from '@angular/material/button';
           @for (d of collection.damaged(); track d.table + d.id) {
             <li>
               <p>
-                <b>{{ words.counted[d.table][0] }} {{ d.id }}</b> {{ d.message }}
+                <b>{{ words.one[d.table](d.id) }}</b> {{ d.fault ? sayDataFault(d.fault) : '' }}
               </p>
               <span class="buttons">
-                <button
-                  type="button"
-                  matButton="outlined"
-                  [attr.aria-label]="words.mend + ' ' + d.id"
-                  (click)="mend(d)"
-                >
+                <button type="button" matButton="outlined" [attr.aria-label]="words.mendNamed(d.id)" (click)="mend(d)">
                   {{ words.mend }}
                 </button>
                 <button
                   type="button"
                   matButton="outlined"
-                  [attr.aria-label]="words.exportOne + ' ' + d.id"
+                  [attr.aria-label]="words.exportNamed(d.id)"
                   (click)="exportRow(d)"
                 >
                   {{ words.exportOne }}
@@ -44,7 +40,7 @@ import { MatButton } from '@angular/material/button';
                 <button
                   type="button"
                   matButton="outlined"
-                  [attr.aria-label]="words.remove + ' ' + d.id"
+                  [attr.aria-label]="words.removeNamed(d.id)"
                   (click)="remove(d)"
                 >
                   {{ words.remove }}
@@ -61,6 +57,7 @@ import { MatButton } from '@angular/material/button';
 })
 export class Unread {
   protected readonly words = keepWords.shelf;
+  protected readonly sayDataFault = sayDataFault;
   protected readonly collection = inject(Collection);
   private readonly keeping = inject(Keeping);
   private readonly exports = inject(Exports);
@@ -77,7 +74,7 @@ export class Unread {
     const sure = await this.questions.ask({
       title: w.title,
       text: w.text,
-      list: mended.changes,
+      list: mended.changes.map(sayDataFault),
       choices: [{ value: true, label: this.words.mend, note: w.note }],
     });
     if (!sure) return;
@@ -92,6 +89,6 @@ export class Unread {
   }
   protected remove({ table, id }: DamagedRow) {
     const back = this.collection.exchange('unread', `${table} ${id}`, [], [{ table, id }]);
-    this.notice.withUndo(`${table} ${id} ${this.words.deleted}`, back);
+    this.notice.withUndo(this.words.deleted(`${table} ${id}`), back);
   }
 }

@@ -1,16 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import {
-  type Approach,
-  type BassHabit,
-  BASS_TERMS,
-  barOf,
-  layersOf,
-  placeLabel,
-  sayBass,
-  sayFact,
-  sayLayers,
-  paidTerms,
-} from '@ruffle-wheel/core';
+import { type Approach, type BassHabit, BASS_TERMS, barOf, layersOf, placeLabel, paidTerms } from '@ruffle-wheel/core';
 import type { BassAnswers, BassAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -22,6 +11,9 @@ import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { SELECT } from '../../ui/select';
 import { weave } from '../../words/weave';
 import { HABITS, SIDES, STEPS } from './comp-form';
+import { sayBass } from '../../words/said/answers';
+import { sayFact } from '../../words/said/faults';
+import { sayLayers } from '../../words/said/strokes';
 
 const WAYS = 3;
 
@@ -73,7 +65,7 @@ export class BassPanel {
       return {
         n,
         total: answer.total,
-        terms: paidTerms(BASS_TERMS, answer.cost).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
+        terms: paidTerms(BASS_TERMS, answer.cost).map((t) => this.words.paid(this.words.terms[t], answer.cost[t])),
         shown,
         notes: facts.map((f, i) => {
           const { at = 0, chord = '' } = places[i] ?? {};
@@ -82,7 +74,7 @@ export class BassPanel {
             bar: barOf(cycle, at) + 1,
             at: placeLabel(cycle, at),
             chord,
-            place: f.fret === 0 ? `${f.string} ${this.words.open}` : `${f.string} / ${f.fret}`,
+            place: f.fret === 0 ? this.words.open(f.string) : `${f.string} / ${f.fret}`,
             finger: f.fret === 0 ? '' : String(f.finger),
             says: sayBass(f),
           };

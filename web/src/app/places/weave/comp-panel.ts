@@ -11,9 +11,6 @@ import {
   figureDrill,
   figureKey,
   fretsText,
-  sayComp,
-  sayCompChord,
-  sayFact,
   ticks,
   TICKS_PER_COUNT,
   paidTerms,
@@ -29,8 +26,11 @@ import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { FIELD } from '../../ui/field';
 import { SELECT } from '../../ui/select';
 import { Toggle } from '../../ui/toggle';
+import { sayFigure } from '../../words/said/catalogue';
 import { weave } from '../../words/weave';
 import { CompForm, HABITS, LENGTHS, PUSHES, SIDES, STEPS } from './comp-form';
+import { sayComp, sayCompChord } from '../../words/said/answers';
+import { sayFact } from '../../words/said/faults';
 
 const WAYS = 3;
 
@@ -48,6 +48,7 @@ export class CompPanel {
   protected readonly first = viewChild(AnswerButtons);
   protected readonly words = weave.comp;
   protected readonly bassWords = weave.bass;
+  protected readonly sayFigure = sayFigure;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
@@ -98,7 +99,7 @@ export class CompPanel {
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
   protected readonly faults = computed((): readonly string[] => {
     const { unread } = this.form.strings();
-    if (unread) return [`${this.words.unread} ${unread}`];
+    if (unread) return [this.words.unread(unread)];
     return this.seen()?.answer.infeasible.map(sayFact) ?? [];
   });
   protected readonly ways = computed(() => {
@@ -121,7 +122,7 @@ export class CompPanel {
     return {
       n,
       total: answer.total,
-      terms: paidTerms(COMP_TERMS, answer.cost).map((t) => `${this.words.terms[t]} ${answer.cost[t]}`),
+      terms: paidTerms(COMP_TERMS, answer.cost).map((t) => this.words.paid(this.words.terms[t], answer.cost[t])),
       shapes: answer.names.flatMap((name, i) => {
         const held = answer.shapes[i];
         return held && name !== '' ? [{ name, frets: fretsText(held) }] : [];

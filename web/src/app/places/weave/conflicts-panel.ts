@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Finding, type Remedy, sayFinding } from '@ruffle-wheel/core';
+import { type Finding, type Remedy } from '@ruffle-wheel/core';
 import type { PieceAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -9,6 +9,7 @@ import { RemedyButtons } from '../../parts/remedies/remedy-buttons';
 import { Collection, OpenStudy } from '../../study';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { weave } from '../../words/weave';
+import { sayFinding } from '../../words/said/findings';
 
 /** Findings for which remedies are looked for, the gravest first. */
 const MOST_MENDED = 40;
@@ -56,7 +57,7 @@ export class ConflictsPanel {
       const remedies = (known?.of === found ? known.ways[n] : null) ?? [];
       return {
         ...{ n, finding, title, remedies },
-        where: `${names.get(section) ?? ''}, ${this.words.bar} ${bar + 1}, ${label}`,
+        where: this.words.place(names.get(section) ?? '', bar + 1, label),
         // What to do about it is said where nothing is offered.
         lines: remedies.length ? lines.filter((line) => line !== hint) : lines,
       };

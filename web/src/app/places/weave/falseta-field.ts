@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
-import { LONGEST_FALSETA, sayRefusal, sayFaults, type ToldFalseta } from '@ruffle-wheel/core';
+import { LONGEST_FALSETA, type ToldFalseta } from '@ruffle-wheel/core';
 import type { FalsetaAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -9,6 +9,8 @@ import type { Shown } from '../../parts/try-out/try-out';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { FIELD } from '../../ui/field';
 import { weave } from '../../words/weave';
+import { sayRefusal } from '../../words/said/refusals';
+import { sayFaults } from '../../words/said/faults';
 
 const SHOWN_FAULTS = 4;
 
@@ -19,7 +21,7 @@ const SHOWN_FAULTS = 4;
   template: `
     <p class="soft">{{ words.help }}</p>
     <mat-form-field
-      ><mat-label>{{ words.label }} {{ bar() + 1 }}</mat-label
+      ><mat-label>{{ words.label(bar() + 1) }}</mat-label
       ><textarea
         matInput
         #t
@@ -37,7 +39,7 @@ const SHOWN_FAULTS = 4;
       <dl>
         @for (s of words.signList; track s[0]) {
           <dt>
-            <code>{{ s[0] }}</code>
+            <code data-own>{{ s[0] }}</code>
           </dt>
           <dd class="soft">{{ s[1] }}</dd>
         }
@@ -53,7 +55,7 @@ const SHOWN_FAULTS = 4;
           <span class="soft">{{ s }}</span>
         }
       </p>
-      <code>{{ told.script }}</code>
+      <code data-own>{{ told.script }}</code>
       <p class="buttons">
         <app-answer-buttons key="falseta" [shown]="told.shown" [name]="words.name" (taken)="written.emit(told.next)" />
       </p>
@@ -113,7 +115,7 @@ export class FalsetaField {
     const more = said.length - SHOWN_FAULTS;
     return [
       ...said.slice(0, SHOWN_FAULTS),
-      ...(more > 0 ? [`${more} ${this.words.moreFaults}`] : []),
+      ...(more > 0 ? [this.words.moreFaults(more)] : []),
       ...(texts && 'code' in texts ? [sayRefusal(texts)] : []),
     ];
   });
@@ -125,10 +127,7 @@ export class FalsetaField {
     const kept = shapes.map((s) => shapeFrom(s.name, s));
     const shown: Shown = { ...texts, stepsPerCount: section.stepsPerCount, start: 0, shapes: kept };
     const [first, last] = [seen.ask.bar + 1, seen.ask.bar + read.bars];
-    const says = [
-      `${first === last ? `${this.words.bar} ${first}` : `${this.words.bars} ${first} ${this.words.to} ${last}`}`,
-      ...(read.filled ? [`${read.filled} ${read.filled === 1 ? this.words.filledOne : this.words.filled}`] : []),
-    ];
+    const says = [this.words.bars(first, last), ...(read.filled ? [this.words.filled(read.filled)] : [])];
     return { says: `${says.join('; ')}.`, script: read.script, shapes: shapes.map((s) => s.name), shown, next: last };
   });
 }

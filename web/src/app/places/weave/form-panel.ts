@@ -8,7 +8,6 @@ import {
   joinSections,
   LONGEST_FORM,
   moveSection,
-  sayFaults,
   setForm,
   splitSection,
   type UnrolledForm,
@@ -21,6 +20,7 @@ import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { FaultList, type ShownFault } from '../../ui/fault-list';
 import { FIELD } from '../../ui/field';
 import { weave } from '../../words/weave';
+import { sayFaults } from '../../words/said/faults';
 
 const clock = (seconds: number): string => {
   const whole = Math.round(seconds);
@@ -60,16 +60,16 @@ export class FormPanel {
     return (form?.parts ?? []).map((p, n, all) => {
       const from = seconds;
       seconds += p.seconds;
+      const begins = this.words.begins(p.startsOn, p.startsInBar);
       return {
         n,
         section: p.section,
         before: all[n - 1]?.section ?? '',
         name: names.get(p.section)?.name ?? '',
         bar: p.bar + 1,
-        bars: p.bars === 1 ? this.words.oneBar : `${p.bars} ${this.words.bars}`,
+        bars: this.words.bars(p.bars),
         time: clock(from),
-        startsOn: p.startsInBar === null ? p.startsOn : `${p.startsOn} ${this.words.inBar} ${p.startsInBar}`,
-        turned: (p.startsInBar ?? 1) > 1,
+        begins: (p.startsInBar ?? 1) > 1 ? this.words.turned(begins) : begins,
         here: p.section === this.open.section()?.id,
         share: (100 * p.seconds) / Math.max(1, form?.seconds ?? 1),
       };

@@ -1,17 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import {
-  FRET_SCHOOLS,
-  type HandNote,
-  MELODY_SCHOOLS,
-  sayFact,
-  sayFretSchool,
-  sayHandNote,
-  sayLineSchool,
-  sayNotes,
-  sayPlace,
-  type SectionHands,
-  WRITING_SCHOOLS,
-} from '@ruffle-wheel/core';
+import { FRET_SCHOOLS, type HandNote, MELODY_SCHOOLS, type SectionHands, WRITING_SCHOOLS } from '@ruffle-wheel/core';
 import type { HandsAsk } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -23,6 +11,9 @@ import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { SELECT } from '../../ui/select';
 import { Toggle } from '../../ui/toggle';
 import { weave } from '../../words/weave';
+import { sayFact } from '../../words/said/faults';
+import { sayFretSchool, sayLineSchool } from '../../words/said/schools';
+import { sayHandNote, sayNotes, sayPlace } from '../../words/said/left-hand';
 
 const WAYS = 3;
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { openBasses, sayFact, sayKey, sayRefusal, type Shape } from '@ruffle-wheel/core';
+import { openBasses, type Shape } from '@ruffle-wheel/core';
 import type { KeyAnswers, KeysAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -7,6 +7,9 @@ import { Working } from '../../parts/asking/working';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Collection, OpenStudy } from '../../study';
 import { weave } from '../../words/weave';
+import { sayFact } from '../../words/said/faults';
+import { sayKey } from '../../words/said/left-hand';
+import { sayRefusal } from '../../words/said/refusals';
 
 /** The section in every key and capo place, the easiest first: shown, heard, taken. */
 @Component({
@@ -23,14 +26,14 @@ import { weave } from '../../words/weave';
         @for (k of rows(); track k.n) {
           <li>
             <p>
-              <b>{{ k.points }}</b> {{ words.points }} · {{ k.says }}
+              <b>{{ k.points }}</b> · {{ k.says }}
             </p>
             @if (k.lost) {
-              <p class="soft">{{ words.lost }} {{ k.lost }}</p>
+              <p class="soft">{{ words.lost(k.lost) }}</p>
             }
             @if (k.chart) {
               <p>
-                <code>{{ k.chart }}</code>
+                <code data-own>{{ k.chart }}</code>
               </p>
             }
             @if (k.basses !== null) {
@@ -80,7 +83,7 @@ export class KeysPanel {
       const refused = 'code' in made;
       return {
         n,
-        points: key.total ?? this.words.none,
+        points: key.total === null ? this.words.none : this.words.points(key.total),
         says: sayKey(key),
         lost: key.lost.map(sayFact).join(', '),
         here: key.transposed === 0 && key.capo === this.seen()?.ask.study.instrument.capo,

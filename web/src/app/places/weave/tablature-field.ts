@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { barTicks, LONGEST_TABLATURE, readTablature, sayFact } from '@ruffle-wheel/core';
+import { barTicks, LONGEST_TABLATURE, readTablature } from '@ruffle-wheel/core';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import type { Shown } from '../../parts/try-out/try-out';
 import { OpenStudy, TypedTexts } from '../../study';
 import { FIELD } from '../../ui/field';
 import { weave } from '../../words/weave';
+import { sayFact } from '../../words/said/faults';
 
 /** Tablature in plain text becomes the section's script: looked at first, then taken. */
 @Component({
@@ -32,7 +33,7 @@ import { weave } from '../../words/weave';
       }
       @if (read(); as r) {
         <p>{{ r.says }}</p>
-        <code>{{ r.shown.script }}</code>
+        <code data-own>{{ r.shown.script }}</code>
         <p class="buttons"><app-answer-buttons key="tablature" [shown]="r.shown" [name]="words.title" /></p>
       }
     </details>
@@ -72,10 +73,10 @@ export class TablatureField {
     const { script, bars, notes, moved, lost, unread } = found;
     const shown: Shown = { script, stepsPerCount: section.stepsPerCount, start: 0 };
     const says = [
-      `${bars} ${bars === 1 ? this.words.bar : this.words.bars}, ${notes} ${this.words.notes}`,
-      ...(moved ? [`${moved} ${this.words.moved}`] : []),
-      ...(lost ? [`${lost} ${this.words.lost}`] : []),
-      ...(unread.length ? [`${this.words.unread} ${unread.join(' ')}`] : []),
+      this.words.counted(bars, notes),
+      ...(moved ? [this.words.moved(moved)] : []),
+      ...(lost ? [this.words.lost(lost)] : []),
+      ...(unread.length ? [this.words.unread(unread.join(' '))] : []),
     ];
     return { says: `${says.join('; ')}.`, shown };
   });

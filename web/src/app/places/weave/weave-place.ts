@@ -23,7 +23,6 @@ import {
   pressSlot,
   readForm,
   repeatBar,
-  sayStep,
   setCountNote,
   setPlace,
   type SlotKey,
@@ -55,6 +54,8 @@ import { WeaveApart } from './weave-apart';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
+import { sayStep } from '../../words/said/strokes';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** Pixels to a unit of the drawings. */
 const SCALE = 0.9;
@@ -92,6 +93,7 @@ const HIGHEST_FRET = 19;
 })
 export class WeavePlace {
   protected readonly words = weave;
+  protected readonly sayCycle = sayCycle;
   protected readonly open = inject(OpenStudy);
   private readonly keys = inject(Keys);
   private readonly notice = inject(Notice);
@@ -114,7 +116,7 @@ export class WeavePlace {
     const bars = this.chosenBars();
     if (!bars) return '';
     const [from, to] = [bars[0] + 1, bars[1] + 1];
-    return from === to ? `${this.words.bar} ${from}` : `${this.words.bars} ${from} ${this.words.to} ${to}`;
+    return this.words.bars(from, to);
   });
   /** Repeats and endings as the form has them. */
   private readonly formSigns = computed(() => {

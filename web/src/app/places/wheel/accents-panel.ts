@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type AccentMeeting, placeLabel, sayMet } from '@ruffle-wheel/core';
+import { type AccentMeeting, placeLabel } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
 import { StartsTable } from './starts-table';
+import { sayMet } from '../../words/said/strokes';
 
 /** For every turn until it comes round: which finger meets which accent. */
 @Component({
@@ -27,7 +28,7 @@ import { StartsTable } from './starts-table';
                   <span aria-hidden="true">{{ short(m) }}</span>
                   <span class="unseen">{{ say(m) }}</span>
                   @if (m.weak) {
-                    <span class="unseen">weak</span>
+                    <span class="unseen">{{ words.weak }}</span>
                   }
                 </td>
               }

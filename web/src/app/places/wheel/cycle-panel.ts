@@ -14,7 +14,6 @@ import {
   readAccents,
   readGroups,
   type SaidDataFault,
-  sayDataFaults,
   setCycle,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
@@ -25,6 +24,8 @@ import { MatOptgroup } from '@angular/material/core';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
+import { sayDataFaults } from '../../words/said/refusals';
+import { sayCycle, sayFamily } from '../../words/said/catalogue';
 
 interface Draft {
   readonly id: string;
@@ -60,6 +61,8 @@ function tempoOf(text: string, { tempo }: AccentCycle): AccentCycle['tempo'] | n
 })
 export class CyclePanel {
   protected readonly words = wheelWords.cycle;
+  protected readonly sayCycle = sayCycle;
+  protected readonly sayFamily = sayFamily;
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
@@ -102,7 +105,7 @@ export class CyclePanel {
     if (!c) return;
     this.draft.set({
       id: own ? c.id : `own-${crypto.randomUUID()}`,
-      name: own ? c.name : cleanName(`Own ${c.name}`),
+      name: own ? c.name : cleanName(this.words.ownNamed(sayCycle(c).name)),
       counts: String(c.counts),
       labels: c.labels.join(' '),
       accents: accentsText(c.accents),
@@ -127,8 +130,8 @@ export class CyclePanel {
     const accents = readAccents(d.accents);
     const groups = readGroups(d.groups);
     const faults: SaidDataFault[] = [];
-    if (!accents) faults.push({ path: 'accents', message: `Accents: write ${this.words.accentsHelp}.` });
-    if (!groups) faults.push({ path: 'groups', message: `Groups: write ${this.words.groupsHelp}.` });
+    if (!accents) faults.push({ path: 'accents', message: this.words.writeAccents(this.words.accentsHelp) });
+    if (!groups) faults.push({ path: 'groups', message: this.words.writeGroups(this.words.groupsHelp) });
     const tempo = tempoOf(d.tempo, base);
     if (!tempo) faults.push({ path: 'tempo', message: this.words.tempoFault });
     const cycle: AccentCycle = {

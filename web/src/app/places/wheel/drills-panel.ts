@@ -1,19 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  layersOf,
-  sayLayers,
-  parseScript,
-  sayDrills,
-  type SectionDrill,
-  sectionDrills,
-  type Variant,
-} from '@ruffle-wheel/core';
+import { layersOf, parseScript, type SectionDrill, sectionDrills, type Variant } from '@ruffle-wheel/core';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
+import { sayLayers } from '../../words/said/strokes';
+import { sayDrills } from '../../words/said/drills';
 
 type Kind = keyof typeof wheelWords.drills.kinds;
 const KIND: Record<Variant['kind'], Kind> = {

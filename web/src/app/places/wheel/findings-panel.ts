@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { HIGHEST_BPM, roomOf, type SaidFinding, sayAll, sayRaise } from '@ruffle-wheel/core';
+import { HIGHEST_BPM, roomOf, type SaidFinding } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { FindingCard, type LeadTo } from './finding-card';
+import { sayAll, sayRaise } from '../../words/said/findings';
 
 const SHOWN_JOINTS = 5;
 /** Findings that are open at first; the rest is folded by matter. */

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import {
   bpm,
   cleanName,
-  explainFit,
+  fitFacts,
   FIT_SCHOOLS,
   FIT_TERMS,
   type FitAnswer,
@@ -15,9 +15,6 @@ import {
   parseScript,
   placeLabel,
   printScript,
-  sayCellFaults,
-  sayFacts,
-  sayFitSchool,
   STEPS_PER_COUNT,
   type Ticks,
   ticks,
@@ -38,6 +35,11 @@ import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
+import { sayCellFaults } from '../../words/said/faults';
+import { sayFit } from '../../words/said/answers';
+import { sayFacts } from '../../words/said/faults';
+import { sayFitSchool } from '../../words/said/schools';
+import { sayCell } from '../../words/said/catalogue';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -89,7 +91,11 @@ export class FitPanel {
   private readonly offered = computed(() => {
     const own = this.collection.cells().filter((c) => c.family === this.family());
     const printed = own.map((c) => ({ ...c, script: printScript(parseScript(c.script, c).pattern) }));
-    return [...new Map(printed.map((c) => [c.script, c]))].map(([id, c]) => ({ id, name: c.name, cell: fitCell(c) }));
+    return [...new Map(printed.map((c) => [c.script, c]))].map(([id, c]) => ({
+      id,
+      name: sayCell(c).name,
+      cell: fitCell(c),
+    }));
   });
   protected readonly cells = computed(() =>
     this.offered().map((c, n) => ({ ...c, rule: this.rules()[c.id] ?? (n < FIRST_CELLS ? 'may' : 'off') })),
@@ -188,7 +194,7 @@ export class FitPanel {
       total: answer.total,
       cost: answer.cost,
       bars,
-      lines: explainFit(request, answer),
+      lines: sayFit(fitFacts(request, answer), request),
     };
   }
   private answered() {
@@ -206,7 +212,7 @@ export class FitPanel {
     const { pattern } = parseScript(this.own(), { stepsPerCount: 1 });
     const script = printScript(pattern);
     const stepsPerCount = STEPS_PER_COUNT.find((n) => n >= flatten(pattern).slots.length) ?? 4;
-    const cell = { name: cleanName(`${this.words.ownName} ${script}`), script, stepsPerCount, note: '' };
+    const cell = { name: cleanName(this.words.ownName(script)), script, stepsPerCount, note: '' };
     const faults = family ? sayCellFaults({ ...cell, script: this.own(), family }) : [];
     this.ownFault.set(faults[0] ?? '');
     if (!family || faults.length) return;

@@ -10,8 +10,8 @@ import {
 import {
   bpm,
   crossingsOf,
-  explainLine,
-  explainNotes,
+  lineRemarks,
+  noteFacts,
   type Finger,
   FINGERS,
   LINE_TERMS,
@@ -24,9 +24,6 @@ import {
   plectrumStrokes,
   type ReadLine,
   readLine,
-  sayFact,
-  sayLineSchool,
-  sayFault,
   stoppedNotes,
   paidTerms,
 } from '@ruffle-wheel/core';
@@ -34,6 +31,7 @@ import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
+import { sayLineRemark, sayNote } from '../../words/said/answers';
 import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
@@ -43,6 +41,8 @@ import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
+import { sayFact, sayFault } from '../../words/said/faults';
+import { sayLineSchool } from '../../words/said/schools';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -163,7 +163,7 @@ export class LinePanel {
       const script = plectrumHand(steps, bpm(this.tempo()));
       if (script === null) return null;
       const whips = this.plectrum()?.filter((s) => s === 'whip').length ?? 0;
-      const why = [this.words.plectrumNote, `${whips} ${this.words.whips}.`];
+      const why = [this.words.plectrumNote, this.words.whips(whips)];
       return { name: this.words.plectrum, why, bars: [], notes: [], infeasible: '', shown: { ...base, script } };
     }
     const answer = this.answers()[Math.min(this.way(), this.answers().length - 1)];
@@ -175,10 +175,10 @@ export class LinePanel {
     }
     const request = { ...seen.ask.line, school };
     const most = Math.max(1, ...this.answers().map((a) => a.total));
-    const reasons = explainNotes(request, answer);
+    const reasons = noteFacts(request, answer).map(sayNote);
     return {
       name: said.name,
-      why: [said.note, ...explainLine(request, answer)],
+      why: [said.note, ...lineRemarks(request, answer).map(sayLineRemark)],
       infeasible: '',
       bars: paidTerms(LINE_TERMS, answer.cost).map((t) => ({
         name: this.words.terms[t],

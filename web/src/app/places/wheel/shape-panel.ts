@@ -10,8 +10,6 @@ import {
   OPEN_SHAPE,
   putShape,
   reachFault,
-  sayDataFaults,
-  sayFact,
   readShape,
   removeShape,
   type Shape,
@@ -29,6 +27,8 @@ import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { IconButton } from '../../ui/icon-button';
 import { FIELD } from '../../ui/field';
+import { sayDataFaults } from '../../words/said/refusals';
+import { sayFact } from '../../words/said/faults';
 
 /** The left hand under the pattern: what is held, the chart, and the study's shapes as text. */
 @Component({

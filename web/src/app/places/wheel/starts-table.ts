@@ -9,7 +9,6 @@ import {
   parseScript,
   printScript,
   printStep,
-  sayComeRound,
   startDrills,
   vary,
 } from '@ruffle-wheel/core';
@@ -18,6 +17,7 @@ import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
+import { sayComeRound } from '../../words/said/strokes';
 
 /** Starts shown in the table. */
 const SHOWN = 8;
@@ -58,7 +58,7 @@ export class StartsTable {
       const step = flat.slots[r.slot]?.step;
       return {
         slot: r.slot,
-        name: `${this.words.step} ${r.slot + 1}`,
+        name: this.words.stepNamed(r.slot + 1),
         step: step ? printStep(step, this.collection.profile().littleFinger) : '',
         all: percent(r.overall),
         first: percent(r.firstTurn),

@@ -5,8 +5,6 @@ import {
   lineScript,
   PEDAL_HABIT_NAME,
   readLine,
-  sayFact,
-  sayFault,
   stoppedNotes,
   type StringNumber,
   STRINGS,
@@ -20,6 +18,7 @@ import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
+import { sayFact, sayFault } from '../../words/said/faults';
 
 /** Longer melodies belong into the line field: this answer is reckoned as one types. */
 const MOST_NOTES = 200;
@@ -54,7 +53,7 @@ const MOST_NOTES = 200;
           <p class="row">
             <b>{{ r.name }}</b> <span class="soft">{{ r.why }}</span>
           </p>
-          <code>{{ r.shown.script }}</code>
+          <code data-own>{{ r.shown.script }}</code>
           <p class="row"><app-answer-buttons [key]="'weave ' + r.id" [shown]="r.shown" [name]="r.name" /></p>
         </section>
       }
@@ -76,7 +75,7 @@ export class WeaveForm {
   private readonly woven = computed(() => weavePedal(this.melody(), this.pedal(), this.steps()));
   protected readonly fault = computed(() => {
     const { faults, notes } = this.melody();
-    if (notes.length > MOST_NOTES) return `${notes.length} notes; ${MOST_NOTES} are the most here. Weave it in parts.`;
+    if (notes.length > MOST_NOTES) return this.words.tooMany(notes.length, MOST_NOTES);
     const { fault } = this.woven();
     return faults[0] ? sayFault(faults[0]) : fault && sayFact(fault);
   });
@@ -93,7 +92,9 @@ export class WeaveForm {
       loop,
     };
     return weaveHabits(request).map(({ habit, answer }) => {
-      const paid = paidTerms(LINE_TERMS, answer.cost).map((t) => `${wheelWords.line.terms[t]} ${answer.cost[t]}`);
+      const paid = paidTerms(LINE_TERMS, answer.cost).map((t) =>
+        wheelWords.answer.paid(wheelWords.line.terms[t], answer.cost[t]),
+      );
       return {
         id: habit,
         name: PEDAL_HABIT_NAME[habit],

@@ -14,7 +14,6 @@ import { Router } from '@angular/router';
 import {
   cycleLength,
   MOST_FAULTS,
-  listed,
   placeLabel,
   pressSlot,
   printStep,
@@ -24,12 +23,8 @@ import {
   setSteps,
   type SlotKey,
   slotsInTurn,
-  sayWayToBegin,
   STEPS_PER_COUNT,
   stepTicks,
-  sayMet,
-  sayFaults,
-  sayStep,
   shapeAt,
   trebleSet,
   OPEN_SHAPE,
@@ -48,7 +43,7 @@ import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { WheelDrawing } from '../../ui/wheel/wheel-drawing';
 import { Soon, Turns } from '../../ui/soon';
 import { wheel as wheelWords } from '../../words/wheel';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 import { AccentsPanel } from './accents-panel';
 import { CyclePanel } from './cycle-panel';
 import { DrillsPanel } from './drills-panel';
@@ -59,6 +54,11 @@ import { ShapePanel } from './shape-panel';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
 import { Toggle } from '../../ui/toggle';
+import { listed } from '../../words/said/lists';
+import { sayWayToBegin } from '../../words/said/schools';
+import { sayMet, sayStep } from '../../words/said/strokes';
+import { sayFaults } from '../../words/said/faults';
+import { sayCycle } from '../../words/said/catalogue';
 
 /** One key for each panel beside the wheel, in their order. */
 
@@ -95,6 +95,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
 })
 export class WheelPlace {
   protected readonly words = wheelWords.wheel;
+  protected readonly sayCycle = sayCycle;
   protected readonly open = inject(OpenStudy);
   protected readonly collection = inject(Collection);
   private readonly drawn = inject(Turns);
@@ -135,7 +136,7 @@ export class WheelPlace {
   });
   protected readonly small = computed(() => {
     if (this.view.heardAt()?.countingIn) return words.header.countingIn;
-    return `${this.words.turn} ${this.turn() + 1} ${this.words.of} ${this.allTurns()}`;
+    return this.words.turnOf(this.turn() + 1, this.allTurns());
   });
   protected readonly wheelLabel = computed(() => {
     const section = this.section();
@@ -144,7 +145,8 @@ export class WheelPlace {
     const here = reading.layout.meetings.filter((m) => m.turn === this.patternTurn());
     const met = here.map((m) => `${m.label} ${sayMet(m.by)}`);
     const shapes = this.arcs().map((h) => h.name || h.shape.name);
-    return `${section.cycle.name}, turn ${this.turn() + 1} of ${this.allTurns()}. Accents: ${listed(met)}.${shapes.length ? ` Shapes: ${shapes.join(', ')}.` : ''}`;
+    const turnOf = this.words.turnOf(this.turn() + 1, this.allTurns());
+    return this.words.label(sayCycle(section.cycle).name, turnOf, listed(met), shapes);
   });
   protected readonly selectedSlot = computed(() => {
     const section = this.section();

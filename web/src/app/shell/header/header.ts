@@ -3,16 +3,18 @@ import { NgComponentOutlet } from '@angular/common';
 import { MatIconButton } from '@angular/material/button';
 import { MatOption } from '@angular/material/core';
 import { MatSelect, MatSelectTrigger } from '@angular/material/select';
-import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM, whoLimits } from '@ruffle-wheel/core';
+import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM } from '@ruffle-wheel/core';
 import type { Theme } from '../../data';
 import { Everywhere } from '../everywhere';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { Icon } from '../../ui/icons';
 import { IconButton } from '../../ui/icon-button';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 import { MatInput } from '@angular/material/input';
 import { Toggle } from '../../ui/toggle';
+import { whoLimits } from '../../words/said/strokes';
+import { sayCycle } from '../../words/said/catalogue';
 
 const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 
@@ -53,7 +55,9 @@ export class Header {
   });
   protected readonly cycleName = computed(() => {
     const c = this.open.section()?.cycle;
-    return c ? c.name + (c.school ? ` · ${c.school}` : '') : '';
+    if (!c) return '';
+    const { name, school } = sayCycle(c);
+    return [name, school].filter((text) => text !== '').join(' · ');
   });
   /** Hands to be judged for; the one that nobody has measured while there is no other. */
   protected readonly hands = computed(() => {
@@ -64,7 +68,7 @@ export class Header {
     const load = this.open.reading()?.load;
     if (!load || load.ceiling === null || !load.cause) return null;
     const who = whoLimits(load.cause);
-    const tempo = load.ceiling > HIGHEST_BPM ? `${this.words.over} ${HIGHEST_BPM}` : String(Math.floor(load.ceiling));
+    const tempo = load.ceiling > HIGHEST_BPM ? this.words.over(HIGHEST_BPM) : String(Math.floor(load.ceiling));
     return { tempo, who, over: (this.open.section()?.bpm ?? 0) > load.ceiling };
   });
 

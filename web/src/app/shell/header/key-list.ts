@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { type Act, type ActId, actsOf, SCOPES } from '../../keys/acts';
 import { acts } from '../../words/acts';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 
 /** How keyboards' names are shown. */
 const SHOWN: Readonly<Record<string, string>> = {
@@ -44,7 +44,7 @@ const shownKeys = ({ keys, panel }: Act): string => {
             <dl>
               @for (act of scope.acts; track act.id) {
                 <div>
-                  <dt>{{ act.keys }}</dt>
+                  <dt data-own>{{ act.keys }}</dt>
                   <dd>{{ act.name }}</dd>
                 </div>
               }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { Collection } from '../../study';
-import { words } from '../../words/en';
+import { shell as words } from '../../words/shell';
 
 /** How loud the guitar, the claps and the click are, each by itself. */
 @Component({

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { lastFret, millimetres, NUT_SPACING, type Shape, STRINGS, touchAt, wireAt, fromNut } from '@ruffle-wheel/core';
+import { drawings } from '../../words/drawings';
 
 const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
@@ -54,11 +55,7 @@ export class Fretboard {
     }),
   );
   protected readonly label = computed(() => {
-    const said = this.strings().map((s) => {
-      if (s.fret === null) return `string ${s.string} not sounded`;
-      if (s.fret === 0) return `string ${s.string} open`;
-      return `string ${s.string} fret ${s.fret}${s.finger === '' ? '' : ` finger ${s.finger}`}`;
-    });
-    return `${this.shape().name}: ${said.join(', ')}`;
+    const said = this.strings().map((s) => drawings.string(s.string, s.fret, String(s.finger)));
+    return drawings.shape(this.shape().name, said);
   });
 }

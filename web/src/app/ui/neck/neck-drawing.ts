@@ -7,12 +7,13 @@ import {
   type Neck,
   type Shape,
   type ShapeChange,
-  sayFinger,
   STRINGS,
   type StringNumber,
   touchPoint,
   wireAt,
 } from '@ruffle-wheel/core';
+import { sayFinger } from '../../words/said/left-hand';
+import { drawings } from '../../words/drawings';
 
 const INLAYS = [5, 7, 9, 12, 15, 17, 19];
 /** Frets drawn at least, and one more than the highest that is held. */
@@ -174,13 +175,17 @@ export class NeckDrawing {
     const held = STRINGS.flatMap((string, i) => {
       const fret = this.shape().frets[i] ?? null;
       const finger = this.shape().fingers[i];
-      return fret === null && this.lineOnly()
-        ? []
-        : `string ${string} ${fret === null ? 'silent' : fret === 0 ? 'open' : `fret ${fret}${finger ? ` finger ${finger}` : ''}`}`;
+      return fret === null && this.lineOnly() ? [] : drawings.string(string, fret, finger ? String(finger) : '');
     });
     const beyond = beyondNeck(this.shape().frets, this.capo());
     const moves = (this.change()?.fingers ?? []).filter((f) => f.action !== 'idle').map(sayFinger);
-    return `${this.shape().name}: ${held.join(', ')}.${beyond.length ? ` Beyond the last fret: ${beyond.map((b) => `string ${b.string}`).join(', ')}.` : ''}${moves.length ? ` From ${this.former()?.name ?? ''}: ${moves.join('; ')}.` : ''}`;
+    const shape = drawings.shape(this.shape().name, held);
+    return drawings.neck(
+      shape,
+      beyond.map((b) => b.string),
+      this.former()?.name ?? '',
+      moves,
+    );
   });
   protected readonly picks = computed(() =>
     this.wires().flatMap((w) =>

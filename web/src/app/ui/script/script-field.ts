@@ -89,6 +89,7 @@ export class ScriptField {
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({
             'aria-label': label,
+            'data-own': '',
             spellcheck: 'false',
             autocapitalize: 'off',
             ...(first ? { 'data-first': '' } : {}),

@@ -20,8 +20,6 @@ import {
   isTouched,
   type NotatedBar,
   placeLabel,
-  sayBar,
-  saySigns,
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
@@ -37,6 +35,7 @@ import {
   unitsFor,
   xOf,
 } from './system-layout';
+import { sayBar, saySigns } from '../../words/said/page';
 
 let line: Promise<unknown> = Promise.resolve();
 /** What takes some milliseconds, one after another with a pause for the page between. */

@@ -20,6 +20,7 @@ import {
   onStrings,
   type Step,
 } from '@ruffle-wheel/core';
+import { drawings } from '../../words/drawings';
 
 /** Least room for one slot, in pixels; longer turns scroll. */
 const SLOT_PX = 27;
@@ -48,7 +49,6 @@ export interface LeftStretch {
   /** The chord, where it begins; '' where it goes on. */
   readonly name: string;
 }
-const PRESSED = { true: 'pressed', false: 'released' };
 
 /** One turn unrolled: counts above, the script's steps below, each under its count. */
 @Component({
@@ -118,7 +118,7 @@ export class Strip {
       ...l,
       left: (100 * l.from) / this.length(),
       width: (100 * (l.to - l.from)) / this.length(),
-      said: `${l.name ? `${l.name}, ` : ''}${PRESSED[`${l.pressed}`]}`,
+      said: drawings.held(l.name, l.pressed),
     })),
   );
 

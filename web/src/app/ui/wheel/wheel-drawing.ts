@@ -11,6 +11,7 @@ import {
 } from '@ruffle-wheel/core';
 import { arc, at, creases, RADIUS, ruffle } from './geometry';
 import { stitchesOf } from './stitches';
+import { drawings } from '../../words/drawings';
 
 /** One turn of the cycle as a wheel with a ruffle for its rim. Draws only; what it shows is also in the accent table. */
 @Component({
@@ -37,6 +38,7 @@ export class WheelDrawing {
   readonly label = input('');
   readonly pick = output<number>();
 
+  protected readonly words = drawings;
   protected readonly RADIUS = RADIUS;
   protected readonly back = computed(() => ruffle(this.cycle(), 0.5));
   protected readonly front = computed(() => ruffle(this.cycle(), 0));

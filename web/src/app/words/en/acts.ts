@@ -1,4 +1,4 @@
-import type { ActId, Scope } from '../keys/acts';
+import type { ActId, Scope } from '../../keys/acts';
 
 /** What each act is called, and where it can be done. */
 const names: Readonly<Record<ActId, string>> = {

@@ -42,6 +42,8 @@ export const letters = {
     close: 'Close',
     hear: 'Hear',
     stop: 'Stop',
+    hearNamed: (script: string) => `Hear ${script}`,
+    stopNamed: (script: string) => `Stop ${script}`,
     parts: [
       {
         name: 'Fingers',

@@ -1,6 +1,9 @@
+import { byNumber } from '@ruffle-wheel/core';
+
 /** The frame around every place, and the keys. */
 export const shell = {
   app: 'Ruffle Wheel',
+  placesTitle: 'Places',
   places: { wheel: 'Wheel', neck: 'Neck', weave: 'Weave', practise: 'Practise', logbook: 'Logbook', shelf: 'Shelf' },
   saved: {
     opening: 'Opening your shelf…',
@@ -27,7 +30,7 @@ export const shell = {
     letGo: 'Let it go',
     fileName: 'not stored',
     leftInBin: (n: number) =>
-      `${n === 1 ? 'One row is damaged and stays' : `${n} rows are damaged and stay`} in the bin; everything else is put back.`,
+      `${byNumber(n, 'One row is damaged and stays', `${n} rows are damaged and stay`)} in the bin; everything else is put back.`,
   },
   startup: {
     noStorage:
@@ -64,9 +67,14 @@ export const shell = {
     cancel: 'Cancel',
     make: 'Begin',
   },
-  question: { cancel: 'Cancel', cancelNote: 'Everything stays as it is.', andMore: 'and so many more:' },
+  question: {
+    cancel: 'Cancel',
+    cancelNote: 'Everything stays as it is.',
+    andMore: (n: number) => `and so many more: ${n}`,
+  },
+  noSound: 'This browser gives no sound: it has no audio worklet, or no output. Try another browser.',
   undoKey: 'Undo',
-  alsoKey: 'Ctrl+Z takes it back too.',
+  withKey: (what: string) => `${what}. Ctrl+Z takes it back too.`,
   takenBack: 'Taken back',
   laterFirst: 'Something was changed since. Ctrl+Z takes the latest back first.',
   header: {
@@ -79,10 +87,10 @@ export const shell = {
     slower: 'Slower ([)',
     faster: 'Faster (])',
     ceiling: 'ceiling',
-    over: 'over',
+    over: (bpm: number) => `over ${bpm}`,
     noCeiling: 'no strokes yet',
     hand: 'Whose hand is judged for',
-    handOf: 'for',
+    handOf: (name: string) => `for ${name}`,
     countIn: 'Count-in',
     countInKey: '(C)',
     loop: 'Loop',
