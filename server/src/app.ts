@@ -21,6 +21,25 @@ const PERMISSIONS = [
   'microphone=(self)',
   ...['camera', 'display-capture', 'geolocation', 'midi', 'payment', 'usb', 'serial'].map((p) => `${p}=()`),
 ].join(', ');
+/** Where a page from here may take anything from. */
+const POLICY = {
+  defaultSrc: ["'self'"],
+  baseUri: ["'self'"],
+  objectSrc: ["'none'"],
+  frameAncestors: ["'none'"],
+  formAction: ["'self'"],
+  scriptSrc: ["'self'"],
+  scriptSrcAttr: ["'none'"],
+  // Component styles arrive as style elements; attributes stay closed.
+  styleSrc: ["'self'", "'unsafe-inline'"],
+  styleSrcAttr: ["'none'"],
+  imgSrc: ["'self'", 'data:'],
+  fontSrc: ["'self'"],
+  connectSrc: ["'self'"],
+  workerSrc: ["'self'"],
+  mediaSrc: ["'self'"],
+  manifestSrc: ["'self'"],
+};
 const NOT_FOUND = `<!doctype html>
 <html lang="en">
   <head><meta charset="utf-8" /><title>Not found · Ruffle Wheel</title></head>
@@ -42,27 +61,7 @@ export function createApp(root: string): Express {
   app.disable('x-powered-by');
   app.use(
     helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          baseUri: ["'self'"],
-          objectSrc: ["'none'"],
-          frameAncestors: ["'none'"],
-          formAction: ["'self'"],
-          scriptSrc: ["'self'"],
-          scriptSrcAttr: ["'none'"],
-          // Component styles arrive as style elements; attributes stay closed.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          styleSrcAttr: ["'none'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          mediaSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-        },
-      },
+      contentSecurityPolicy: { useDefaults: false, directives: POLICY },
       crossOriginEmbedderPolicy: true,
       // The same rule as frame-ancestors above, for those who read only this one.
       frameguard: { action: 'deny' },

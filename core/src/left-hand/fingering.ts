@@ -180,6 +180,21 @@ function pairApart(frets: Frets, held: Placed, pair: string, { points }: Fingeri
   return least;
 }
 
+/** Fingers rise with the frets, no further apart than they reach along the neck, on whatever strings. */
+function isBeyondOthers(
+  finger: number,
+  fret: number,
+  onFret: readonly (number | null)[],
+  { points, left }: FingeringHand,
+): boolean {
+  const along = (f: number): number => points[0]?.[f]?.x ?? 0;
+  return NUMBERED.some((o) => {
+    const other = onFret[o] ?? null;
+    if (other === null || o === finger) return false;
+    if (o < finger ? other > fret : other < fret) return true;
+    return Math.abs(along(fret) - along(other)) > left.reach[pairOf(finger, o)].limit;
+  });
+}
 /**
  * The k cheapest ways to finger given frets, cheapest first; empty when no hand like this holds them.
  * Fingers are tried string by string; what can't be held is given up as soon as it shows.
@@ -201,38 +216,24 @@ export function fingerShape(frets: Frets, hand: FingeringHand, k = 5): Fingering
     }
     return true;
   };
-  const { reach } = hand.left;
-  /** Whether two fingers come to their frets at all, on whatever strings: along the neck alone. */
-  const comes = (a: number, fret: number, b: number, other: number): boolean =>
-    Math.abs((hand.points[0]?.[fret]?.x ?? 0) - (hand.points[0]?.[other]?.x ?? 0)) <= reach[pairOf(a, b)].limit;
+  const keep = (own: Fingers) => {
+    // What else could be amiss was looked at finger by finger.
+    const held = placed(own);
+    if (FINGER_PAIRS.some((pair) => (pairApart(frets, held, pair, hand) ?? 0) > hand.left.reach[pair].limit)) return;
+    if (thumbTooFar(frets, own)) return;
+    const cost = fingeringCost(frets, own, hand);
+    found.push({ fingers: own, cost, total: totalOf(cost) });
+  };
   const walk = (n: number) => {
     const i = stopped[n];
-    if (i === undefined) {
-      const own = sixOf([...fingers]);
-      // What else could be amiss was looked at finger by finger.
-      const held = placed(own);
-      if (FINGER_PAIRS.some((pair) => (pairApart(frets, held, pair, hand) ?? 0) > reach[pair].limit)) return;
-      if (thumbTooFar(frets, own)) return;
-      const cost = fingeringCost(frets, own, hand);
-      found.push({ fingers: own, cost, total: totalOf(cost) });
-      return;
-    }
+    if (i === undefined) return keep(sixOf([...fingers]));
     const fret = frets[i] ?? 0;
     const options: LeftFinger[] = hand.left.thumbOver && i === 0 ? [...NUMBERED, 'T'] : [...NUMBERED];
     for (const finger of options) {
       if (typeof finger === 'number') {
         const there = onFret[finger] ?? null;
         if (there !== null && there !== fret) continue;
-        // Fingers rise with the frets, no further apart than they reach.
-        if (
-          NUMBERED.some((o) => {
-            const other = onFret[o] ?? null;
-            if (other === null || o === finger) return false;
-            return (o < finger ? other > fret : other < fret) || !comes(finger, fret, o, other);
-          })
-        )
-          continue;
-        if (!lies(finger, i, fret)) continue;
+        if (isBeyondOthers(finger, fret, onFret, hand) || !lies(finger, i, fret)) continue;
         const first = from[finger] ?? -1;
         fingers[i] = finger;
         onFret[finger] = fret;

@@ -34,7 +34,7 @@ export function kBest<State, Step, Term extends string>(
   k: number,
   watch: SearchWatch = {},
 ): SearchResult<Step, Term> {
-  const taken = new Map<string | number, number>();
+  const takeUp = atMost(k, problem);
   const before = (a: Node<State, Step, Term>, b: Node<State, Step, Term>) =>
     a.least < b.least || (a.least === b.least && later(a, b));
   // With an exact bound every open node stands for a different way that costs just its `least`: the k best
@@ -45,15 +45,8 @@ export function kBest<State, Step, Term extends string>(
   let order = 0;
   let looked = 0;
   let rounds = 0;
-  open.push({
-    state: problem.start,
-    total: 0,
-    least: bound(problem.start),
-    order,
-    parent: null,
-    step: null,
-    cost: null,
-  });
+  const { start } = problem;
+  open.push({ state: start, total: 0, least: bound(start), order, parent: null, step: null, cost: null });
   const paths: FoundPath<Step, Term>[] = [];
   while (open.size > 0 && paths.length < k) {
     if (++rounds % ASK_EVERY === 0) {
@@ -61,12 +54,7 @@ export function kBest<State, Step, Term extends string>(
       watch.progress?.(paths.length / k);
     }
     const node = open.pop() as Node<State, Step, Term>;
-    if (!problem.exact) {
-      const key = problem.key(node.state);
-      const times = taken.get(key) ?? 0;
-      if (times >= k) continue;
-      taken.set(key, times + 1);
-    }
+    if (!takeUp(node.state)) continue;
     if (problem.isEnd(node.state)) {
       paths.push(pathOf(node, problem.terms));
       continue;
@@ -96,6 +84,18 @@ export function kBest<State, Step, Term extends string>(
     const [x, y] = [problem.stage(a.state), problem.stage(b.state)];
     return x > y || (x === y && a.order < b.order);
   }
+}
+
+/** Each state is taken up so many times; with an exact bound as often as it comes. */
+function atMost<State, Step, Term extends string>(k: number, problem: SearchProblem<State, Step, Term>) {
+  if (problem.exact) return () => true;
+  const taken = new Map<string | number, number>();
+  return (state: State): boolean => {
+    const key = problem.key(state);
+    const times = taken.get(key) ?? 0;
+    if (times < k) taken.set(key, times + 1);
+    return times < k;
+  };
 }
 
 function pathOf<State, Step, Term extends string>(

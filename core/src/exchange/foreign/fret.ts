@@ -35,29 +35,10 @@ export function fretPart(
   const open = (string: number) => openPitch(tuning, STRINGS.find((s) => s === string) ?? 6, capo);
   const highest = Math.max(...STRINGS.map(open)) + lastFret(capo);
   const lowest = Math.min(...STRINGS.map(open));
-  let [beyond, many, unlike, fretted] = [0, 0, 0, 0];
-  const cleaned = strokes.map((stroke): LaidStroke => {
-    const placed = stroke.notes.map((n) => {
-      const fits = placeFits(n, open);
-      if (!fits && n.string !== null && n.fret !== null) unlike++;
-      return fits ? n : { ...n, string: null, fret: null };
-    });
-    const within = placed.filter((n) => isPlaced(n) || ((n.midi ?? 0) >= lowest && (n.midi ?? 0) <= highest));
-    beyond += placed.length - within.length;
-    const once = oneAString(within);
-    many += within.length - once.length;
-    return { ...stroke, notes: once };
-  });
-  const whole = cleaned.filter((s) => s.notes.length > 0);
-  const said = (code: ImportNote['code'], n: number): ImportNote[] => (n > 0 ? [fact(code, n)] : []);
-  const notes = () => [
-    ...said('beyond the neck', beyond),
-    ...said('too many at once', many),
-    ...said('strings not as the tuning', unlike),
-  ];
+  const { whole, notes } = onTheNeck(strokes, open, [lowest, highest]);
   const sounds = whole.filter((s) => s.notes.some((n) => n.midi !== null));
-  if (sounds.every((s) => s.notes.every(isPlaced))) return { strokes: whole, notes: notes(), fretted };
-  fretted = sounds.reduce((sum, s) => sum + s.notes.filter((n) => !isPlaced(n)).length, 0);
+  const fretted = sounds.reduce((sum, s) => sum + s.notes.filter((n) => !isPlaced(n)).length, 0);
+  if (fretted === 0) return { strokes: whole, notes, fretted };
   const request = {
     tuning,
     neck: neckOf(profile, capo),
@@ -75,23 +56,8 @@ export function fretPart(
     const watch = progress ? { progress: (share: number) => progress((tries + share) / (tries + 1)) } : {};
     const result = fretLine({ ...request, events: eventsOf(now) }, watch);
     if (!result.infeasible) {
-      const [answer] = result.answers;
-      const places = new Map(now.map((stroke, n) => [stroke.at, { stroke, steps: answer?.steps[n] ?? [] }] as const));
-      return {
-        strokes: whole.flatMap((s): LaidStroke[] => {
-          const own = places.get(s.at);
-          if (!own) return s.notes.some((n) => n.midi === null) ? [s] : [];
-          const taps = s.notes.filter((n) => n.midi === null);
-          const pitched = own.stroke.notes.filter((n) => n.midi !== null);
-          const placed = pitched.map((n, i): LaidNote => {
-            const step = own.steps[i];
-            return step && !isPlaced(n) ? { ...n, string: step.string, fret: step.fret } : n;
-          });
-          return [{ ...s, notes: [...placed, ...taps] }];
-        }),
-        notes: [...notes(), ...said('can’t be held', held)],
-        fretted,
-      };
+      const strokes = withPlaces(whole, now, result.answers[0]?.steps ?? []);
+      return { strokes, notes: [...notes, ...counted('can’t be held', held)], fretted };
     }
     const [why] = result.infeasible;
     const at = Number(why?.about[0]) - 1;
@@ -102,6 +68,52 @@ export function fretPart(
     held++;
     now = ended ?? now.map((s) => ({ ...s, notes: s.notes.map((n) => ({ ...n, end: Math.min(n.end, s.until) })) }));
   }
+}
+const counted = (code: ImportNote['code'], n: number): ImportNote[] => (n > 0 ? [fact(code, n)] : []);
+/** What lies on the neck and on strings of its own, with the places that the strings bear out; the rest is told. */
+function onTheNeck(
+  strokes: readonly LaidStroke[],
+  open: (string: number) => number,
+  [lowest, highest]: readonly [number, number],
+) {
+  let [beyond, many, unlike] = [0, 0, 0];
+  const cleaned = strokes.map((stroke): LaidStroke => {
+    const placed = stroke.notes.map((n) => {
+      const fits = placeFits(n, open);
+      if (!fits && n.string !== null && n.fret !== null) unlike++;
+      return fits ? n : { ...n, string: null, fret: null };
+    });
+    const within = placed.filter((n) => isPlaced(n) || ((n.midi ?? 0) >= lowest && (n.midi ?? 0) <= highest));
+    beyond += placed.length - within.length;
+    const once = oneAString(within);
+    many += within.length - once.length;
+    return { ...stroke, notes: once };
+  });
+  const notes = [
+    ...counted('beyond the neck', beyond),
+    ...counted('too many at once', many),
+    ...counted('strings not as the tuning', unlike),
+  ];
+  return { whole: cleaned.filter((s) => s.notes.length > 0), notes };
+}
+/** All strokes with the places that were found for those that sound; taps stay as they are. */
+function withPlaces(
+  whole: readonly LaidStroke[],
+  sounding: readonly LaidStroke[],
+  steps: readonly (readonly { readonly string: LaidNote['string']; readonly fret: LaidNote['fret'] }[])[],
+): LaidStroke[] {
+  const places = new Map(sounding.map((stroke, n) => [stroke.at, { stroke, own: steps[n] ?? [] }] as const));
+  return whole.flatMap((s): LaidStroke[] => {
+    const found = places.get(s.at);
+    if (!found) return s.notes.some((n) => n.midi === null) ? [s] : [];
+    const taps = s.notes.filter((n) => n.midi === null);
+    const pitched = found.stroke.notes.filter((n) => n.midi !== null);
+    const placed = pitched.map((n, i): LaidNote => {
+      const step = found.own[i];
+      return step && !isPlaced(n) ? { ...n, string: step.string, fret: step.fret } : n;
+    });
+    return [{ ...s, notes: [...placed, ...taps] }];
+  });
 }
 const isPlaced = (n: LaidNote): boolean => n.midi === null || (n.string !== null && n.fret !== null);
 const placeFits = (n: LaidNote, open: (string: number) => number): boolean =>

@@ -26,12 +26,16 @@ export interface LaidPart {
 }
 const EXACTLY = 1;
 
-/** A part's notes on ticks, tied ones as one, those that begin together as one stroke. */
-export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart {
-  const finest = played ? FINEST.played : FINEST.written;
+interface HeldNote {
+  readonly at: number;
+  end: number;
+  note: ForeignNote;
+}
+/** The bars one after another in ticks: tied notes as one, what was lost of them, changes of tempo. */
+function inOneLine({ bars, cycle }: ForeignPart) {
   const part = ticksPerPart(cycle);
   let [begin, lost, changes] = [0, 0, 0];
-  const all: { at: number; end: number; note: ForeignNote }[] = [];
+  const all: HeldNote[] = [];
   const chords: ForeignChord[] = [];
   const levels: { at: number; level: Level }[] = [];
   let tempo = bars[0]?.tempo ?? null;
@@ -52,6 +56,26 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
     tempo = bar.tempo ?? tempo;
     begin += Math.round(bar.length * part);
   }
+  return { all, chords, levels, length: begin, lost, changes };
+}
+/** Notes that begin together as one stroke. */
+function strokesOf(groups: ReadonlyMap<number, LaidNote[]>, length: number, played: boolean): LaidStroke[] {
+  const order = [...groups].sort((a, b) => a[0] - b[0]);
+  return order.map(([at, notes], n): LaidStroke => {
+    const next = order[n + 1]?.[0] ?? length;
+    // What is to ring does not hold the others; of what was played together nothing ends quite together.
+    const ends = notes.filter((x) => !x.marks.includes('~')).map((x) => x.end);
+    const end =
+      ends.length && !played ? Math.min(...ends) : Math.max(...(ends.length ? ends : notes.map((x) => x.end)));
+    return { at, until: Math.min(next, end), notes };
+  });
+}
+const hundredths = (ticks: number): number => Math.round((100 * ticks) / TICKS_PER_COUNT);
+
+/** A part's notes on ticks, tied ones as one, those that begin together as one stroke. */
+export function layPart(foreign: ForeignPart, played: boolean): LaidPart {
+  const finest = played ? FINEST.played : FINEST.written;
+  const { all, chords, levels, length, lost, changes } = inOneLine(foreign);
   const places = onGrid(
     all.map((a) => a.at),
     finest,
@@ -62,20 +86,12 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
   /** Where each note was to end. */
   const meant = new Map<LaidNote, number>();
   all.forEach(({ end, note }, n) => {
-    const at = Math.min(places[n]?.at ?? 0, begin - 1);
-    const laid = { ...note, end: Math.min(begin, Math.max(at + 1, endOf(end, { divisions, at, finest }))) };
-    meant.set(laid, Math.min(begin, end));
+    const at = Math.min(places[n]?.at ?? 0, length - 1);
+    const laid = { ...note, end: Math.min(length, Math.max(at + 1, endOf(end, { divisions, at, finest }))) };
+    meant.set(laid, Math.min(length, end));
     groups.set(at, [...(groups.get(at) ?? []), laid]);
   });
-  const order = [...groups].sort((a, b) => a[0] - b[0]);
-  const strokes = order.map(([at, notes], n): LaidStroke => {
-    const next = order[n + 1]?.[0] ?? begin;
-    // What is to ring does not hold the others; of what was played together nothing ends quite together.
-    const ends = notes.filter((x) => !x.marks.includes('~')).map((x) => x.end);
-    const end =
-      ends.length && !played ? Math.min(...ends) : Math.max(...(ends.length ? ends : notes.map((x) => x.end)));
-    return { at, until: Math.min(next, end), notes };
-  });
+  const strokes = strokesOf(groups, length, played);
   // Ends that are others now: put on another place, or held as long as what began together with them.
   const ends = strokes.flatMap(({ until, notes }) =>
     notes.flatMap((x) => {
@@ -84,24 +100,17 @@ export function layPart({ bars, cycle }: ForeignPart, played: boolean): LaidPart
     }),
   );
   const furthest = Math.max(0, ...moved.map((m) => m.moved));
-  return {
-    length: begin,
-    strokes,
-    chords,
-    levels,
-    notes: [
-      ...(moved.length ? [fact('moved' as const, moved.length, Math.round((100 * furthest) / TICKS_PER_COUNT))] : []),
-      ...(ends.length
-        ? [fact('ends moved' as const, ends.length, Math.round((100 * Math.max(...ends)) / TICKS_PER_COUNT))]
-        : []),
-      ...(changes ? [fact('tempo changes' as const, changes)] : []),
-      ...(lost ? [fact('lengths not taken' as const, lost)] : []),
-    ],
-  };
+  const notes = [
+    ...(moved.length ? [fact('moved' as const, moved.length, hundredths(furthest))] : []),
+    ...(ends.length ? [fact('ends moved' as const, ends.length, hundredths(Math.max(...ends)))] : []),
+    ...(changes ? [fact('tempo changes' as const, changes)] : []),
+    ...(lost ? [fact('lengths not taken' as const, lost)] : []),
+  ];
+  return { length, strokes, chords, levels, notes };
 }
 const ringOf = ({ marks }: ForeignNote) => marks.filter((m) => m === '~');
 /** The note that a tied one goes on from: of its pitch, ending where it begins. */
-function tiedFrom(all: { at: number; end: number; note: ForeignNote }[], note: ForeignNote, at: number) {
+function tiedFrom(all: HeldNote[], note: ForeignNote, at: number) {
   for (let n = all.length - 1; n >= 0 && n >= all.length - 400; n--) {
     const own = all[n];
     if (!own?.note.ties || own.note.midi !== note.midi || Math.abs(own.end - at) >= 2 + EXACTLY) continue;

@@ -50,9 +50,29 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
   const lines = barLines(midi.header.timeSignatures, ppq, end);
   if (!Number.isFinite(end) || lines.length > MOST_BARS_READ)
     return { refusal: fact('too many bars', Number.isFinite(lines.length) ? lines.length : 0, MOST_BARS_READ) };
-  const { tempos, meta } = midi.header;
+  return {
+    name: fromMidiText(midi.header.name).slice(0, 120),
+    played: true,
+    tuning: null,
+    capo: null,
+    bars: barsOf(midi.header, lines, sounding),
+    notes: [
+      ...oddTimes(midi.header.timeSignatures),
+      ...drumsLeft(struck.filter((n) => n.midi !== WOOD && n.midi !== CLAP).length),
+    ],
+    parts,
+    part,
+  };
+}
+type BarLine = ReturnType<typeof barLines>[number];
+/** Sounds in bars, with what the file says where each begins. */
+function barsOf(
+  { ppq, tempos, meta }: InstanceType<typeof midiFile.Header>,
+  lines: readonly BarLine[],
+  sounding: readonly ReturnType<typeof soundOf>[],
+): ForeignBar[] {
   let next = 0;
-  const bars = lines.map((line, n): ForeignBar => {
+  return lines.map((line, n): ForeignBar => {
     const to = line.at + line.length;
     const within = <T extends { ticks: number }>(list: readonly T[]) =>
       list.filter((x) => x.ticks >= line.at && (x.ticks < to || n === lines.length - 1));
@@ -78,19 +98,6 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
       endingEnds: false,
     };
   });
-  return {
-    name: fromMidiText(midi.header.name).slice(0, 120),
-    played: true,
-    tuning: null,
-    capo: null,
-    bars,
-    notes: [
-      ...oddTimes(midi.header.timeSignatures),
-      ...drumsLeft(struck.filter((n) => n.midi !== WOOD && n.midi !== CLAP).length),
-    ],
-    parts,
-    part,
-  };
 }
 const soundOf = (n: { readonly ticks: number; readonly durationTicks: number }, midi: number | null) => ({
   at: n.ticks,

@@ -79,23 +79,30 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
     keySignatures: [],
     meta: later(meta),
   });
-  for (const line of ['fingers', 'thumb', 'taps', 'claps'] as const) {
-    const own = lines[line];
-    if (own.length === 0) continue;
-    const track = midi.addTrack();
-    track.name = toMidiText(names[line]);
-    const drums = line === 'taps' || line === 'claps';
-    track.channel = drums ? DRUMS : line === 'fingers' ? 0 : 1;
-    if (!drums) track.instrument.number = NYLON;
-    for (const s of withoutUnisons(own))
-      track.addNote({
-        midi: s.midi,
-        ticks: s.at / step,
-        durationTicks: s.length / step,
-        velocity: (Math.min(127, Math.max(1, Math.round(s.loud))) + 0.5) / 127,
-      });
-  }
+  for (const line of LINES) if (lines[line].length) addTrack(midi, line, names[line], lines[line], step);
   return midi.toArray();
+}
+const LINES = ['fingers', 'thumb', 'taps', 'claps'] as const;
+/** A voice as a track of its own. @param step ticks of core in a tick of the file */
+function addTrack(
+  midi: InstanceType<typeof midiFile.Midi>,
+  line: keyof MidiNames,
+  name: string,
+  own: readonly Sounding[],
+  step: number,
+) {
+  const track = midi.addTrack();
+  track.name = toMidiText(name);
+  const drums = line === 'taps' || line === 'claps';
+  track.channel = drums ? DRUMS : line === 'fingers' ? 0 : 1;
+  if (!drums) track.instrument.number = NYLON;
+  for (const s of withoutUnisons(own))
+    track.addNote({
+      midi: s.midi,
+      ticks: s.at / step,
+      durationTicks: s.length / step,
+      velocity: (Math.min(127, Math.max(1, Math.round(s.loud))) + 0.5) / 127,
+    });
 }
 interface Sounding {
   readonly at: number;

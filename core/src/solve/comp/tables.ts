@@ -47,7 +47,7 @@ export function tablesOf(
     kind.times++;
     kinds.set(key, kind);
   });
-  const sums = new Map<string, { from: number; to: number; costs: number[][] }>();
+  const sums = new Map<string, Sum>();
   for (const { n, times } of kinds.values()) {
     if (watch.cancelled?.()) throw new SearchCancelled();
     const from = chords[(n - 1 + chords.length) % chords.length]?.name ?? 0;
@@ -69,8 +69,17 @@ export function tablesOf(
       });
     });
   }
-  const edges: Edge[][] = names.map(() => []);
-  for (const { from, to, costs } of sums.values()) {
+  return { own, edges: edgesOf(names.length, [...sums.values()], own) };
+}
+interface Sum {
+  readonly from: number;
+  readonly to: number;
+  readonly costs: number[][];
+}
+/** Sums between two names as edges of both; what a name costs after itself goes to its own costs. */
+function edgesOf(names: number, sums: readonly Sum[], own: number[][]): Edge[][] {
+  const edges: Edge[][] = Array.from({ length: names }, () => []);
+  for (const { from, to, costs } of sums) {
     if (from === to) {
       costs.forEach((row, i) => {
         const mine = own[from];
@@ -83,12 +92,12 @@ export function tablesOf(
       to,
       costs,
       leastOut: costs.map((row) => Math.min(...row)),
-      leastIn: (choices[to] ?? []).map((_, j) => Math.min(...costs.map((row) => row[j] ?? 0))),
+      leastIn: (costs[0] ?? []).map((_, j) => Math.min(...costs.map((row) => row[j] ?? 0))),
     };
     edges[from]?.push(edge);
     edges[to]?.push(edge);
   }
-  return { own, edges };
+  return edges;
 }
 /** What the basses cost that lead to a shape: the same for all with the same bass. */
 function bassToPlace(under: ReturnType<typeof bassUnder>): (next: FrettedShape) => number {

@@ -2,7 +2,7 @@ import type { ChoiceProblem } from '../../search/index.js';
 import type { Finger } from '../../stroke/index.js';
 import { pairCost } from './cost.js';
 import { LINE_TERMS, type LineNote, type LineRequest } from './model.js';
-import { type LineChoices, lineTables, pointsOf, type Split } from './tables.js';
+import { type LineChoices, type LineTables, lineTables, pointsOf, type Split } from './tables.js';
 
 /** A line as choices note by note; what a note must know is the fingers of the two before it, and of the first. */
 export interface LineGraph {
@@ -40,38 +40,7 @@ export function lineGraph(request: LineRequest, choices: LineChoices): LineGraph
   const lateness = (n: number, state: number, choice: number): number =>
     tables.late[n]?.[beforeOf(state)]?.[lastOf(state)]?.[choice] ?? 0;
 
-  // One table for all stages: a line of ten thousand notes would else make as many small ones.
-  const begins = [0, 0];
-  for (let n = 1; n <= N; n++) begins.push((begins[n] ?? 0) + count(n - 1) * (n >= 2 ? count(n - 2) : 1) * firsts);
-  const rest = restToPay();
-  /** Where a state's rest stands in the table. */
-  function slot(n: number, before: number, last: number, first: number): number {
-    return (begins[n] ?? 0) + (before * count(n - 1) + last) * firsts + first;
-  }
-  /** Exactly what is still to pay from every state, backwards from the end. */
-  function restToPay(): Float64Array {
-    const table = new Float64Array(begins[N + 1] ?? 0).fill(Infinity);
-    for (let n = N; n >= 1; n--) {
-      const [lasts, befores] = [count(n - 1), n >= 2 ? count(n - 2) : 1];
-      const [owns, pairs, lates] = [tables.own[n]?.points, tables.pair[n]?.points, tables.late[n]];
-      const ways = n === N ? 0 : count(n);
-      for (let before = 0; before < befores; before++)
-        for (let last = 0; last < lasts; last++) {
-          const [pairPoints, late] = [pairs?.[last], lates?.[before]?.[last]];
-          const from = slot(n, before, last, 0);
-          if (n === N) for (let first = 0; first < firsts; first++) table[from + first] = seam(last, first);
-          for (let c = 0; c < ways; c++) {
-            const step = (owns?.[c] ?? 0) + (pairPoints?.[c] ?? 0) + (late?.[c] ?? 0);
-            const to = slot(n + 1, last, c, 0);
-            for (let first = 0; first < firsts; first++) {
-              const total = step + (table[to + first] as number);
-              if (total < (table[from + first] as number)) table[from + first] = total;
-            }
-          }
-        }
-    }
-    return table;
-  }
+  const rest = restToPay({ N, count, firsts, tables, seam });
 
   return {
     fingers,
@@ -97,8 +66,49 @@ export function lineGraph(request: LineRequest, choices: LineChoices): LineGraph
       after: (n, state, choice) =>
         stateOf(n === 0 ? 0 : lastOf(state), choice, closes ? (n === 0 ? choice : firstOf(state)) : 0),
       // Before the first note nothing is known, and nothing needs to be.
-      rest: (n, state) =>
-        n === 0 ? 0 : (rest[slot(n, n >= 2 ? beforeOf(state) : 0, lastOf(state), firstOf(state))] ?? Infinity),
+      rest: (n, state) => (n === 0 ? 0 : rest(n, n >= 2 ? beforeOf(state) : 0, lastOf(state), firstOf(state))),
     },
   };
+}
+
+interface RestAsk {
+  readonly N: number;
+  /** Choices of a note. */
+  readonly count: (n: number) => number;
+  /** Choices of the first note that the end must know. */
+  readonly firsts: number;
+  readonly tables: LineTables;
+  readonly seam: (last: number, first: number) => number;
+}
+/**
+ * Exactly what is still to pay from every state, backwards from the end. One table serves all stages: a line of ten
+ * thousand notes would else make as many small ones.
+ */
+function restToPay({ N, count, firsts, tables, seam }: RestAsk) {
+  const begins = [0, 0];
+  for (let n = 1; n <= N; n++) begins.push((begins[n] ?? 0) + count(n - 1) * (n >= 2 ? count(n - 2) : 1) * firsts);
+  const slot = (n: number, before: number, last: number, first: number): number =>
+    (begins[n] ?? 0) + (before * count(n - 1) + last) * firsts + first;
+  const table = new Float64Array(begins[N + 1] ?? 0).fill(Infinity);
+  for (let n = N; n >= 1; n--) {
+    const [lasts, befores] = [count(n - 1), n >= 2 ? count(n - 2) : 1];
+    const [owns, pairs, lates] = [tables.own[n]?.points, tables.pair[n]?.points, tables.late[n]];
+    const ways = n === N ? 0 : count(n);
+    for (let before = 0; before < befores; before++)
+      for (let last = 0; last < lasts; last++) {
+        const [pairPoints, late] = [pairs?.[last], lates?.[before]?.[last]];
+        const from = slot(n, before, last, 0);
+        if (n === N) for (let first = 0; first < firsts; first++) table[from + first] = seam(last, first);
+        for (let c = 0; c < ways; c++) {
+          const step = (owns?.[c] ?? 0) + (pairPoints?.[c] ?? 0) + (late?.[c] ?? 0);
+          const to = slot(n + 1, last, c, 0);
+          for (let first = 0; first < firsts; first++) {
+            const total = step + (table[to + first] as number);
+            if (total < (table[from + first] as number)) table[from + first] = total;
+          }
+        }
+      }
+  }
+  return (n: number, before: number, last: number, first: number): number =>
+    table[slot(n, before, last, first)] ?? Infinity;
 }

@@ -68,20 +68,11 @@ export function lineTables(request: LineRequest, choices: LineChoices): LineTabl
   const gapTo = (n: number, back: number) =>
     n < back || n >= notes.length ? 0 : 1 + gap(note(n).at - note(n - back).at);
   const [loudness, ringNumber] = [numberOf<number>(), numberOf<ReadonlySet<number>>()];
-  const [ownKind, heard, withGap, pairKind, pairGap, lateKind, lateGap] = [
-    numbering(),
-    numbering(),
-    numbering(),
-    numbering(),
-    numbering(),
-    numbering(),
-    numbering(),
-  ];
-  const [owns, pairs, lates] = [
-    once<LineTables['own'][number]>(),
-    once<NonNullable<LineTables['pair'][number]>>(),
-    once<NonNullable<LineTables['late'][number]>>(),
-  ];
+  const [ownKind, heard, withGap, pairKind] = [numbering(), numbering(), numbering(), numbering()];
+  const [pairGap, lateKind, lateGap] = [numbering(), numbering(), numbering()];
+  const owns = once<LineTables['own'][number]>();
+  const pairs = once<NonNullable<LineTables['pair'][number]>>();
+  const lates = once<NonNullable<LineTables['late'][number]>>();
   const fingersAt = (n: number, choice: number): readonly Finger[] => choices[n]?.[choice] ?? [];
   const chosen = <T>(n: number, of: (choice: number) => T): T[] => (choices[n] ?? []).map((_, c) => of(c));
 

@@ -20,6 +20,12 @@ export interface ReadNotes {
 export type NotesFault = TextFault<'melody too long' | 'no note' | 'no chord'>;
 export const LONGEST_NOTES_TEXT = 60_000;
 
+interface WrittenEvent {
+  readonly at: Ticks;
+  readonly notes: readonly (FretNote & { readonly bass: boolean })[];
+  readonly chord?: string;
+  readonly bass?: boolean;
+}
 /**
  * Reads a melody by note names: `e4 f#4 g4`, each a step; `[a2~ e4]` sound together; `.` rests, `-` holds.
  * `~` after a note lets it ring until the next one marked so, or the end: a bass under a melody. `e4/2` asks
@@ -36,7 +42,7 @@ export function readNotes(
   const steps: NoteStep[] = [];
   const faults: NotesFault[] = [];
   const accents: boolean[] = [];
-  const events: { at: Ticks; notes: (FretNote & { bass: boolean })[]; chord?: string; bass?: boolean }[] = [];
+  const events: WrittenEvent[] = [];
   if (text.length > LONGEST_NOTES_TEXT) {
     const beyond = { from: LONGEST_NOTES_TEXT, to: text.length };
     const fault = textFault(beyond, 'melody too long' as const, [LONGEST_NOTES_TEXT, text.length]);
@@ -59,12 +65,8 @@ export function readNotes(
       if (!reading.ok) faults.push(textFault(place, 'no chord', [quoted(chord.trim()), ...reading.near]));
       accents.push(marks.includes('!'));
       steps.push({ kind: 'notes', event: events.length });
-      events.push({
-        at: ticks((steps.length - 1) * step),
-        notes: [],
-        chord: chord.trim(),
-        bass: marks.includes('~'),
-      });
+      const at = ticks((steps.length - 1) * step);
+      events.push({ at, notes: [], chord: chord.trim(), bass: marks.includes('~') });
       continue;
     }
     const parts = (together ?? single ?? whole).split(/\s+/).filter((p) => p !== '');
@@ -80,23 +82,16 @@ export function readNotes(
     events.push({ at: ticks((steps.length - 1) * step), notes: notes.flatMap((n) => n ?? []) });
   }
   const length = ticks(steps.length * step);
-  return {
-    steps,
-    accents,
-    length,
-    faults,
-    events: events.map((e, i): FretEvent => {
-      // A chord brings its own bass.
-      const next = events.slice(i + 1).find((x) => x.chord !== undefined || x.notes.some((n) => n.bass));
-      const rings = ticks((next?.at ?? length) - e.at);
-      if (e.chord !== undefined) return { at: e.at, notes: [], chord: e.chord, ...(e.bass ? { rings } : {}) };
-      return {
-        at: e.at,
-        notes: e.notes.map(({ bass, ...note }): FretNote => (bass ? { ...note, rings } : note)),
-      };
-    }),
-  };
+  return { steps, accents, length, faults, events: withRinging(events, length) };
 }
+/** What is marked so rings until the next bass, or the next chord, which brings its own. */
+const withRinging = (events: readonly WrittenEvent[], length: Ticks): FretEvent[] =>
+  events.map((e, i): FretEvent => {
+    const next = events.slice(i + 1).find((x) => x.chord !== undefined || x.notes.some((n) => n.bass));
+    const rings = ticks((next?.at ?? length) - e.at);
+    if (e.chord !== undefined) return { at: e.at, notes: [], chord: e.chord, ...(e.bass ? { rings } : {}) };
+    return { at: e.at, notes: e.notes.map(({ bass, ...note }): FretNote => (bass ? { ...note, rings } : note)) };
+  });
 
 function readNote(text: string): (FretNote & { bass: boolean }) | null {
   const m = /^([a-gA-G][#b♯♭]?[0-8])((?:\/[1-6]|=[0-4]|[~!])*)$/.exec(text);
