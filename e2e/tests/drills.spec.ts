@@ -18,7 +18,7 @@ test('a drill is made of the section, heard, practised on its own line, and leav
   await expect(page.locator('.script code')).toContainText('ad! au');
   await leaveFields(page);
   await page.keyboard.press('Space');
-  await expect(page.getByText(/Written to the logbook: .* 1 passes/)).toBeVisible();
+  await expect(page.getByText(/Written to the logbook: .* 1 pass\b/)).toBeVisible();
   await page.keyboard.press('6');
   await expect(
     page.getByRole('row', { name: /Lantern Stair · Rasgueado · i and a change places .* 140/ }),

@@ -1,7 +1,7 @@
 /** What of a sentence hangs on a number, and how lists are joined: all that English needs of grammar. */
-const CARDINALS = new Intl.PluralRules('en-GB');
-const ORDINALS = new Intl.PluralRules('en-GB', { type: 'ordinal' });
-const LISTS = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+const CARDINALS = /* @__PURE__ */ new Intl.PluralRules('en-GB');
+const ORDINALS = /* @__PURE__ */ new Intl.PluralRules('en-GB', { type: 'ordinal' });
+const LISTS = /* @__PURE__ */ new Intl.ListFormat('en-GB', { type: 'conjunction' });
 const ENDS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
 
 /**

@@ -1,7 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { KEPT, type Kept } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
-import { sayDataFault } from '../words/said/refusals';
 import { NoAnswer } from './storage-refusal';
 import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
@@ -194,7 +193,7 @@ export class Store {
       const faults = await this.keeping
         .ask((k) => k.faults(portion))
         .catch((e: unknown) => Promise.reject(new NoAnswer(e instanceof Error ? e.message : String(e))));
-      if (faults[0]) return sayDataFault(faults[0]);
+      if (faults[0]) return (await import('../words/said/refusals')).sayDataFault(faults[0]);
     }
     return null;
   }

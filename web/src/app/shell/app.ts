@@ -1,11 +1,12 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
-  type ElementRef,
   inject,
   signal,
+  type ElementRef,
   viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -74,11 +75,14 @@ export class App {
 
   constructor() {
     const notice = inject(Notice);
+    afterNextRender(() => void notice.ready().catch(() => {}));
     // Every place begins at its top.
     effect(() => {
       if (this.url()) this.main().nativeElement.scrollTop = 0;
     });
-    this.open.refusals.subscribe((why) => notice.say(why, 12_000));
+    this.open.refusals.subscribe((why) => {
+      void import('../words/said/refusals').then(({ sayRefusal }) => notice.say(sayRefusal(why), 12_000));
+    });
     this.collection.leftInBin.subscribe((n) => notice.say(words.aside.leftInBin(n), 12_000));
     effect((onCleanup) => {
       if (!this.collection.opening()) return this.slow.set(false);

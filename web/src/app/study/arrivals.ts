@@ -13,9 +13,8 @@ import {
 import type { PlacedRow } from '../data';
 import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arrival';
 import { Keeping } from '../data/keeping';
-import { keep as keepWords } from '../words/practise-logbook-shelf';
+import { shell as words } from '../words/shell';
 import { Collection } from './collection';
-import { sayDataFaults, sayRefusal } from '../words/said/refusals';
 
 /** A file that was not taken, as the player is told. */
 export interface Refusal {
@@ -24,12 +23,10 @@ export interface Refusal {
   readonly message: string;
   readonly faults: readonly SaidDataFault[];
 }
-const said = ({ code, why, faults }: Extract<FileReading, { readonly ok: false }>): Refusal => ({
-  ok: false,
-  code,
-  message: sayRefusal(why),
-  faults: sayDataFaults(faults),
-});
+async function said({ code, why, faults }: Extract<FileReading, { readonly ok: false }>): Promise<Refusal> {
+  const { sayDataFaults, sayRefusal } = await import('../words/said/refusals');
+  return { ok: false, code, message: sayRefusal(why), faults: sayDataFaults(faults) };
+}
 /** What an invented player has done and means to do; none of it is shown where nothing can be stored. */
 const OF_A_PLAYER: ReadonlySet<Kept> = new Set(['log', 'goals', 'courses', 'plans', 'takes']);
 export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;
@@ -79,18 +76,18 @@ export class Arrivals {
     const refusal = (why: string): Refusal => ({
       ok: false,
       code: 'not fetched',
-      message: `${keepWords.shelf.demoFailed} (${why}).`,
+      message: words.demo.failed(why),
       faults: [],
     });
     let response: Response;
     try {
       response = await fetch('demo/residency.json');
     } catch {
-      return refusal(keepWords.shelf.noAnswer);
+      return refusal(words.demo.noAnswer);
     }
     if (!response.ok) return refusal(String(response.status));
     const today = new Date().toISOString().slice(0, 10);
-    return this.look(await response.blob(), keepWords.shelf.demoName, (log) => shiftLog(log, today));
+    return this.look(await response.blob(), words.demo.name, (log) => shiftLog(log, today));
   }
   /** @returns what came in with the way back, or null when there was nothing to take */
   take(arrival: Arrival, how: Meeting): { readonly came: readonly PlacedRow[]; readonly back: () => void } | null {

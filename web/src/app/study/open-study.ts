@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type Command,
   copyStudy,
+  type Fact,
   freeName,
   keepTrial,
   neckOf,
@@ -15,7 +16,6 @@ import { Store, type StudyRow, Writes } from '../data';
 import { type Change, Collection, type Conflict } from './collection';
 import { History, type Way } from './history';
 import { SectionReading } from './section-reading';
-import { sayRefusal } from '../words/said/refusals';
 
 export type SaveState = 'opening' | 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
 /** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */
@@ -33,8 +33,8 @@ export class OpenStudy {
   private readonly writes = inject(Writes);
   /** The open study was deleted in another tab. */
   private readonly gone = signal(false);
-  private readonly said = new Subject<string>();
-  /** Why a gesture changed nothing, in words. */
+  private readonly said = new Subject<Fact>();
+  /** Why a gesture changed nothing. */
   readonly refusals = this.said.asObservable();
 
   /** A command not yet kept: it is shown and heard, and not stored. */
@@ -139,7 +139,7 @@ export class OpenStudy {
     const before = this.current();
     if (!before) return;
     const refusal = command.refusal?.(before);
-    if (refusal) return this.said.next(sayRefusal(refusal));
+    if (refusal) return this.said.next(refusal);
     const after = command(before);
     if (after === before) return;
     this.history.step(before, key);

@@ -1,5 +1,5 @@
-import { inject, Injectable } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
+import { inject, Injectable, Injector } from '@angular/core';
+import type { MatSnackBar } from '@angular/material/snack-bar';
 import { shell as words } from '../words/shell';
 import { WaysBack } from './ways-back';
 
@@ -8,24 +8,41 @@ const BRIEF_MS = 5_000;
 /** How long the way back stays on the page; Ctrl+Z and the bin lead back for longer. */
 const UNDO_MS = 12_000;
 
-/** A line at the foot of the page, with undo where something was taken away. */
+/** A line at the foot of the page, with undo where something was taken away. What draws it comes after the first view. */
 @Injectable({ providedIn: 'root' })
 export class Notice {
-  private readonly bar = inject(MatSnackBar);
+  private readonly injector = inject(Injector);
   private readonly ways = inject(WaysBack);
+  private bar: Promise<MatSnackBar> | null = null;
+
+  /** Fetches what draws a notice, before it is needed. */
+  ready(): Promise<MatSnackBar> {
+    this.bar ??= import('@angular/material/snack-bar').then(
+      (m) => this.injector.get(m.MatSnackBar),
+      (e: unknown) => {
+        // Asked again with the next notice.
+        this.bar = null;
+        throw e;
+      },
+    );
+    return this.bar;
+  }
+  private show(text: string, action: string | undefined, duration: number, acted: () => void = () => {}) {
+    this.ready()
+      .then((bar) => bar.open(text, action, { duration }).onAction().subscribe(acted))
+      .catch((e: unknown) => console.error(e));
+  }
 
   say(text: string, ms = 4_000) {
-    this.bar.open(text, undefined, { duration: ms });
+    this.show(text, undefined, ms);
   }
   /** Something was deleted or replaced: it can be taken back from here, with Ctrl+Z, and from the bin. */
   withUndo(text: string, undo: () => void) {
-    const back = this.ways.add(text, undo);
-    this.bar.open(words.withKey(text), words.undoKey, { duration: UNDO_MS }).onAction().subscribe(back);
+    this.show(words.withKey(text), words.undoKey, UNDO_MS, this.ways.add(text, undo));
   }
   /** The open study was changed. @param back says false when something was changed since */
   withStudyUndo(text: string, back: () => boolean, brief = false) {
-    const shown = this.bar.open(text, words.undoKey, { duration: brief ? BRIEF_MS : UNDO_MS });
-    shown.onAction().subscribe(() => {
+    this.show(text, words.undoKey, brief ? BRIEF_MS : UNDO_MS, () => {
       if (!back()) this.say(words.laterFirst);
     });
   }

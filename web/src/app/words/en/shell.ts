@@ -72,6 +72,11 @@ export const shell = {
     cancelNote: 'Everything stays as it is.',
     andMore: (n: number) => `and so many more: ${n}`,
   },
+  demo: {
+    name: 'Demo data',
+    failed: (why: string) => `The demo data could not be fetched (${why}).`,
+    noAnswer: 'no answer',
+  },
   noSound: 'This browser gives no sound: it has no audio worklet, or no output. Try another browser.',
   undoKey: 'Undo',
   withKey: (what: string) => `${what}. Ctrl+Z takes it back too.`,

@@ -1,5 +1,5 @@
-import * as english from '@ruffle-wheel/core';
+import { sayDrills as englishSayDrills } from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Drills. */
-export const sayDrills = inLanguage(english.sayDrills);
+export const sayDrills = inLanguage(englishSayDrills);

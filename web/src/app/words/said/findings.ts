@@ -1,8 +1,13 @@
-import * as english from '@ruffle-wheel/core';
+import {
+  sayAll as englishSayAll,
+  sayFinding as englishSayFinding,
+  sayRaise as englishSayRaise,
+  sayRemedy as englishSayRemedy,
+} from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Findings, and what would end them. */
-export const sayAll = inLanguage(english.sayAll);
-export const sayFinding = inLanguage(english.sayFinding);
-export const sayRemedy = inLanguage(english.sayRemedy);
-export const sayRaise = inLanguage(english.sayRaise);
+export const sayAll = inLanguage(englishSayAll);
+export const sayFinding = inLanguage(englishSayFinding);
+export const sayRemedy = inLanguage(englishSayRemedy);
+export const sayRaise = inLanguage(englishSayRaise);

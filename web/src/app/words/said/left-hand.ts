@@ -1,13 +1,23 @@
-import * as english from '@ruffle-wheel/core';
+import {
+  sayBorrowed as englishSayBorrowed,
+  sayChange as englishSayChange,
+  sayFinger as englishSayFinger,
+  sayFretting as englishSayFretting,
+  sayHandNote as englishSayHandNote,
+  sayKey as englishSayKey,
+  sayNotes as englishSayNotes,
+  sayPlace as englishSayPlace,
+  sayRightHand as englishSayRightHand,
+} from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Changes, fingers, keys, and what both hands do at a note. */
-export const sayFinger = inLanguage(english.sayFinger);
-export const sayChange = inLanguage(english.sayChange);
-export const sayRightHand = inLanguage(english.sayRightHand);
-export const sayBorrowed = inLanguage(english.sayBorrowed);
-export const sayFretting = inLanguage(english.sayFretting);
-export const sayHandNote = inLanguage(english.sayHandNote);
-export const sayNotes = inLanguage(english.sayNotes);
-export const sayPlace = inLanguage(english.sayPlace);
-export const sayKey = inLanguage(english.sayKey);
+export const sayFinger = inLanguage(englishSayFinger);
+export const sayChange = inLanguage(englishSayChange);
+export const sayRightHand = inLanguage(englishSayRightHand);
+export const sayBorrowed = inLanguage(englishSayBorrowed);
+export const sayFretting = inLanguage(englishSayFretting);
+export const sayHandNote = inLanguage(englishSayHandNote);
+export const sayNotes = inLanguage(englishSayNotes);
+export const sayPlace = inLanguage(englishSayPlace);
+export const sayKey = inLanguage(englishSayKey);

@@ -1,5 +1,5 @@
-import * as english from '@ruffle-wheel/core';
+import { listed as englishListed } from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Lists and numbers of things. */
-export const listed = inLanguage(english.listed);
+export const listed = inLanguage(englishListed);

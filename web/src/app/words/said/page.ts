@@ -1,6 +1,6 @@
-import * as english from '@ruffle-wheel/core';
+import { sayBar as englishSayBar, saySigns as englishSaySigns } from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Bars of the page, read aloud. */
-export const sayBar = inLanguage(english.sayBar);
-export const saySigns = inLanguage(english.saySigns);
+export const sayBar = inLanguage(englishSayBar);
+export const saySigns = inLanguage(englishSaySigns);

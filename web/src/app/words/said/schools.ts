@@ -1,8 +1,13 @@
-import * as english from '@ruffle-wheel/core';
+import {
+  sayFitSchool as englishSayFitSchool,
+  sayFretSchool as englishSayFretSchool,
+  sayLineSchool as englishSayLineSchool,
+  sayWayToBegin as englishSayWayToBegin,
+} from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Schools, and ways to begin. */
-export const sayLineSchool = inLanguage(english.sayLineSchool);
-export const sayFretSchool = inLanguage(english.sayFretSchool);
-export const sayFitSchool = inLanguage(english.sayFitSchool);
-export const sayWayToBegin = inLanguage(english.sayWayToBegin);
+export const sayLineSchool = inLanguage(englishSayLineSchool);
+export const sayFretSchool = inLanguage(englishSayFretSchool);
+export const sayFitSchool = inLanguage(englishSayFitSchool);
+export const sayWayToBegin = inLanguage(englishSayWayToBegin);

@@ -1,10 +1,17 @@
-import * as english from '@ruffle-wheel/core';
+import {
+  MARK_SAID as ENGLISH_MARK_SAID,
+  sayComeRound as englishSayComeRound,
+  sayLayers as englishSayLayers,
+  sayMet as englishSayMet,
+  sayStep as englishSayStep,
+  whoLimits as englishWhoLimits,
+} from '@ruffle-wheel/core';
 import { inLanguage } from '../language';
 
 /** Steps, strokes and marks. */
-export const sayStep = inLanguage(english.sayStep);
-export const sayMet = inLanguage(english.sayMet);
-export const MARK_SAID = inLanguage(english.MARK_SAID);
-export const whoLimits = inLanguage(english.whoLimits);
-export const sayLayers = inLanguage(english.sayLayers);
-export const sayComeRound = inLanguage(english.sayComeRound);
+export const sayStep = inLanguage(englishSayStep);
+export const sayMet = inLanguage(englishSayMet);
+export const MARK_SAID = inLanguage(ENGLISH_MARK_SAID);
+export const whoLimits = inLanguage(englishWhoLimits);
+export const sayLayers = inLanguage(englishSayLayers);
+export const sayComeRound = inLanguage(englishSayComeRound);
