@@ -3,17 +3,15 @@ import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { lossesOf } from '../written/losses.js';
 import { type MidiNames, midiBytes } from '../midi/out.js';
+import { type FileFormat, SCORE_FORMATS } from '../written/formats.js';
 import type { Format, Loss } from '../written/model.js';
 import { compressedMusicXml, musicXml } from '../musicxml/out.js';
 import { type Scope, writtenSections } from '../written/scope.js';
 
-/** Formats of which a whole file is made here; text is put together where its words are. */
-export type FileFormat = Exclude<Format, 'tablature'> | 'compressed musicxml';
-export const FILE_TYPES: Readonly<Record<FileFormat, { readonly ending: string; readonly type: string }>> = {
-  musicxml: { ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
-  'compressed musicxml': { ending: 'mxl', type: 'application/vnd.recordare.musicxml' },
-  midi: { ending: 'mid', type: 'audio/midi' },
-};
+export type { FileFormat };
+/** Endings and media types of these, by format. */
+export const FILE_TYPES: Readonly<Record<FileFormat, { readonly ending: string; readonly type: string }>> =
+  SCORE_FORMATS;
 /**
  * A study, or part of it, as a file.
  * @param names what the tracks of a MIDI file are called

@@ -1,4 +1,5 @@
 export * from './form-line.js';
+export * from './formats.js';
 export * from './losses.js';
 export * from './model.js';
 export * from './practice-sheet.js';

@@ -29,9 +29,9 @@ export function held(asked: Asked, frets: Frets, most: number) {
 /** What the neck and the widest pair of fingers allow, whatever strings they are on. */
 interface AlongNeck {
   /** Whether two stopped frets can be under the fingers of one hand at all. */
-  together(low: number, high: number): boolean;
+  readonly together: (low: number, high: number) => boolean;
   /** The first stopped fret that any ending of these has at least; Infinity when none is stopped yet. */
-  lowestOf(frets: SoFar): number;
+  readonly lowestOf: (frets: SoFar) => number;
 }
 function alongNeck({ hand, highest }: Asked): AlongNeck {
   const widest = Math.max(...FINGER_PAIRS.map((pair) => hand.left.reach[pair].limit));

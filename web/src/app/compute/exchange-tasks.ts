@@ -4,8 +4,11 @@ import {
   type HandProfile,
   type Loss,
   type NotatedBar,
+  isFileFormat,
   practiceSheet,
   type Scope,
+  SCORE_FORMATS,
+  type ScoreFormat,
   type SheetSection,
   type Study,
   studyTablature,
@@ -13,7 +16,6 @@ import {
   writtenPlaces,
 } from '@ruffle-wheel/core';
 import {
-  type FileFormat,
   type FileImport,
   type FileSetting,
   importFile,
@@ -31,14 +33,12 @@ import type { LogEntry } from '@ruffle-wheel/core';
 import type { MidiNames } from '@ruffle-wheel/core/exchange';
 import type { Progress } from './protocol';
 
-/** What a file can be written as. */
-export type OutFormat = 'tablature' | FileFormat | 'wav' | 'pdf' | 'sheet';
 /** A study, or part of it, in a format. */
 export interface OutAsk {
   readonly study: Study;
   readonly profile: HandProfile;
   readonly scope: Scope;
-  readonly format: OutFormat;
+  readonly format: ScoreFormat;
 }
 /** What a format would lose, and the text where it is one. */
 export interface OutLook {
@@ -72,20 +72,14 @@ export interface ExchangeTasks {
 /** The worker exposes it, tests call it in the page. */
 export const exchangeTasks: ExchangeTasks = {
   look: ({ study, profile, scope, format }) => {
-    if (format === 'tablature') {
-      const tablature = studyTablature(study, profile, scope);
-      return { tablature, losses: scopeLosses(study, profile, scope, 'tablature') };
-    }
-    const as = format === 'compressed musicxml' ? 'musicxml' : format;
+    const { losesAs, made } = SCORE_FORMATS[format];
     return {
-      tablature: [],
-      losses: as === 'wav' || as === 'pdf' || as === 'sheet' ? [] : scopeLosses(study, profile, scope, as),
+      tablature: made === 'text' ? studyTablature(study, profile, scope) : [],
+      losses: losesAs ? scopeLosses(study, profile, scope, losesAs) : [],
     };
   },
   file: ({ study, profile, scope, format }, names) =>
-    format === 'tablature' || format === 'wav' || format === 'pdf' || format === 'sheet'
-      ? new Uint8Array()
-      : scoreFile(study, profile, scope, format, names),
+    isFileFormat(format) ? scoreFile(study, profile, scope, format, names) : new Uint8Array(),
   track: ({ study, profile, scope }, wishes, progress) => {
     const track = practiceTrack(study, profile, scope, wishes);
     return track && wavBytes(track, wishes.volumes, progress);

@@ -1,8 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Apart, APART, clampBpm, formLine, readForm, type Scope, type Study } from '@ruffle-wheel/core';
+import {
+  type Apart,
+  APART,
+  clampBpm,
+  formLine,
+  readForm,
+  type Scope,
+  SCORE_FORMATS,
+  type ScoreFormat,
+  type Study,
+} from '@ruffle-wheel/core';
 import { Exchange, ExchangeLook } from '../../compute/exchange';
-import type { OutAsk, OutFormat, OutLook } from '../../compute/exchange-tasks';
+import type { OutAsk, OutLook } from '../../compute/exchange-tasks';
 import { Collection } from '../../study';
 import { FIELD } from '../../ui/field';
 import { Notice } from '../../ui/notice';
@@ -18,16 +28,7 @@ import { StandPage } from '../print/stand-page';
 import { tablatureFile } from './tablature-file';
 import { sayLoss } from '../../words/said/score-files';
 
-const FORMATS: readonly OutFormat[] = ['pdf', 'sheet', 'musicxml', 'compressed musicxml', 'midi', 'wav', 'tablature'];
-const ENDINGS: Record<OutFormat, readonly [ending: string, type: string]> = {
-  musicxml: ['musicxml', 'application/vnd.recordare.musicxml+xml'],
-  'compressed musicxml': ['mxl', 'application/vnd.recordare.musicxml'],
-  midi: ['mid', 'audio/midi'],
-  wav: ['wav', 'audio/wav'],
-  pdf: ['pdf', 'application/pdf'],
-  sheet: ['pdf', 'application/pdf'],
-  tablature: ['txt', 'text/plain'],
-};
+const FORMATS = Object.keys(SCORE_FORMATS) as ScoreFormat[];
 const PAPERS: readonly Format[] = ['a4', 'letter'];
 /** As loud as they are played here. */
 const VOLUMES = { guitar: 0.8, claps: 0.5, click: 0.3 };
@@ -67,7 +68,7 @@ export class FilesOut {
       ? wanted
       : 'form';
   });
-  protected readonly format = signal<OutFormat>('pdf');
+  protected readonly format = signal<ScoreFormat>('pdf');
   private readonly scope = computed((): Scope => {
     const [what, bars] = [this.what(), this.bars()];
     if (what === 'bars' && bars) return { kind: 'bars', section: this.section(), bars };
@@ -92,7 +93,7 @@ export class FilesOut {
   });
   /** Letters of names that the fonts of documents lack. */
   protected readonly lettersLeftOut = computed((): string => {
-    if (this.format() !== 'pdf' && this.format() !== 'sheet') return '';
+    if (SCORE_FORMATS[this.format()].made !== 'pages') return '';
     const { name, sections, shapes } = this.study();
     const texts = [name, ...shapes.map((s) => s.name)];
     for (const s of sections) texts.push(s.name, s.cycle.name, s.chart, ...s.cycle.labels);
@@ -148,7 +149,7 @@ export class FilesOut {
   }
   protected async save() {
     const [ask, name] = [this.ask(), this.name()];
-    const [ending, type] = ENDINGS[ask.format];
+    const { ending, type } = SCORE_FORMATS[ask.format];
     this.fault.set('');
     if (ask.format === 'tablature') {
       saveFile(new Blob([this.text()], { type }), name, ending);

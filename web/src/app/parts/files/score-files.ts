@@ -1,8 +1,10 @@
 import { inject, Injectable, Injector } from '@angular/core';
-import type { Study } from '@ruffle-wheel/core';
+import { SCORE_FORMATS, type Study } from '@ruffle-wheel/core';
 
 /** Endings of files that are read as scores. */
-export const SCORE_FILES = '.musicxml,.xml,.mxl,.mid,.midi,.txt,.tab';
+export const SCORE_FILES = Object.values(SCORE_FORMATS)
+  .flatMap((f) => f.read.map((ending) => `.${ending}`))
+  .join();
 /** Whether a file is a score rather than what is exported here. */
 export const isScoreFile = (name: string): boolean =>
   SCORE_FILES.split(',').some((e) => name.toLowerCase().endsWith(e));
