@@ -4,7 +4,18 @@ import { chromium, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, leaveFields, listen, newStudy, open, saved, test, writeScript, pressBeforeNews } from './player.js';
+import {
+  expect,
+  leaveFields,
+  listen,
+  newStudy,
+  open,
+  pressBeforeNews,
+  reload,
+  saved,
+  test,
+  writeScript,
+} from './player.js';
 
 const script = (page: Page) => page.getByRole('textbox', { name: 'Hand script' });
 const tempo = (page: Page) => page.getByRole('spinbutton', { name: /Counts a minute/ });
@@ -210,7 +221,7 @@ test('storage that refuses: everything stays here, is said, is in both exports, 
   await dialog.dismiss();
   await takeAgain(page);
   await expect(page.locator('.saved')).toHaveText('Saved', { timeout: 40_000 });
-  await page.reload();
+  await reload(page);
   await page.keyboard.press('7');
   for (const name of ['Soleá', 'Salt Rope 2']) await expect(page.getByRole('heading', { name })).toBeVisible();
   await expect(page.getByLabel('m', { exact: true })).toHaveValue('322');
@@ -222,7 +233,7 @@ test('a session in hand is in the logbook after a reload in the middle of it', a
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Stop and write down (Space)' })).toBeVisible();
   for (const key of ['PageDown', 'PageDown', 'PageUp']) await page.keyboard.press(key);
-  await page.reload();
+  await reload(page);
   await page.keyboard.press('6');
   await expect(page.getByRole('row', { name: /Lantern Stair · Rasgueado .* 2 of 3 \(67 %\)/ })).toHaveCount(1);
 });
@@ -331,7 +342,7 @@ test('a shelf with damage opens: what is whole is there, what is not is listed, 
     await new Promise((resolve) => (transaction.oncomplete = resolve));
     db.close();
   });
-  await page.reload();
+  await reload(page);
   await page.keyboard.press('7');
   await expect(page.locator('.rows h3')).toHaveCount(4);
   await expect(page.locator('app-unread li')).toHaveCount(2);

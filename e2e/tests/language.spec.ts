@@ -63,8 +63,15 @@ test('no text of any place stands outside the dictionary', async ({ marked: page
   expect(await page.evaluate(() => document.documentElement.lang)).toBe('en-x-marked');
   await allMarked(page);
   await eachTab(page);
-  for (const key of ['2', '3', '4', '6', '7']) {
+  for (const [key, address] of [
+    ['2', 'neck'],
+    ['3', 'weave'],
+    ['4', 'practise'],
+    ['6', 'logbook'],
+    ['7', 'shelf'],
+  ] as const) {
     await page.keyboard.press(key);
+    await expect(page).toHaveURL(new RegExp(`/${address}$`));
     await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
     await allMarked(page);
     if (key === '2' || key === '3') await eachTab(page);

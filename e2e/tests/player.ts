@@ -24,6 +24,11 @@ export async function open(page: Page) {
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Ceiling/ })).toBeVisible();
 }
+/** Loads the page again; keys are heard once the places are there. */
+export async function reload(page: Page) {
+  await page.reload();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+}
 /** Puts another text into the script editor, as a player would: select all and type. */
 export async function writeScript(page: Page, text: string) {
   await page.getByRole('textbox', { name: 'Hand script' }).click();

@@ -1,4 +1,4 @@
-import { expect, leaveFields, saved, test, writeScript } from './player.js';
+import { expect, leaveFields, reload, saved, test, writeScript } from './player.js';
 
 test('chart and both hands are written, worked out, walked through and kept, with keys alone', async ({
   player: page,
@@ -45,7 +45,7 @@ test('chart and both hands are written, worked out, walked through and kept, wit
   });
   await test.step('all of it is there tomorrow', async () => {
     await saved(page);
-    await page.reload();
+    await reload(page);
     await page.keyboard.press('1');
     await expect(page.getByRole('textbox', { name: 'Hand script' })).toContainText('L:2f3=4 id^ p:f idx @p p:b');
     await page.getByRole('tab', { name: 'Shape' }).click();

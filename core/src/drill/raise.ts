@@ -14,6 +14,7 @@ import { fingerLine, LINE_SCHOOLS, type LineNote } from '../solve/finger-line/in
 import { type Finger, FINGERS, fingersOf, type Stroke } from '../stroke/index.js';
 import { type Bpm, STEPS_PER_COUNT, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { vary } from './vary.js';
+import { isWorthTelling } from '../search/index.js';
 
 /** Another way to play the same music that lets it go faster, as text that can be tried at once. */
 export type RaiseWay =
@@ -28,8 +29,6 @@ export type Raise = RaiseWay & {
 };
 /** Below this share of the ceiling nobody asks for a higher one. */
 const NEAR = 0.75;
-/** Less gain than this is not worth relearning a pattern for. */
-const WORTH = 1.1;
 /** Longer patterns are not fingered anew under every school as they are typed. */
 const LONGEST_REFINGERED = 200;
 /** Strokes so near to one another lie under one position of the hand. */
@@ -49,7 +48,7 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
   const raises: Raise[] = [];
   const offer = (way: RaiseWay, other: Pattern) => {
     const reached = handLoad(flatten(other), bpm, profile).ceiling;
-    if (reached === null || reached < ceiling * WORTH) return;
+    if (reached === null || !isWorthTelling(reached, ceiling)) return;
     raises.push({ ...way, script: printScript(other), stepsPerCount: other.stepsPerCount, ceiling: reached });
   };
   switch (idiomOf(flat)) {

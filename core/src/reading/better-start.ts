@@ -1,12 +1,10 @@
 import type { AccentCycle } from '../cycle/index.js';
 import { idiomOf } from '../right-hand/index.js';
 import type { Rotation } from '../round/index.js';
+import { isWorthTelling } from '../search/index.js';
 import type { FlatPattern } from '../script/index.js';
 import { directionOf, fingersOf } from '../stroke/index.js';
 import { TICKS_PER_COUNT, wrap } from '../time/index.js';
-
-/** Less gain than this is not worth another start. */
-const WORTH = 1.1;
 
 /** Another start that gives the accents more. */
 export interface BetterStart {
@@ -37,7 +35,7 @@ export function betterStart(
   const equal = starts.every((r) => r.overall === best.overall);
   const over = equal ? 'first turn' : 'round';
   const [given, before] = equal ? [best.firstTurn, written.firstTurn] : [best.overall, written.overall];
-  return given >= WORTH * before ? { rotation: best, over, given, written: before } : null;
+  return isWorthTelling(given, before) ? { rotation: best, over, given, written: before } : null;
 }
 
 /** An order that may begin on any of its fingers. */

@@ -6,11 +6,9 @@ import { namesHeld, type ReadFalseta, readFalseta } from '../falseta/index.js';
 import { OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import { isFault, type Section, type Study, textsWithBars } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
+import { LEAST_STRINGS } from '../solve/voicings/index.js';
 import { shapeRow } from '../solve/shape-row/index.js';
 import { wrap } from '../time/index.js';
-
-/** Chords on few strings are a last resort. */
-const LEAST_STRINGS = 4;
 
 /** A falseta as it was told, and the section with it. */
 export interface ToldFalseta {

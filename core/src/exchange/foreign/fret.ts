@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../../fault/index.js';
 import type { Instrument } from '../../instrument/index.js';
-import { FRETS_ON_NECK, harmonicPitch, lastFret, openPitch } from '../../instrument/index.js';
+import { harmonicPitch, lastFret, openPitch } from '../../instrument/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { type FretEvent, fretLine, type FretLineRequest, fretSchool } from '../../solve/fret-line/index.js';
 import { HIGHEST_STOP } from '../../script/index.js';
@@ -45,7 +45,7 @@ export function fretPart(
     bpm: tempo,
     profile,
     school: fretSchool('open'),
-    highestFret: Math.min(FRETS_ON_NECK, lastFret(capo)),
+    highestFret: lastFret(capo),
     k: 1,
     mostWays: MOST_WAYS,
   };

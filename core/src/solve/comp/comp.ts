@@ -17,7 +17,8 @@ import { bassOf, scoreComp } from './score.js';
 import { heldFor } from './sounding.js';
 import { ownCost } from './cost.js';
 import { added, leastAhead, type NameShape, tablesOf } from './tables.js';
-import { LEAST_STRINGS, SHAPES_A_NAME } from './weights.js';
+import { SHAPES_A_NAME } from './weights.js';
+import { LEAST_STRINGS } from '../voicings/index.js';
 
 export type CompChoices =
   | { readonly laid: Laid; readonly choices: readonly (readonly NameShape[])[]; readonly plans: readonly PushPlan[] }

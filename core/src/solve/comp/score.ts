@@ -8,7 +8,7 @@ import { layFigure, type Laid } from './laid.js';
 import { COMP_TERMS, type CompAnswer, type CompChoice, type CompRefusal, type CompRequest } from './model.js';
 import { symbolOf } from './sounding.js';
 import { changeCost, type CompCost, ownCost } from './cost.js';
-import { LEAST_STRINGS } from './weights.js';
+import { LEAST_STRINGS } from '../voicings/index.js';
 
 /** What shapes and pushes cost as an accompaniment, apart from any search; why not when they are none. */
 export function scoreComp(

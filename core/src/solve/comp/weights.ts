@@ -16,5 +16,3 @@ export const COMP_WEIGHTS = {
 export const PUSH_COUNTS = 1;
 /** Shapes weighed for each chord. */
 export const SHAPES_A_NAME = 10;
-/** Strings that a shape for comping has at least. */
-export const LEAST_STRINGS = 4;

@@ -6,6 +6,8 @@ import type { HandProfile } from '../../player/index.js';
 import type { FoundPath } from '../../search/index.js';
 import type { StringNumber } from '../../time/index.js';
 
+/** Rows of chords are comping: shapes on fewer strings are a last resort. */
+export const LEAST_STRINGS = 4;
 export interface VoicingRequest {
   /** A chord symbol; or else `notes`. */
   readonly chord?: string;

@@ -5,8 +5,9 @@ import { Turns } from './soon';
 const LOOK: MatTabsConfig = { animationDuration: '0', stretchTabs: false, disablePagination: true };
 /** Tabs that turn at once and stand as close as their words. Provided where the place is made. */
 export const TAB_LOOK = { provide: MAT_TABS_CONFIG, useValue: LOOK };
-const WAIT_MS = 20;
-const WAITED = 150;
+/** What does not come by then is not waited for: the focus goes to the tab. */
+const LONGEST_WAIT_MS = 10_000;
+const QUIET_MS = 120;
 
 /** Panels beside a drawing, each behind a tab and a key. Made where the component that shows them is made. */
 export class TabPanels {
@@ -43,25 +44,54 @@ export class TabPanels {
       this.drawn
         .coming()
         .then(() => new Promise((resolve) => setTimeout(resolve)))
-        .then(() => this.focusSoon()),
+        .then(() => this.whenDrawn())
+        .then(() => this.focus()),
     );
   }
-  /** What a panel begins with may come a moment after it. */
-  private async focusSoon(): Promise<HTMLElement | null> {
-    for (let tries = 0; tries < WAITED && !this.isDrawn(); tries++)
-      await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
-    return this.focus();
+  /**
+   * Until what a panel begins with is there. A panel that names nothing to begin with is there when nothing of it has
+   * changed for a moment.
+   */
+  private whenDrawn(): Promise<void> {
+    return new Promise((done) => {
+      let quiet: ReturnType<typeof setTimeout> | undefined;
+      const end = () => {
+        watch.disconnect();
+        clearTimeout(late);
+        clearTimeout(quiet);
+        done();
+      };
+      const look = () => {
+        clearTimeout(quiet);
+        if (!this.isDrawn()) return;
+        if (this.first()) end();
+        else quiet = setTimeout(end, QUIET_MS);
+      };
+      const watch = new MutationObserver(look);
+      const late = setTimeout(end, LONGEST_WAIT_MS);
+      watch.observe(this.host, { subtree: true, childList: true, attributes: true });
+      look();
+    });
+  }
+  private tab(): HTMLElement | undefined {
+    return this.host.querySelectorAll<HTMLElement>('[role="tab"]')[this.open()];
+  }
+  /** The panel that the open tab controls, once the tab is turned. */
+  private panel(): HTMLElement | null {
+    const tab = this.tab();
+    const id = tab?.getAttribute('aria-selected') === 'true' ? tab.getAttribute('aria-controls') : null;
+    return id ? this.host.querySelector<HTMLElement>(`[id="${id}"]`) : null;
   }
   /** The panels themselves come a moment after their place. */
   private isDrawn(): boolean {
-    const panel = this.host.querySelector('.mat-mdc-tab-body-active .mat-mdc-tab-body-content');
-    const tab = this.host.querySelectorAll('[role="tab"]')[this.open()];
-    const turned = tab?.getAttribute('aria-selected') === 'true';
-    return turned && !!panel?.firstElementChild && !panel.querySelector('[data-coming]');
+    const panel = this.panel();
+    return !!panel?.firstElementChild?.firstElementChild && !panel.querySelector('[data-coming]');
+  }
+  private first(): HTMLElement | null {
+    return this.panel()?.querySelector<HTMLElement>('[data-first]') ?? null;
   }
   private focus(): HTMLElement | null {
-    const first = this.host.querySelector<HTMLElement>('.mat-mdc-tab-body-active [data-first]');
-    const taken = first ?? this.host.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]');
+    const taken = this.first() ?? this.tab() ?? null;
     taken?.focus();
     return taken;
   }

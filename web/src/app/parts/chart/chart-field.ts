@@ -14,6 +14,7 @@ import {
   setBars,
   setChart,
   setScript,
+  LEAST_STRINGS,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -30,8 +31,6 @@ import { chartCompletion } from './chart-completion';
 import { Toggle } from '../../ui/toggle';
 import { sayFact, sayFacts, sayFaults } from '../../words/said/faults';
 
-/** Chords on few strings are a last resort. */
-const LEAST_STRINGS = 4;
 const SHOWN_FAULTS = 5;
 
 /** Which chord when: typed as it is, with shapes found for symbols that have none, bars and pushes. */

@@ -9,6 +9,7 @@ import {
   type RowRequest,
   type RowResult,
   type Shape,
+  LEAST_STRINGS,
 } from '@ruffle-wheel/core';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -25,8 +26,6 @@ import { sayFacts } from '../../words/said/faults';
 const ANSWERS = 3;
 /** Rows that are looked at for them: the same frets may be fingered in several ways. */
 const LOOKED_AT = 40;
-/** Rows of harmony are comping: fewer strings than four are a last resort. */
-const LEAST_STRINGS = 4;
 
 /** The cheapest row of each set of frets. */
 function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
