@@ -15,7 +15,7 @@ export const FLOORS = [
   ...['findings', 'findings/right-hand', 'findings/left-hand'],
   ...['format'],
   ...['exchange/written', 'exchange/foreign', 'exchange/midi', 'exchange/musicxml', 'exchange/files'],
-  ...['words', 'words/en'],
+  ...['words', 'words/en', 'words/en/refused', 'words/en/left-hand'],
 ];
 const folderOf = (file, root) => {
   const parts = relative(root, file).split(sep);

@@ -1,4 +1,5 @@
 import { countLabels, type CycleSketch, makeCycle } from '../cycle/index.js';
+import { FLAMENCO_CYCLES_IN_BARS } from './cycles-flamenco-in-bars.js';
 
 const flamenco = (s: Omit<CycleSketch, 'family'>) => makeCycle({ ...s, family: 'flamenco' });
 const CLOSING = [3, 3, 2, 2, 2] as const;
@@ -20,6 +21,7 @@ const opening = [
 ] as const;
 const fromTwelve = countLabels(12, 12);
 
+/** Cycles of twelve and those made of them, then those in bars. */
 export const FLAMENCO_CYCLES = [
   flamenco({
     id: 'solea',
@@ -165,122 +167,5 @@ export const FLAMENCO_CYCLES = [
     tempo: [90, 150, 210],
     note: 'The same turn with the first accent called 12.',
   }),
-  flamenco({
-    id: 'fandango',
-    name: 'Fandango',
-    counts: 12,
-    accents: [
-      [0, 1],
-      [3, 0.8],
-      [6, 0.8],
-      [9, 0.8],
-      [11, 0.6],
-    ],
-    groups: [3, 3, 3, 3],
-    countNote: 'quarter',
-    tempo: [100, 150, 210],
-    note: 'Four threes, the first of each, closing on the last.',
-  }),
-  flamenco({
-    id: 'sevillana',
-    name: 'Sevillana',
-    counts: 6,
-    accents: [
-      [0, 1],
-      [3, 0.8],
-    ],
-    groups: [3, 3],
-    countNote: 'quarter',
-    tempo: [120, 160, 200],
-    note: 'Two threes; some schools feel the pair as one bar of six.',
-  }),
-  flamenco({
-    id: 'tangos',
-    name: 'Tangos',
-    school: '1 left open',
-    counts: 4,
-    accents: [
-      [1, 0.8],
-      [2, 0.9],
-      [3, 0.8],
-    ],
-    groups: [4],
-    wishedSilent: [0],
-    countNote: 'quarter',
-    tempo: [80, 125, 170],
-    note: '1 is left open; 2 3 4 are clapped. Others mark 1 lightly.',
-  }),
-  flamenco({
-    id: 'tangos-light-one',
-    name: 'Tangos',
-    school: '1 light',
-    counts: 4,
-    accents: [
-      [0, 0.3],
-      [1, 0.8],
-      [2, 0.9],
-      [3, 0.8],
-    ],
-    groups: [4],
-    countNote: 'quarter',
-    tempo: [80, 125, 170],
-    note: '1 is marked with the foot only; 2 3 4 are clapped.',
-  }),
-  flamenco({
-    id: 'tientos',
-    name: 'Tientos',
-    counts: 4,
-    accents: [
-      [1, 0.8],
-      [2, 0.9],
-      [3, 0.8],
-    ],
-    groups: [4],
-    countNote: 'quarter',
-    tempo: [50, 70, 95],
-    note: 'The turn of the tangos, slower and swung.',
-  }),
-  flamenco({
-    id: 'rumba',
-    name: 'Rumba',
-    school: 'felt in eighths',
-    counts: 4,
-    accents: [
-      [0, 1],
-      [1.5, 0.8],
-      [3, 0.9],
-    ],
-    groups: [1.5, 1.5, 1],
-    countNote: 'quarter',
-    tempo: [80, 115, 150],
-    note: 'Three, three and two eighths: 1, the and of 2, 4.',
-  }),
-  flamenco({
-    id: 'farruca',
-    name: 'Farruca, garrotín',
-    school: 'in 4',
-    counts: 4,
-    accents: [
-      [0, 1],
-      [2, 0.7],
-    ],
-    groups: [2, 2],
-    countNote: 'quarter',
-    tempo: [60, 100, 160],
-    note: '1 and 3 of four; others count eight and mark 1 and 5.',
-  }),
-  flamenco({
-    id: 'farruca-eight',
-    name: 'Farruca, garrotín',
-    school: 'in 8',
-    counts: 8,
-    accents: [
-      [0, 1],
-      [4, 0.8],
-    ],
-    groups: [4, 4],
-    countNote: 'quarter',
-    tempo: [60, 100, 160],
-    note: 'Counted over two bars, 1 and 5.',
-  }),
+  ...FLAMENCO_CYCLES_IN_BARS,
 ];

@@ -3,54 +3,11 @@ import { barBegin, barOf } from '../cycle/index.js';
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { OPEN_SHAPE } from '../left-hand/index.js';
 import { readStep, stringsText, writeOutText } from '../script/index.js';
-import {
-  type Finger,
-  FINGERS,
-  type LeftFinger,
-  lettersOfMarks,
-  LEVELS,
-  type Mark,
-  marksThat,
-  type Stop,
-} from '../stroke/index.js';
+import { type Finger, FINGERS, type Mark } from '../stroke/index.js';
 import { isStringNumber, stepTicks, type StringNumber, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
 import { type FalsetaFault, type FalsetaRequest, LONGEST_FALSETA, type ReadFalseta } from './model.js';
 import { hold, isDown, NOTHING_HELD, putFinger, soundsOn, stopSaid, type ToldHand } from './told-hand.js';
-
-/** A string and the fret after it; of two digits the second belongs to the fret unless an f follows it. */
-const PLACE = '([1-6])(?:f(1\\d(?!f)|2[0-4](?!f)|\\d)(?:=([1-4T]))?)?';
-const MARKS = `${lettersOfMarks(marksThat((m) => m.told))}*`;
-const TOKEN = new RegExp(
-  [
-    '(?<space>\\s+)',
-    '\\((?<told>[^()]*)\\)',
-    '(?<bar>\\|)',
-    '(?<again>%)',
-    '(?<quiet>[.-])',
-    `@(?<level>${LEVELS.join('|')})(?![a-z])`,
-    '(?<open><)',
-    '(?<close>>)(?::(?<shared>\\d{1,2}))?',
-    `(?<hand>[pimae]*)(?:(?<dir>[du])(?<begin>[1-6])|\\[(?<together>[^\\][]*)\\]|(?<single>(?:L)?${PLACE}))(?<marks>${MARKS})`,
-    '(?<odd>.)',
-  ].join('|'),
-  'gs',
-);
-const ONE = new RegExp(`^L?${PLACE}$`);
-const SOME = new RegExp(`${PLACE}(${MARKS})|\\s+|(.)`, 'gs');
-const PUT = /^(?:finger\s+)?([1-4T])\s+(?:to\s+)?(?:string\s+)?([1-6])(?:\s+fret\s+|f)(\d{1,2})$/i;
-const LIFT = /^lift\s+([1-4T](?:\s+[1-4T])*)$/i;
-
-type Holding = Exclude<LeftFinger, 0>;
-interface Struck {
-  readonly string: StringNumber;
-  readonly stop: Stop | null;
-  readonly marks: string;
-}
-const fingerOf = (text: string): Holding => (text === 'T' || text === 't' ? 'T' : (Number(text) as Holding));
-const stopOf = (fret: string | undefined, finger: string | undefined): Stop | null =>
-  fret === undefined
-    ? null
-    : { fret: Number(fret), ...(finger === undefined || fret === '0' ? {} : { finger: fingerOf(finger) }) };
+import { gestureOf, ONE_STRING, SEVERAL_STRINGS, stopOf, type Struck, TOLD_WORD } from './told-words.js';
 
 /**
  * The names of the shapes that a falseta holds, in its order: `(Am)`, `(hold E7)`.
@@ -65,27 +22,6 @@ export function namesHeld(text: string): string[] {
   );
   return [...new Set(names)];
 }
-type Gesture =
-  | { readonly kind: 'back' }
-  | { readonly kind: 'hold'; readonly name: string }
-  | { readonly kind: 'lift'; readonly fingers: readonly Holding[] }
-  | { readonly kind: 'put'; readonly finger: Holding; readonly string: StringNumber; readonly fret: number };
-function gestureOf(text: string): Gesture {
-  if (/^back$/i.test(text)) return { kind: 'back' };
-  if (/^open$/i.test(text)) return { kind: 'hold', name: '' };
-  const lift = LIFT.exec(text);
-  if (lift) return { kind: 'lift', fingers: (lift[1] ?? '').split(/\s+/).map(fingerOf) };
-  const put = PUT.exec(text);
-  if (put)
-    return {
-      kind: 'put',
-      finger: fingerOf(put[1] ?? ''),
-      string: Number(put[2]) as StringNumber,
-      fret: Number(put[3]),
-    };
-  return { kind: 'hold', name: text.replace(/^hold\s+/i, '') };
-}
-
 /**
  * Reads a falseta as a player tells it, a step a word: a digit plucks that string as the hand has it, `[632]` several
  * together, `d5` strums from string 5 on; letters before them say the fingers, frets and marks stand as in a script.
@@ -129,7 +65,7 @@ class Telling {
   read(text: string) {
     const out = writeOutText(text);
     const place = (n: number) => out.from[n] ?? text.length;
-    for (const m of out.text.matchAll(TOKEN)) {
+    for (const m of out.text.matchAll(TOLD_WORD)) {
       this.range = { from: place(m.index), to: place(m.index + m[0].length - 1) + 1 };
       const g = m.groups ?? {};
       if (g.told !== undefined) for (const gesture of g.told.split(',')) this.gesture(gesture.trim());
@@ -264,12 +200,12 @@ class Telling {
   private stroke({ hand = '', dir, begin, together, single = '', marks = '' }: Record<string, string | undefined>) {
     if (dir) return this.strum(hand || 'i', dir as 'd' | 'u', Number(begin) as StringNumber, marks);
     if (single.startsWith('L')) {
-      const [, string, fret, finger] = ONE.exec(single) ?? [];
+      const [, string, fret, finger] = ONE_STRING.exec(single) ?? [];
       const place = stringsText({ strings: [Number(string) as StringNumber], stops: [stopOf(fret, finger)] });
       return this.played(`L${place}${marks}`);
     }
     const struck: Struck[] = [];
-    for (const [whole, string, fret, finger, own = '', odd] of (together ?? single).matchAll(SOME)) {
+    for (const [whole, string, fret, finger, own = '', odd] of (together ?? single).matchAll(SEVERAL_STRINGS)) {
       if (odd || (!string && whole.trim())) return this.wrong('no sign of a falseta', [quoted(whole)]);
       if (string) struck.push({ string: Number(string) as StringNumber, stop: stopOf(fret, finger), marks: own });
     }

@@ -43,7 +43,7 @@ import {
 import { LONGEST_CHART } from '../chart/index.js';
 import { LONGEST_SCRIPT, type SlotKey } from '../script/index.js';
 import { readFile, readStudyRow, writeStudy } from './index.js';
-import { sayFact } from '../words/en/facts.js';
+import { sayFact } from '../words/en/refused/facts.js';
 
 const shape = (id: string, name = id): Shape => ({ id, name, ...readShape('x-3-2-0-1-0', '') });
 const times = (n: number, of: (n: number) => Command): Command =>

@@ -4,7 +4,7 @@ import { readShape } from '../left-hand/index.js';
 import { addSection, makeStudy, putShape, type Section, type Study } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { type Kept, mendRow, readStudyRow } from './index.js';
-import { sayDataFault } from '../words/en/refusals.js';
+import { sayDataFault } from '../words/en/refused/refusals.js';
 
 const study = addSection(
   's-b',

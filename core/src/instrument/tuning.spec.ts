@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pitchName, pitchOf, readTuning, STANDARD_TUNING, TUNINGS, tuningText, tuningWarnings } from './index.js';
-import { sayFact } from '../words/en/facts.js';
+import { sayFact } from '../words/en/refused/facts.js';
 
 const read = (text: string) => readTuning(text);
 

@@ -1,7 +1,5 @@
-import { barOf, barTicks, cycleLength, placeLabel } from '../cycle/index.js';
 import { quoted, type Range, type TextFault, textFault } from '../fault/index.js';
-import { bpm, millisOf, ticks, type Ticks } from '../time/index.js';
-import { LONGEST_FORM, type Section, type Study } from './model.js';
+import { LONGEST_FORM, type Section } from './model.js';
 
 export type FormFaultCode =
   | 'form too long'
@@ -38,7 +36,7 @@ const DEEPEST = 6;
 /** Sections of a form with its repeats written out. */
 export const MOST_PARTS = 2_048;
 
-const TOKEN = /"((?:[^"]|"")*)("?)|\}(?:x([^\s{}[\]"]*))?|[{[\]]|[^\s{}[\]"]+/g;
+export const FORM_TOKEN = /"((?:[^"]|"")*)("?)|\}(?:x([^\s{}[\]"]*))?|[{[\]]|[^\s{}[\]"]+/g;
 /** A section’s name as a form writes it: in quotation marks where it would be read as something else. */
 export const formName = (name: string): string =>
   /[\s{}[\]"]/.test(name) || name === '' ? `"${name.replace(/"/g, '""')}"` : name;
@@ -71,7 +69,7 @@ export function readForm(text: string, sections: readonly Pick<Section, 'id' | '
     else if (inner.sign === '{') into.items.push({ kind: 'repeat', items: inner.items, times, range });
     else into.items.push({ kind: 'ending', items: inner.items, passes: inner.passes ?? [1], range });
   };
-  for (const m of text.matchAll(TOKEN)) {
+  for (const m of text.matchAll(FORM_TOKEN)) {
     const [whole, inQuotes, closed, timesText] = m;
     const range = { from: m.index, to: m.index + whole.length };
     const here = open.at(-1) as Open;
@@ -144,122 +142,4 @@ export function unrolledOrder(items: readonly FormItem[]): readonly { section: s
       return true;
     });
   return walk(items, 1) ? order.map(({ section, range }) => ({ section, range })) : null;
-}
-
-/** A section in its place in the piece. */
-export interface FormPart {
-  readonly section: string;
-  /** From the beginning of the piece, each count as long as it is written. */
-  readonly at: Ticks;
-  readonly length: Ticks;
-  readonly bars: number;
-  /** The first of its bars, counted from 0 over the piece. */
-  readonly bar: number;
-  readonly seconds: number;
-  /** Where the section before has left the cycle: the count on which this one starts when the counting goes on. */
-  readonly startsOn: string;
-  /** And in which bar of its turn, counted from 1: a figure of several bars is turned round in the second. Null where a turn is one bar. */
-  readonly startsInBar: number | null;
-  readonly range: Range;
-}
-export interface UnrolledForm {
-  /** Names of the sections as they come. */
-  readonly order: readonly string[];
-  readonly parts: readonly FormPart[];
-  readonly bars: number;
-  readonly seconds: number;
-  readonly faults: readonly FormFault[];
-}
-
-/**
- * The study's form written out: which section when, how many bars, how long at each section's tempo, and on which count
- * of its cycle every section starts when the counting goes on from the one before.
- * @param lengthOf a section's length and its bars
- */
-export function layOutForm(
-  study: Pick<Study, 'form' | 'sections'>,
-  lengthOf: (section: Section) => { readonly length: Ticks; readonly bars: number },
-): UnrolledForm {
-  const { items, faults } = readForm(study.form, study.sections);
-  const order = unrolledOrder(items);
-  if (!order) {
-    const whole = { from: 0, to: study.form.length };
-    return {
-      order: [],
-      parts: [],
-      bars: 0,
-      seconds: 0,
-      faults: [textFault(whole, 'form too large', [MOST_PARTS]), ...faults],
-    };
-  }
-  const lengths = new Map(study.sections.map((s) => [s.id, { section: s, ...lengthOf(s) }]));
-  const parts: FormPart[] = [];
-  let [at, bar, seconds, counted] = [0, 0, 0, 0];
-  for (const { section: id, range } of order) {
-    const own = lengths.get(id);
-    if (!own) continue;
-    const { section, length, bars } = own;
-    const before = parts.at(-1);
-    const same = before && lengths.get(before.section)?.section.cycle.counts === section.cycle.counts;
-    // A section on a cycle of another length begins its own counting.
-    if (!same) counted = 0;
-    const took = millisOf(length, bpm(section.bpm)) / 1000;
-    const here = counted % cycleLength(section.cycle);
-    const startsOn = placeLabel(section.cycle, here);
-    const startsInBar = barTicks(section.cycle).length > 1 ? barOf(section.cycle, here) + 1 : null;
-    parts.push({ section: id, at: ticks(at), length, bars, bar, seconds: took, startsOn, startsInBar, range });
-    at += length;
-    bar += bars;
-    seconds += took;
-    counted += length;
-  }
-  const names = parts.map((p) => lengths.get(p.section)?.section.name ?? '');
-  return { order: names, parts, bars: bar, seconds, faults };
-}
-
-/** The form with one section's name in place of another. */
-export function renameInForm(form: string, before: string, after: string): string {
-  const places = [...form.matchAll(TOKEN)].filter(([whole, inQuotes]) =>
-    inQuotes === undefined ? whole === before : inQuotes.replace(/""/g, '"').trim() === before,
-  );
-  return places.reduceRight(
-    (text, m) => text.slice(0, m.index) + formName(after) + text.slice(m.index + m[0].length),
-    form,
-  );
-}
-
-/** The form with another section after one, wherever it comes. */
-export function followInForm(form: string, name: string, added: string): string {
-  return placesOf(form)
-    .filter((p) => p.name === name)
-    .reduceRight((text, p) => `${text.slice(0, p.to)} ${formName(added)}${text.slice(p.to)}`, form);
-}
-/**
- * The form without a section that always follows another.
- * @returns null where one of the two comes without the other
- */
-export function mergeInForm(form: string, first: string, second: string): string | null {
-  const places = placesOf(form);
-  let text = form;
-  for (let n = places.length - 1; n >= 0; n--) {
-    const [own, next] = [places[n], places[n + 1]];
-    if (own?.name === second) {
-      const before = places[n - 1];
-      if (before?.name !== first || /[{}[\]]/.test(form.slice(before.to, own.from))) return null;
-      text = text.slice(0, before.to) + text.slice(own.to);
-    } else if (own?.name === first && next?.name !== second) return null;
-  }
-  return text;
-}
-/** Names in a form, in their places; the numbers of endings are none. */
-function placesOf(form: string): { readonly name: string; readonly from: number; readonly to: number }[] {
-  let ending = false;
-  return [...form.matchAll(TOKEN)].flatMap((m) => {
-    const [whole, inQuotes] = m;
-    const number = ending;
-    ending = whole === '[';
-    if (/^[{[\]}]/.test(whole) || (number && inQuotes === undefined)) return [];
-    const name = inQuotes === undefined ? whole : inQuotes.replace(/""/g, '"').trim();
-    return [{ name, from: m.index, to: m.index + whole.length }];
-  });
 }

@@ -1,6 +1,8 @@
 export type { CommandFaultCode } from './changing.js';
 export * from './command.js';
 export * from './form.js';
+export * from './form-laid-out.js';
+export * from './form-names.js';
 export * from './ladder.js';
 export * from './make.js';
 export * from './model.js';

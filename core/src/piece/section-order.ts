@@ -5,7 +5,7 @@ import { cleanName } from '../name/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { refused, sectionOf } from './changing.js';
 import { asCommand, type Command, refusable } from './command.js';
-import { followInForm, mergeInForm } from './form.js';
+import { followInForm, mergeInForm } from './form-names.js';
 import { freeName } from './make.js';
 import { LONGEST_FORM, LONGEST_ID, MOST_BARS, MOST_SECTIONS, type Section, type Study } from './model.js';
 import { textBetween } from './repeat-bar.js';

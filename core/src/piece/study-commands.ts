@@ -5,7 +5,7 @@ import { LONGEST_SCRIPT, type NamedCell } from '../script/index.js';
 import { sixOf, stepTicks } from '../time/index.js';
 import { bounded, cycleFault, inSection, only, plainCycle, put, refused, sectionOf } from './changing.js';
 import { type Command, refusable } from './command.js';
-import { renameInForm } from './form.js';
+import { renameInForm } from './form-names.js';
 import { makeSection } from './make.js';
 import {
   HIGHEST_CAPO,

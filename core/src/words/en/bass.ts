@@ -1,8 +1,8 @@
-import { fingerName } from './left-hand-findings.js';
+import { fingerName } from './left-hand/left-hand-findings.js';
 import type { BassFacts } from '../../solve/bass-line/index.js';
 import { isOpen } from '../how-much.js';
 import { byNumber, sentence } from './numbers.js';
-import { sayStrings } from './tones.js';
+import { sayStrings } from './left-hand/tones.js';
 
 const ROLES: Record<BassFacts['role'], string> = {
   root: 'root',

@@ -2,7 +2,7 @@ import { type AccentCycle, placeLabel } from '../../cycle/index.js';
 import type { CompChordFacts, CompFacts } from '../../solve/comp/index.js';
 import { isMany } from '../how-much.js';
 import { byNumber, listed, plural, sentence } from './numbers.js';
-import { sayTones } from './tones.js';
+import { sayTones } from './left-hand/tones.js';
 
 /** Which bar of the figure a chord gets: `bar 1`, `bars 1 2`. */
 const figureBars = (bars: readonly number[]): string =>

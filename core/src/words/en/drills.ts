@@ -1,5 +1,5 @@
 import type { ChangeWay, Drill, FigureWay, SectionDrill, Variant } from '../../drill/index.js';
-import { sayChange } from './say-change.js';
+import { sayChange } from './left-hand/say-change.js';
 import { ordinal } from './numbers.js';
 import { FINGER_NAME } from './strokes.js';
 

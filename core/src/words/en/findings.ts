@@ -1,7 +1,7 @@
 import type { AccentPlace, Finding, FindingCode, FindingFigures, FindingOf } from '../../findings/index.js';
 import { TICKS_PER_COUNT } from '../../time/index.js';
 import { sayCeiling } from './ceiling.js';
-import { sayFault } from './faults.js';
+import { sayFault } from './refused/faults.js';
 import type { Said, SaidFinding } from './finding.js';
 import {
   sayBarre,
@@ -14,7 +14,7 @@ import {
   sayNoNode,
   sayOutOfReach,
   sayUnheard,
-} from './left-hand-findings.js';
+} from './left-hand/left-hand-findings.js';
 import { few, placesByTurn } from '../how-much.js';
 import { byNumber, listed, ordinal, plural } from './numbers.js';
 import { sayMet, sayMotion, WAY } from './strokes.js';

@@ -1,5 +1,5 @@
 import type { Remedy, RemedyCode, RemedyFigures } from '../../findings/index.js';
-import { sayFact } from './facts.js';
+import { sayFact } from './refused/facts.js';
 import { listed } from './numbers.js';
 
 const SAID: { readonly [C in RemedyCode]: (figures: RemedyFigures[C]) => string } = {

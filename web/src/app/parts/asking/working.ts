@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import type { Asking } from './asking';
 import { MatButton } from '@angular/material/button';
 
@@ -40,7 +40,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Working {
-  protected readonly words = wheelWords.working;
+  protected readonly words = answersWords.working;
   readonly asking =
     input.required<Pick<Asking<never, unknown>, 'progress' | 'failed' | 'cancelled' | 'cancel' | 'again'>>();
 }

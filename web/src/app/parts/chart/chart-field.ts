@@ -20,7 +20,7 @@ import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import { Collection, OpenStudy } from '../../study';
-import { wheel as wheelWords } from '../../words/wheel';
+import { chart as chartWords } from '../../words/chart';
 import { shapeFrom } from '../../parts/shape-from';
 import { MatButton } from '@angular/material/button';
 import { FaultList, type ShownFault } from '../../ui/fault-list';
@@ -42,7 +42,7 @@ const SHOWN_FAULTS = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChartField {
-  protected readonly words = wheelWords.chart;
+  protected readonly words = chartWords;
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { type Finding, type Remedy, remedyCommand } from '@ruffle-wheel/core';
 import { OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
-import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { sayRemedy } from '../../words/said/findings';
 
 /** The ways out of a finding, a button each; one that is taken can be undone from its notice. */
@@ -31,6 +31,6 @@ export class RemedyButtons {
 
   protected take(remedy: Remedy, says: string) {
     this.open.apply(remedyCommand(this.finding().place.section, remedy));
-    this.notice.withStudyUndo(`${says}: ${wheelWords.remedies.taken}`, this.open.wayBack(), true);
+    this.notice.withStudyUndo(`${says}: ${answersWords.remedies.taken}`, this.open.wayBack(), true);
   }
 }

@@ -13,7 +13,7 @@ import { MatButton } from '@angular/material/button';
 import type { Finding, Remedy } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy } from '../../study';
-import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { Notice } from '../../ui/notice';
 import { RemedyButtons } from './remedy-buttons';
 
@@ -41,7 +41,7 @@ import { RemedyButtons } from './remedy-buttons';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhatEnds {
-  protected readonly words = wheelWords.remedies;
+  protected readonly words = answersWords.remedies;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

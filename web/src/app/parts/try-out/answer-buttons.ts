@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
-import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { type Shown, TryOut } from './try-out';
 import { MatButton } from '@angular/material/button';
 
@@ -29,7 +29,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AnswerButtons {
-  protected readonly words = wheelWords.answer;
+  protected readonly words = answersWords.answer;
   protected readonly tryOut = inject(TryOut);
   /** Tells this answer from all others that can be shown. */
   readonly key = input.required<string>();

@@ -7,7 +7,7 @@ import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { logbook as logbookWords } from '../../words/logbook';
 import { TempoChart } from './tempo-chart';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
@@ -26,7 +26,7 @@ const TWO_LINES = 64;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LogbookPlace {
-  protected readonly words = keepWords.logbook;
+  protected readonly words = logbookWords;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
   private readonly narrow = toSignal(

@@ -24,7 +24,7 @@ import { BaseChartDirective, provideCharts } from 'ng2-charts';
 import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Turns } from '../../ui/soon';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { logbook as logbookWords } from '../../words/logbook';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 const COLOURS = ['--pomegranate', '--indigo', '--olive', '--bark', '--ink'];
@@ -74,8 +74,8 @@ export class TempoChart {
   private readonly lines = computed(() => tempoLines(this.entries()));
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
-    const said = lines.map((l) => keepWords.logbook.line(l.name, l.points[0]?.bpm ?? 0, l.points.at(-1)?.bpm ?? 0));
-    return `${keepWords.logbook.chart}: ${[...said, ...(more ? [keepWords.logbook.moreLines(more)] : [])].join('; ')}`;
+    const said = lines.map((l) => logbookWords.line(l.name, l.points[0]?.bpm ?? 0, l.points.at(-1)?.bpm ?? 0));
+    return `${logbookWords.chart}: ${[...said, ...(more ? [logbookWords.moreLines(more)] : [])].join('; ')}`;
   });
 
   protected readonly chart = computed(
@@ -130,7 +130,7 @@ export class TempoChart {
             y: {
               grid: { color: grid },
               ticks: { color: ink, font },
-              title: { display: true, text: keepWords.logbook.chart, color: ink, font },
+              title: { display: true, text: logbookWords.chart, color: ink, font },
             },
           },
         },

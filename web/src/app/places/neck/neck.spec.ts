@@ -1,6 +1,15 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { cycleById, setCell, setChart, setCycle, setScript, STANDARD_TUNING, stopsOf } from '@ruffle-wheel/core';
+import {
+  cycleById,
+  cycleLength,
+  setCell,
+  setChart,
+  setCycle,
+  setScript,
+  STANDARD_TUNING,
+  stopsOf,
+} from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
 import { LongSolve, Solve } from '../../compute/solve';
 import { AskedDrills } from '../../study';
@@ -72,6 +81,20 @@ describe('the neck', () => {
     all(f, '.card')[3]!.click();
     await f.whenStable();
     expect(texts(f, 'h1')).toEqual(['C']);
+  });
+  it('where a shape stands in the row twice, the music goes on from the one that is chosen', async () => {
+    world.open.apply(setChart('s-a', 'C | EM | C | EM'));
+    const { f, hit } = await place();
+    const current = () => all(f, '.card').findIndex((c) => c.getAttribute('aria-current') === 'true');
+    await hit('ArrowRight', 'ArrowRight');
+    expect([texts(f, 'h1'), current()]).toEqual([['C'], 2]);
+    const turn = cycleLength(world.open.section()!.cycle);
+    world.transport.heard.set(3 * turn + 10);
+    await f.whenStable();
+    expect([texts(f, 'h1'), current()]).toEqual([['EM'], 3]);
+    world.transport.heard.set(2 * turn + 10);
+    await f.whenStable();
+    expect([texts(f, 'h1'), current()]).toEqual([['C'], 2]);
   });
   it('of a long chart draws the turns around the present one', async () => {
     world.open.apply(setChart('s-a', '{C | EM}x30'));

@@ -25,7 +25,7 @@ import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { practise as practiseWords } from '../../words/practise';
 import { shell as words } from '../../words/shell';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
@@ -46,7 +46,7 @@ import { sayCycle } from '../../words/said/catalogue';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PractisePlace {
-  protected readonly words = keepWords.practise;
+  protected readonly words = practiseWords;
   protected readonly sayCycle = sayCycle;
   protected readonly headerWords = words.header;
   protected readonly open = inject(OpenStudy);

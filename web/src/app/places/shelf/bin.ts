@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { BIN_DAYS, Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { shelf as shelfWords } from '../../words/shelf';
 import { MatButton } from '@angular/material/button';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
@@ -46,7 +46,7 @@ const SHOWN = 20;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Bin {
-  protected readonly words = keepWords.shelf;
+  protected readonly words = shelfWords;
   private readonly collection = inject(Collection);
   private readonly questions = inject(Questions);
   private readonly notice = inject(Notice);

@@ -19,7 +19,7 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
 import { Strip } from '../../ui/strip/strip';
 import { sayCellFaults } from '../../words/said/faults';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { shelf as shelfWords } from '../../words/shelf';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
@@ -50,7 +50,7 @@ function plainCycle(cell: Cell, length: number): AccentCycle {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Cells {
-  protected readonly words = keepWords.shelf;
+  protected readonly words = shelfWords;
   protected readonly sayCell = sayCell;
   protected readonly sayFamily = sayFamily;
   private readonly collection = inject(Collection);

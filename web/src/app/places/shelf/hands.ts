@@ -15,7 +15,8 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { measure as measureWords } from '../../words/measure';
+import { shelf as shelfWords } from '../../words/shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
 import { SELECT } from '../../ui/select';
@@ -42,7 +43,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Hands {
-  protected readonly words = keepWords.shelf;
+  protected readonly words = shelfWords;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
   protected readonly spellings = LITTLE_FINGER_SPELLINGS;
@@ -51,12 +52,12 @@ export class Hands {
     FINGERS.map((finger) => ({ finger, ms: this.profile().returnMs[finger] })),
   );
   protected readonly measures = computed((): readonly { key: Measure; label: string }[] => [
-    { key: 'jointMs', label: keepWords.shelf.joint },
-    { key: 'thumbJointMs', label: keepWords.shelf.thumbJoint },
-    { key: 'plectrumMs', label: keepWords.shelf.plectrumReturn },
-    { key: 'scaleLength', label: keepWords.shelf.scale },
+    { key: 'jointMs', label: shelfWords.joint },
+    { key: 'thumbJointMs', label: shelfWords.thumbJoint },
+    { key: 'plectrumMs', label: shelfWords.plectrumReturn },
+    { key: 'scaleLength', label: shelfWords.scale },
     // Once measured, the span is that of fingers 1 and 4 in the table.
-    ...(this.profile().left ? [] : [{ key: 'span' as const, label: keepWords.shelf.span }]),
+    ...(this.profile().left ? [] : [{ key: 'span' as const, label: shelfWords.span }]),
   ]);
 
   /** The guided set-up is open. */
@@ -106,10 +107,10 @@ export class Hands {
 
   protected keepMeasures(left: LeftHand) {
     this.measuring.set(false);
-    this.withUndo((p) => withLeftHand(p, left), keepWords.measure.kept);
+    this.withUndo((p) => withLeftHand(p, left), measureWords.kept);
   }
   protected forget() {
-    this.withUndo(withoutLeftHand, keepWords.measure.forgotten);
+    this.withUndo(withoutLeftHand, measureWords.forgotten);
   }
   private withUndo(change: ProfileChange, said: string) {
     const before = this.profile();

@@ -13,7 +13,7 @@ import {
   NUT_SPACING,
   withLeftHand,
 } from '@ruffle-wheel/core';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { measure as measureWords } from '../../words/measure';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { FIELD } from '../../ui/field';
 
@@ -32,7 +32,7 @@ type Spacing = 'nutSpacing' | 'bridgeSpacing';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LeftHandMeasures {
-  protected readonly words = keepWords.measure;
+  protected readonly words = measureWords;
   readonly profile = input.required<HandProfile>();
   readonly changed = output<ProfileChange>();
   protected readonly left = computed(() => leftHandOf(this.profile()));

@@ -23,7 +23,7 @@ import {
   type LeftFinger,
 } from '@ruffle-wheel/core';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { measure as measureWords } from '../../words/measure';
 import { LANDINGS, Measuring, type Reached } from './measuring';
 import { MatButton } from '@angular/material/button';
 
@@ -40,7 +40,7 @@ const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MeasureHand implements OnInit {
-  protected readonly words = keepWords.measure;
+  protected readonly words = measureWords;
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly profile = input.required<HandProfile>();

@@ -30,7 +30,7 @@ import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { Soon, Turns } from '../../ui/soon';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { shelf as shelfWords } from '../../words/shelf';
 import { shell as words } from '../../words/shell';
 import { files } from '../../words/files';
 import { Bin } from './bin';
@@ -54,7 +54,7 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', h
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShelfPlace {
-  protected readonly words = keepWords.shelf;
+  protected readonly words = shelfWords;
   protected readonly filesWords = files.shelf;
   protected readonly accepted = `.json,application/json,.csv,${SCORE_FILES}`;
   protected readonly scores = inject(ScoreFiles);

@@ -7,7 +7,7 @@ import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
 import { saveFile } from '../../ui/save-file';
 import { sayDataFault } from '../../words/said/refusals';
-import { keep as keepWords } from '../../words/practise-logbook-shelf';
+import { shelf as shelfWords } from '../../words/shelf';
 import { MatButton } from '@angular/material/button';
 
 /** Stored rows that their doors refuse: each can be exported as it is, mended, or deleted with a way back. */
@@ -56,7 +56,7 @@ import { MatButton } from '@angular/material/button';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Unread {
-  protected readonly words = keepWords.shelf;
+  protected readonly words = shelfWords;
   protected readonly sayDataFault = sayDataFault;
   protected readonly collection = inject(Collection);
   private readonly keeping = inject(Keeping);

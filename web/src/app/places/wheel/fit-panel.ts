@@ -27,6 +27,7 @@ import { AskedDrills, Collection, OpenStudy, TypedTexts } from '../../study';
 import { Notice } from '../../ui/notice';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { TryOut } from '../../parts/try-out/try-out';
@@ -69,7 +70,7 @@ export class FitPanel {
   private readonly drills = inject(AskedDrills);
   private readonly notice = inject(Notice);
   protected readonly tryOut = inject(TryOut);
-  protected readonly answerWords = wheelWords.answer;
+  protected readonly answerWords = answersWords.answer;
   protected readonly schools = FIT_SCHOOLS.map(({ id }) => sayFitSchool(id));
   protected readonly lengthChoices = LENGTHS;
 

@@ -33,6 +33,7 @@ import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { sayLineRemark, sayNote } from '../../words/said/answers';
 import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
 import { WeaveForm } from './weave-form';
@@ -64,7 +65,7 @@ interface Asked {
 })
 export class LinePanel {
   protected readonly words = wheelWords.line;
-  protected readonly answerWords = wheelWords.answer;
+  protected readonly answerWords = answersWords.answer;
   protected readonly say = sayFault;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);

@@ -15,6 +15,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
+import { answers as answersWords } from '../../words/answers';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
@@ -93,7 +94,7 @@ export class WeaveForm {
     };
     return weaveHabits(request).map(({ habit, answer }) => {
       const paid = paidTerms(LINE_TERMS, answer.cost).map((t) =>
-        wheelWords.answer.paid(wheelWords.line.terms[t], answer.cost[t]),
+        answersWords.answer.paid(wheelWords.line.terms[t], answer.cost[t]),
       );
       return {
         id: habit,

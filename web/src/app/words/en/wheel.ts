@@ -1,13 +1,7 @@
 import { byNumber, plural } from '@ruffle-wheel/core';
 
-/** The Wheel and the panels beside it; what every answer of a solver has. */
+/** The Wheel and the panels beside it. */
 export const wheel = {
-  remedies: {
-    ask: 'What would end it',
-    none: 'Nothing that was tried ends it.',
-    failed: 'That could not be worked out: ask again.',
-    taken: 'taken',
-  },
   wheel: {
     turns: 'Wheel turns',
     beside: 'Beside the wheel',
@@ -99,28 +93,6 @@ export const wheel = {
       thumb: 'thumb’s pace changes',
       wished: 'where it should be silent',
     },
-  },
-  working: {
-    working: 'Working it out…',
-    cancel: 'Cancel',
-    cancelled: 'Cancelled. Change something to ask again.',
-    failed: 'This could not be worked out',
-    again: 'Try again',
-  },
-  answer: {
-    show: 'Show and hear',
-    back: 'Back to what is written',
-    take: 'Take over',
-    taken: 'Taken over',
-    showBrief: 'Hear',
-    backBrief: 'Back',
-    takeBrief: 'Take',
-    points: (n: number) => plural(n, 'point'),
-    total: 'points',
-    paid: (term: string, points: number) => `${term} ${points}`,
-    named: (does: string, name: string) => `${does}: ${name}`,
-    drill: 'Drill its weakest joint',
-    drilled: 'Taken over; its weakest joint is the drill',
   },
   line: {
     notes: 'Line by strings',
@@ -225,26 +197,6 @@ export const wheel = {
     span: (mm: number) => `span ${mm} mm`,
     notForThisHand: 'not for this hand',
     none: 'No shape yet: every string is open. Write one in, string 6 first.',
-  },
-  chart: {
-    title: 'Chart: which chord when',
-    help: [
-      ['Am7 | D7', 'a bar each'],
-      ['D7:3 G7', 'three counts, and the rest'],
-      ['%', 'the bar before again'],
-      ['-', 'the chord goes on'],
-      ['{E7 | Am}x2', 'twice'],
-      ['.', 'open strings'],
-      ['"F♯ open"', 'a shape by its name'],
-    ],
-    found: 'Shapes of least movement, kept when you leave the field:',
-    foundOnly: 'Shapes of least movement for symbols that have none:',
-    keepFound: 'Keep them',
-    bars: 'Bars of this section',
-    barsOpen: 'round',
-    chartHas: (bars: number) => `bars in the chart: ${bars}`,
-    push: 'Push every change',
-    pushHelp: 'The last stroke of the fingers before a change takes the coming chord: > after it',
   },
   cycle: {
     choose: 'Accent cycle',

@@ -1,11 +1,11 @@
-import type { FindingCode, FindingFigures, FindingOf } from '../../findings/index.js';
-import type { HoldingFinger } from '../../left-hand/index.js';
-import type { Said } from './finding.js';
-import { sayFact } from './facts.js';
-import { rightHandMisses, rightHandMoves } from './right-hand.js';
-import { few } from '../how-much.js';
-import { byNumber, listed, plural } from './numbers.js';
-import { sayMotion } from './strokes.js';
+import type { FindingCode, FindingFigures, FindingOf } from '../../../findings/index.js';
+import type { HoldingFinger } from '../../../left-hand/index.js';
+import type { Said } from '../finding.js';
+import { sayFact } from '../refused/facts.js';
+import { rightHandMisses, rightHandMoves } from '../right-hand.js';
+import { few } from '../../how-much.js';
+import { byNumber, listed, plural } from '../numbers.js';
+import { sayMotion } from '../strokes.js';
 import { sayStrings, sayTones } from './tones.js';
 
 const SHOWN = 4;

@@ -1,4 +1,4 @@
-import { byNumber, listed } from './numbers.js';
+import { byNumber, listed } from '../numbers.js';
 
 const NAMES: Readonly<Record<string, string>> = {
   1: 'root',

@@ -1,4 +1,4 @@
-import type { DataFault, Fact } from '../../fault/index.js';
+import type { DataFault, Fact } from '../../../fault/index.js';
 import { DATA_FAULTS } from './data-faults.js';
 
 /**

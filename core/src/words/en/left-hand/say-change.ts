@@ -1,6 +1,6 @@
-import type { FingerChange, ShapeChange } from '../../left-hand/index.js';
-import { landingOrder } from '../how-much.js';
-import { byNumber, listed, plural } from './numbers.js';
+import type { FingerChange, ShapeChange } from '../../../left-hand/index.js';
+import { landingOrder } from '../../how-much.js';
+import { byNumber, listed, plural } from '../numbers.js';
 import { fingerName } from './left-hand-findings.js';
 
 const on = (p: FingerChange['from']): string =>

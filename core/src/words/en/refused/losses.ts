@@ -1,5 +1,5 @@
-import type { Loss, LossCode } from '../../exchange/written/index.js';
-import { byNumber, plural } from './numbers.js';
+import type { Loss, LossCode } from '../../../exchange/written/index.js';
+import { byNumber, plural } from '../numbers.js';
 
 const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   lengths: (n, one) => `${n} ${one ? 'ends' : 'end'} before the next begins; tablature says when, not how long.`,

@@ -1,7 +1,7 @@
-import type { AccentCycle } from '../../cycle/index.js';
-import type { Borrowed } from '../../score/index.js';
-import { placeInTurn } from '../how-much.js';
-import { byNumber, sentence } from './numbers.js';
+import type { AccentCycle } from '../../../cycle/index.js';
+import type { Borrowed } from '../../../score/index.js';
+import { placeInTurn } from '../../how-much.js';
+import { byNumber, sentence } from '../numbers.js';
 import { sayStrings } from './tones.js';
 
 /**

@@ -1,8 +1,8 @@
-import { fretsText } from '../../left-hand/index.js';
-import type { FretFacts, Placed } from '../../solve/fret-line/index.js';
-import { perString } from '../../time/index.js';
-import { isOpen } from '../how-much.js';
-import { byNumber, listed } from './numbers.js';
+import { fretsText } from '../../../left-hand/index.js';
+import type { FretFacts, Placed } from '../../../solve/fret-line/index.js';
+import { perString } from '../../../time/index.js';
+import { isOpen } from '../../how-much.js';
+import { byNumber, listed } from '../numbers.js';
 
 export interface FretReason {
   /** Fret under the first finger. */

@@ -1,9 +1,9 @@
-import type { CycleFaultCode } from '../../cycle/index.js';
-import type { FileFaultCode, SchemaFaultCode } from '../../format/index.js';
-import type { TuningFault, TuningWarning } from '../../instrument/index.js';
-import type { ShapeFaultCode, StoppedFaultCode } from '../../left-hand/index.js';
-import type { CommandFaultCode } from '../../piece/index.js';
-import type { CellFaultCode } from '../../script/index.js';
+import type { CycleFaultCode } from '../../../cycle/index.js';
+import type { FileFaultCode, SchemaFaultCode } from '../../../format/index.js';
+import type { TuningFault, TuningWarning } from '../../../instrument/index.js';
+import type { ShapeFaultCode, StoppedFaultCode } from '../../../left-hand/index.js';
+import type { CommandFaultCode } from '../../../piece/index.js';
+import type { CellFaultCode } from '../../../script/index.js';
 import { type Figures, present, type Sentences } from './sentences.js';
 
 const CYCLE: Sentences<CycleFaultCode> = {

@@ -1,19 +1,19 @@
-import type { ChordRefusal } from '../../chord/index.js';
-import { type Fact, quoted } from '../../fault/index.js';
-import type { HoldRefusal } from '../../left-hand/index.js';
-import type { NextTempo } from '../../practice/index.js';
-import type { BassRefusal } from '../../solve/bass-line/index.js';
-import type { CompRefusal } from '../../solve/comp/index.js';
-import type { TablatureRefusal } from '../../script/index.js';
-import type { LineRefusal, WeaveRefusal } from '../../solve/finger-line/index.js';
-import type { FitRefusal } from '../../solve/fit-cycle/index.js';
-import type { FretRefusal } from '../../solve/fret-line/index.js';
-import type { SectionKeyRefusal } from '../../solve/rank-keys/index.js';
-import type { RowRefusal } from '../../solve/shape-row/index.js';
-import type { LostChord, VoicingLimit, VoicingRefusal } from '../../solve/voicings/index.js';
+import type { ChordRefusal } from '../../../chord/index.js';
+import { type Fact, quoted } from '../../../fault/index.js';
+import type { HoldRefusal } from '../../../left-hand/index.js';
+import type { NextTempo } from '../../../practice/index.js';
+import type { BassRefusal } from '../../../solve/bass-line/index.js';
+import type { CompRefusal } from '../../../solve/comp/index.js';
+import type { TablatureRefusal } from '../../../script/index.js';
+import type { LineRefusal, WeaveRefusal } from '../../../solve/finger-line/index.js';
+import type { FitRefusal } from '../../../solve/fit-cycle/index.js';
+import type { FretRefusal } from '../../../solve/fret-line/index.js';
+import type { SectionKeyRefusal } from '../../../solve/rank-keys/index.js';
+import type { RowRefusal } from '../../../solve/shape-row/index.js';
+import type { LostChord, VoicingLimit, VoicingRefusal } from '../../../solve/voicings/index.js';
 import { DATA_FAULTS } from './data-faults.js';
 import { present, type Sentences } from './sentences.js';
-import { sayLineSchool } from './schools.js';
+import { sayLineSchool } from '../schools.js';
 
 /** Facts name a school by its id. */
 const named = (school: string | number): string => sayLineSchool(String(school)).name;

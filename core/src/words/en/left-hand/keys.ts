@@ -1,7 +1,7 @@
-import { pitchName } from '../../instrument/index.js';
-import { isBelow, isNone } from '../how-much.js';
-import type { RankedKey } from '../../solve/rank-keys/index.js';
-import { plural } from './numbers.js';
+import { pitchName } from '../../../instrument/index.js';
+import { isBelow, isNone } from '../../how-much.js';
+import type { RankedKey } from '../../../solve/rank-keys/index.js';
+import { plural } from '../numbers.js';
 
 /** “a whole tone up, capo 2: A2 to E5”. */
 export function sayKey({ transposed, capo, lowest, highest }: RankedKey): string {

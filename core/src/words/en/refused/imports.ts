@@ -1,10 +1,10 @@
-import type { MidiNames } from '../../exchange/midi/out.js';
-import type { ImportNote, ImportNoteCode, ImportRefusal } from '../../exchange/foreign/model.js';
-import type { LogCsvFault } from '../../exchange/files/log-csv.js';
-import type { Fact } from '../../fault/index.js';
-import type { TablatureRefusal } from '../../script/index.js';
+import type { MidiNames } from '../../../exchange/midi/out.js';
+import type { ImportNote, ImportNoteCode, ImportRefusal } from '../../../exchange/foreign/model.js';
+import type { LogCsvFault } from '../../../exchange/files/log-csv.js';
+import type { Fact } from '../../../fault/index.js';
+import type { TablatureRefusal } from '../../../script/index.js';
 import { sayFact } from './facts.js';
-import { plural } from './numbers.js';
+import { plural } from '../numbers.js';
 
 /** What the tracks of a MIDI file are called. */
 export const MIDI_TRACKS: MidiNames = { fingers: 'Fingers', thumb: 'Thumb', taps: 'Golpes', claps: 'Claps' };

@@ -1,12 +1,12 @@
-import type { ChartFaultCode } from '../../chart/index.js';
-import type { FalsetaFaultCode } from '../../falseta/index.js';
-import type { TextFault } from '../../fault/index.js';
-import type { FormFaultCode } from '../../piece/index.js';
-import type { ScriptFaultCode } from '../../script/index.js';
-import type { LineFault } from '../../solve/finger-line/index.js';
-import type { NotesFault } from '../../solve/fret-line/index.js';
-import { MARKS } from '../../stroke/index.js';
-import { byNumber, listed } from './numbers.js';
+import type { ChartFaultCode } from '../../../chart/index.js';
+import type { FalsetaFaultCode } from '../../../falseta/index.js';
+import type { TextFault } from '../../../fault/index.js';
+import type { FormFaultCode } from '../../../piece/index.js';
+import type { ScriptFaultCode } from '../../../script/index.js';
+import type { LineFault } from '../../../solve/finger-line/index.js';
+import type { NotesFault } from '../../../solve/fret-line/index.js';
+import { MARKS } from '../../../stroke/index.js';
+import { byNumber, listed } from '../numbers.js';
 
 /** Every fault that a text can have. */
 export type FaultCode =

@@ -1,8 +1,8 @@
-import { type AccentCycle, barOf, placeLabel } from '../../cycle/index.js';
-import type { HandNote } from '../../reading/index.js';
-import { isOpen } from '../how-much.js';
+import { type AccentCycle, barOf, placeLabel } from '../../../cycle/index.js';
+import type { HandNote } from '../../../reading/index.js';
+import { isOpen } from '../../how-much.js';
 import { borrowedClause } from './borrowed.js';
-import { listed } from './numbers.js';
+import { listed } from '../numbers.js';
 import { sayTones } from './tones.js';
 
 const NOTE_FAULTS = {

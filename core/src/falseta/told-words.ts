@@ -1,0 +1,58 @@
+import { type LeftFinger, lettersOfMarks, LEVELS, marksThat, type Stop } from '../stroke/index.js';
+import type { StringNumber } from '../time/index.js';
+
+/** A string and the fret after it; of two digits the second belongs to the fret unless an f follows it. */
+const PLACE = '([1-6])(?:f(1\\d(?!f)|2[0-4](?!f)|\\d)(?:=([1-4T]))?)?';
+const MARKS = `${lettersOfMarks(marksThat((m) => m.told))}*`;
+export const TOLD_WORD = new RegExp(
+  [
+    '(?<space>\\s+)',
+    '\\((?<told>[^()]*)\\)',
+    '(?<bar>\\|)',
+    '(?<again>%)',
+    '(?<quiet>[.-])',
+    `@(?<level>${LEVELS.join('|')})(?![a-z])`,
+    '(?<open><)',
+    '(?<close>>)(?::(?<shared>\\d{1,2}))?',
+    `(?<hand>[pimae]*)(?:(?<dir>[du])(?<begin>[1-6])|\\[(?<together>[^\\][]*)\\]|(?<single>(?:L)?${PLACE}))(?<marks>${MARKS})`,
+    '(?<odd>.)',
+  ].join('|'),
+  'gs',
+);
+export const ONE_STRING = new RegExp(`^L?${PLACE}$`);
+export const SEVERAL_STRINGS = new RegExp(`${PLACE}(${MARKS})|\\s+|(.)`, 'gs');
+const PUT = /^(?:finger\s+)?([1-4T])\s+(?:to\s+)?(?:string\s+)?([1-6])(?:\s+fret\s+|f)(\d{1,2})$/i;
+const LIFT = /^lift\s+([1-4T](?:\s+[1-4T])*)$/i;
+
+export type Holding = Exclude<LeftFinger, 0>;
+export interface Struck {
+  readonly string: StringNumber;
+  readonly stop: Stop | null;
+  readonly marks: string;
+}
+export const fingerOf = (text: string): Holding => (text === 'T' || text === 't' ? 'T' : (Number(text) as Holding));
+export const stopOf = (fret: string | undefined, finger: string | undefined): Stop | null =>
+  fret === undefined
+    ? null
+    : { fret: Number(fret), ...(finger === undefined || fret === '0' ? {} : { finger: fingerOf(finger) }) };
+
+export type Gesture =
+  | { readonly kind: 'back' }
+  | { readonly kind: 'hold'; readonly name: string }
+  | { readonly kind: 'lift'; readonly fingers: readonly Holding[] }
+  | { readonly kind: 'put'; readonly finger: Holding; readonly string: StringNumber; readonly fret: number };
+export function gestureOf(text: string): Gesture {
+  if (/^back$/i.test(text)) return { kind: 'back' };
+  if (/^open$/i.test(text)) return { kind: 'hold', name: '' };
+  const lift = LIFT.exec(text);
+  if (lift) return { kind: 'lift', fingers: (lift[1] ?? '').split(/\s+/).map(fingerOf) };
+  const put = PUT.exec(text);
+  if (put)
+    return {
+      kind: 'put',
+      finger: fingerOf(put[1] ?? ''),
+      string: Number(put[2]) as StringNumber,
+      fret: Number(put[3]),
+    };
+  return { kind: 'hold', name: text.replace(/^hold\s+/i, '') };
+}

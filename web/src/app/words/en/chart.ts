@@ -1,0 +1,21 @@
+/** The chart of a section, wherever it is written. */
+export const chart = {
+  title: 'Chart: which chord when',
+  help: [
+    ['Am7 | D7', 'a bar each'],
+    ['D7:3 G7', 'three counts, and the rest'],
+    ['%', 'the bar before again'],
+    ['-', 'the chord goes on'],
+    ['{E7 | Am}x2', 'twice'],
+    ['.', 'open strings'],
+    ['"F♯ open"', 'a shape by its name'],
+  ],
+  found: 'Shapes of least movement, kept when you leave the field:',
+  foundOnly: 'Shapes of least movement for symbols that have none:',
+  keepFound: 'Keep them',
+  bars: 'Bars of this section',
+  barsOpen: 'round',
+  chartHas: (bars: number) => `bars in the chart: ${bars}`,
+  push: 'Push every change',
+  pushHelp: 'The last stroke of the fingers before a change takes the coming chord: > after it',
+};

@@ -1,0 +1,39 @@
+import { plural } from '@ruffle-wheel/core';
+
+/** Practise. */
+export const practise = {
+  begin: 'Begin (Space)',
+  stop: 'Stop and write down (Space)',
+  clean: 'Clean (PageDown)',
+  notClean: 'Not clean (PageUp)',
+  countsAMinute: 'counts a minute',
+  ladder: 'Ladder',
+  start: 'From',
+  end: 'To',
+  step: 'Step',
+  passes: 'Clean passes a rung',
+  overCeiling: (bpm: number) =>
+    `Above ${bpm} a finger of these hands is late: the ladder ends higher than they can follow. Stop there, or work on what is late.`,
+  bothWays: 'To a slower tempo the ladder leads down, where control shows. Two misses in a row: one rung slower.',
+  drill: 'Drill',
+  nextDrill: 'Next drill (N)',
+  drillOf: (n: number, all: number) => `${n} of ${all}`,
+  asWritten: 'As written',
+  asWrittenWhy:
+    'Harder than needed, then back: rhythms, starts, weak pairs, bursts. Each drill has its own line in the logbook.',
+  stand: 'Stand view (V)',
+  leaveStand: 'Leave stand view (V)',
+  today: (bpm: number) => `Begin at ${bpm}`,
+  cleanHere: (clean: number, passes: number) => `${clean} / ${passes} clean here`,
+  marks: 'Passes this session',
+  noMarks: 'None yet. Play, then mark each pass by key or pedal.',
+  written: (minutes: number, passes: number, best: number | null) =>
+    `Written to the logbook: ${minutes} min, ${plural(passes, 'pass', 'passes')}${best === null ? '' : `, ${best} clean`}.`,
+  pain: 'Pain, numbness or tingling: stop and note it',
+  painNoted: 'Noted. Stop for today; a teacher or a clinician decides, not this program.',
+  caution: 'Warm up. A few minutes at a time on bursts and stretches; let the finger go after each stroke.',
+  next: 'next',
+  nextOn: 'on',
+  strip: 'What the right hand plays in this turn',
+  done: 'End of the ladder held',
+};
