@@ -212,15 +212,18 @@ test('a bar of silence has its counts and its rest: first, in the middle, last, 
     await expect(system.locator('text.count').first()).toBeVisible();
     await expect(rests.first()).toBeAttached();
     // Counts lie apart, from the first to the last.
-    const places = await page
-      .locator('app-stave-system')
-      .evaluateAll((systems) =>
-        systems.map((s) => [...s.querySelectorAll('text.count')].map((t) => t.getBoundingClientRect().x)),
-      );
-    expect(places.length).toBeGreaterThan(0);
-    for (const own of places) {
-      expect(own.length).toBeGreaterThanOrEqual(12);
-      for (let n = 1; n < own.length; n++) expect(own[n]! - own[n - 1]!).toBeGreaterThan(3);
-    }
+    // The systems are drawn once more as the reading of the latest letters comes.
+    await expect(async () => {
+      const places = await page
+        .locator('app-stave-system')
+        .evaluateAll((systems) =>
+          systems.map((s) => [...s.querySelectorAll('text.count')].map((t) => t.getBoundingClientRect().x)),
+        );
+      expect(places.length).toBeGreaterThan(0);
+      for (const own of places) {
+        expect(own.length).toBeGreaterThanOrEqual(12);
+        for (let n = 1; n < own.length; n++) expect(own[n]! - own[n - 1]!).toBeGreaterThan(3);
+      }
+    }).toPass({ timeout: 15_000 });
   }
 });
