@@ -31,8 +31,11 @@ describe('keys', () => {
     expect(keys.press(key('c'))).toBe(true);
     expect(settings()).toMatchObject({ loop: !before.loop, countIn: !before.countIn });
   });
-  it('a key typed into a field stays there', () =>
-    expect(keys.press(key('l', document.createElement('input')))).toBe(false));
+  it('a key typed into a field stays there', () => {
+    const field = document.body.appendChild(document.createElement('input'));
+    expect(keys.press(key('l', field))).toBe(false);
+    field.remove();
+  });
   it('Escape leaves a field, so that keys belong to the place again', () => {
     const field = document.createElement('select');
     document.body.append(field);
@@ -101,9 +104,32 @@ describe('keys', () => {
     );
     const tab = document.createElement('button');
     tab.setAttribute('role', 'tab');
+    document.body.append(tab);
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'Tab', bubbles: true }));
+    tab.focus();
     keys.press(key('ArrowRight', tab));
     keys.press(key('h', tab));
     expect(seen).toEqual(['h']);
+    // Clicked, they are the place's.
+    tab.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
+    tab.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    expect(seen).toEqual(['h', 'ArrowRight']);
+    tab.remove();
+  });
+  it('Space and Enter are a control’s that Tab led to; clicked, neither; led to by a key, Enter', () => {
+    const control = document.body.appendChild(document.createElement('button'));
+    const own = () => [' ', 'Enter'].map((k) => keys.onControl(key(k, control)));
+    const reached = (by: Event) => {
+      control.blur();
+      control.dispatchEvent(by);
+      control.focus();
+      return own();
+    };
+    const pressed = (name: string) => new KeyboardEvent('keydown', { key: name, bubbles: true });
+    expect(reached(pressed('Tab'))).toEqual([true, true]);
+    expect(reached(new MouseEvent('mousedown', { bubbles: true }))).toEqual([false, false]);
+    expect(reached(pressed('h'))).toEqual([false, true]);
+    control.remove();
   });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {

@@ -1,5 +1,6 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { type ActOf, actsOf, namesOfKey, type Scope } from './acts';
+import { FocusCame } from './focus-came';
 
 /** An answered dialog has begun to go after so long. */
 const GOING_MS = 60;
@@ -66,49 +67,89 @@ export class Keys {
       });
   }
 
+  private readonly gone = new AbortController();
+  /** How the focus came to a control decides whether Space and Enter are its own. */
+  private readonly came = new FocusCame(document, this.gone.signal);
+  /** Keys that are down and were taken: a button of the page would act when they come up. */
+  private readonly down = new Set<string>();
+
+  constructor() {
+    const { signal } = this.gone;
+    inject(DestroyRef).onDestroy(() => this.gone.abort());
+    // Before a row of tabs or a choice itself, which have an ear for arrows and Space, and before a dialog that goes.
+    const first = (e: KeyboardEvent) => {
+      const clicked = (onTab(e) || isChoice(e.target)) && this.came.to(e.target) === 'pointer';
+      if ((clicked || isGoing(e.target)) && this.take(e)) e.stopPropagation();
+    };
+    document.addEventListener('keydown', first, { capture: true, signal });
+    document.addEventListener('keydown', (e) => this.take(e), { signal });
+    document.addEventListener('keyup', (e) => this.down.delete(e.key) && e.preventDefault(), { signal });
+  }
+  private take(e: KeyboardEvent): boolean {
+    if (e.defaultPrevented || !this.press(e)) return false;
+    this.down.add(e.key);
+    e.preventDefault();
+    return true;
+  }
+
   /** Whether the key is for the field that has the focus rather than for the place. */
-  static typing(e: KeyboardEvent): boolean {
+  private typing(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    // A level is moved by arrows; Space plays all the same.
-    if (e.key === ' ' && target?.matches('input[type="range"]')) return false;
-    return !!target?.closest(
-      'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]',
-    );
+    if (!target?.isConnected || isGoing(target)) return false;
+    // A level is moved by arrows, a box is ticked by Space: all other keys are the place's.
+    if (target.matches('input[type="range"]')) return /^(Arrow|Home|End|Page)/.test(e.key);
+    if (target.matches('input[type="checkbox"], input[type="radio"]')) return false;
+    // A choice that was closed with the pointer is done with.
+    if (isChoice(target)) return this.came.to(target) !== 'pointer';
+    return target.closest(FIELDS) !== null;
   }
   /** What is pressed in a dialog is the dialog's, unless it is going away. */
   private static inDialog(e: KeyboardEvent): boolean {
     const dialog = e.target instanceof HTMLElement ? e.target.closest('[role="dialog"]') : null;
-    return dialog !== null && dialog.isConnected && !dialog.matches('.mdc-dialog--closing');
+    return dialog !== null && dialog.isConnected && !isGoing(dialog);
   }
   /** A key pressed just as a dialog was answered was meant for what comes after it. */
   private afterDialog(e: KeyboardEvent) {
     if (e.key.length > 1 || e.key === ' ') return;
     setTimeout(() => !Keys.inDialog(e) && this.press(e), GOING_MS);
   }
-  /** Escape gives the keys back to the place: whatever had the focus lets it go. */
-  private static leave(e: KeyboardEvent): boolean {
-    const typing = Keys.typing(e);
-    if (e.target instanceof HTMLElement && e.target !== document.body) e.target.blur();
-    return typing;
+  /**
+   * Escape gives the keys back to the place: whatever had the focus lets it go.
+   * @returns whether that was to be seen; if not, the key is the place's
+   */
+  private leave(e: KeyboardEvent): boolean {
+    // An open choice closes by itself; with that the key has done its one thing.
+    if (!(e.target instanceof HTMLElement) || e.target === document.body) return false;
+    if (e.target.matches('[role="combobox"][aria-expanded="true"]')) return true;
+    const seen = this.typing(e) || this.came.to(e.target) === 'tab';
+    e.target.blur();
+    return seen;
   }
-  /** Space and Enter belong to a control that was reached with the keyboard. */
-  static onControl(e: KeyboardEvent): boolean {
+  /**
+   * Space belongs to a control that was reached by Tab, Enter also to one that a key of its place led to; what was
+   * clicked keeps neither.
+   */
+  onControl(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    return !!target?.closest('button, a, summary, [role="tab"], [role="switch"]') && !!target.matches(':focus-visible');
+    if (!target?.closest(CONTROLS)) return false;
+    const way = this.came.to(target);
+    return way === 'tab' || (way === 'key' && e.key === 'Enter');
   }
 
   /** @returns whether the key was taken */
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.act(this.everywhere, e);
-    if (e.key === 'Escape' && Keys.leave(e)) return true;
-    if (e.altKey || Keys.typing(e)) return false;
+    if (e.key === 'Escape' && this.leave(e)) return true;
+    if (e.altKey) return false;
+    // A dialog that was answered may still be there.
+    if (this.held && e.key.length === 1 && (Keys.inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
+    if (this.typing(e)) return false;
     if (Keys.inDialog(e)) {
       this.afterDialog(e);
       return false;
     }
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
-    if (this.held && e.key.length === 1) return this.held.push(e) > 0;
-    return (this.place !== null && !Keys.onTabs(e) && this.act(this.place, e)) || this.act(this.everywhere, e);
+    return (this.place !== null && !this.onTabs(e) && this.act(this.place, e)) || this.act(this.everywhere, e);
   }
   /** Does the first act of the key that can be done. */
   private act({ scope, acts }: Acting, e: KeyboardEvent): boolean {
@@ -117,9 +158,9 @@ export class Keys {
         if (keys.includes(name) && acts[id] && acts[id](e) !== false) return true;
     return false;
   }
-  /** Arrows on a row of tabs turn to the next tab. */
-  private static onTabs(e: KeyboardEvent): boolean {
-    return e.key.startsWith('Arrow') && e.target instanceof HTMLElement && e.target.closest('[role="tab"]') !== null;
+  /** Arrows on a row of tabs turn to the next tab, unless the tab was clicked. */
+  private onTabs(e: KeyboardEvent): boolean {
+    return onTab(e) && this.came.to(e.target) !== 'pointer';
   }
   /** A place is fetched the first time it is wanted: what is pressed meanwhile is meant for it. */
   async until(there: Promise<unknown>) {
@@ -133,6 +174,21 @@ export class Keys {
     }
   }
 }
+/** A dialog that is answered and on its way out. */
+const GOING = '.mdc-dialog--closing';
+const isGoing = (e: EventTarget | null): boolean => e instanceof Element && e.closest(GOING) !== null;
+/** What takes letters, and what is chosen from. */
+const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]';
+const CONTROLS =
+  'button, a, summary, input[type="checkbox"], input[type="radio"], [role="combobox"], [role="tab"], [role="switch"], [role="button"]';
+/** A closed choice out of several. */
+const isChoice = (e: EventTarget | null): boolean =>
+  e instanceof HTMLElement &&
+  e.matches('[role="combobox"]:not(input)') &&
+  e.getAttribute('aria-expanded') !== 'true' &&
+  !e.closest('[role="dialog"]');
+const onTab = (e: KeyboardEvent): boolean =>
+  e.key.startsWith('Arrow') && e.target instanceof HTMLElement && e.target.closest('[role="tab"]') !== null;
 const isTextField = (e: HTMLElement): boolean =>
   e.isContentEditable ||
   e instanceof HTMLTextAreaElement ||

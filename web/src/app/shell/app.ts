@@ -14,7 +14,6 @@ import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } fro
 import { filter, map } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Header } from './header/header';
-import { Keys } from '../keys/keys';
 import { Everywhere } from './everywhere';
 import { PLACES } from './places';
 import { Startup } from './startup';
@@ -39,7 +38,6 @@ const SLOW_MS = 2_500;
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'pressed($event)', '(document:click)': 'clicked($event)' },
 })
 export class App {
   protected readonly words = words;
@@ -48,7 +46,6 @@ export class App {
   protected readonly compute = inject(Compute);
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
-  private readonly keys = inject(Keys);
   protected readonly everywhere = inject(Everywhere);
   private readonly router = inject(Router);
   private readonly url = toSignal(
@@ -109,18 +106,4 @@ export class App {
   }
 
   protected readonly newStudy = inject(NewStudy);
-  /** What was chosen with the pointer leaves the keys to the place: Space plays, and does not open the choice again. */
-  protected clicked(e: MouseEvent) {
-    const option = e.target instanceof HTMLElement ? e.target.closest('mat-option') : null;
-    if (!option || e.detail === 0) return;
-    setTimeout(() => {
-      const now = document.activeElement;
-      if (now instanceof HTMLElement && now.matches('mat-select')) now.blur();
-    });
-  }
-  protected pressed(e: KeyboardEvent) {
-    if (e.defaultPrevented) return;
-    if (!this.keys.press(e)) return;
-    e.preventDefault();
-  }
 }

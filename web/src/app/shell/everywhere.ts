@@ -31,8 +31,8 @@ export class Everywhere {
 
   constructor() {
     this.keys.forEverywhere({
-      play: (e) => !Keys.onControl(e) && void this.playOrStop(),
-      tap: (e) => !Keys.onControl(e) && void this.tap(),
+      play: (e) => !this.keys.onControl(e) && void this.playOrStop(),
+      tap: (e) => !this.keys.onControl(e) && void this.tap(),
       slower: () => this.step(-1),
       faster: () => this.step(1),
       loop: () => this.collection.set({ loop: !this.collection.settings().loop }),

@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import {
   type AccentCycle,
@@ -28,6 +28,7 @@ import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { ChoiceList, type ChoiceGroup } from '../../ui/choice-list';
 import { shell as words } from '../../words/shell';
+import type { Answered } from './new-study';
 import { sayWayToBegin } from '../../words/said/schools';
 import { sayCycle, sayFamily } from '../../words/said/catalogue';
 
@@ -132,7 +133,9 @@ export class NewStudyDialog {
     const point = points[Number(this.startId())];
     return section && point ? setCell(section.id, point.script, point.stepsPerCount)(study) : study;
   }
+  private readonly answered = inject<Answered | null>(MAT_DIALOG_DATA, { optional: true });
   protected async make() {
+    this.answered?.answered();
     const wanted = this.startId() !== EMPTY && this.points().length === 0;
     const none: readonly StartingPoint[] = [];
     const late = wanted ? await this.compute.startingPoints(this.cycle(), this.hand()).catch(() => none) : none;

@@ -1,17 +1,28 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
+import { Keys } from '../../keys/keys';
+
+/** Told when the last question is answered, before the study is there. */
+export interface Answered {
+  readonly answered: () => void;
+}
 
 /** Asks what a new study begins with, and opens it on the Wheel. */
 @Injectable({ providedIn: 'root' })
 export class NewStudy {
   private readonly injector = inject(Injector);
   private readonly router = inject(Router);
+  private readonly keys = inject(Keys);
   private asking = false;
 
   async ask() {
     if (this.asking) return;
     this.asking = true;
+    let opened: () => void = () => undefined;
+    const made = new Promise<void>((resolve) => (opened = resolve));
+    // What is pressed from the answer on is meant for the study that it makes.
+    const answered = () => void this.keys.until(made);
     try {
       const [{ MatDialog }, { NewStudyDialog }] = await Promise.all([
         import('@angular/material/dialog'),
@@ -19,7 +30,8 @@ export class NewStudy {
       ]);
       const shown = this.injector
         .get(MatDialog)
-        .open<InstanceType<typeof NewStudyDialog>, void, boolean>(NewStudyDialog, {
+        .open<InstanceType<typeof NewStudyDialog>, Answered, boolean>(NewStudyDialog, {
+          data: { answered },
           width: '940px',
           maxWidth: '96vw',
           maxHeight: '94vh',
@@ -32,6 +44,7 @@ export class NewStudy {
         if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
       }
     } finally {
+      opened();
       this.asking = false;
     }
   }

@@ -219,7 +219,7 @@ export class NeckPlace {
       ...{ 'next string': written, fret: written, 'fret on': written, 'string silent': written },
       blocks: () => this.playBlocks(),
       'to shapes': () => this.leave(),
-      'keep shape': (e) => !!this.draft() && !Keys.onControl(e) && this.writing.keep(this.written()),
+      'keep shape': (e) => !!this.draft() && !this.keys.onControl(e) && this.writing.keep(this.written()),
       ...{ changes: panel, find: panel, row: panel, melody: panel },
     });
   }

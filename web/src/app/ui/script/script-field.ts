@@ -102,8 +102,8 @@ export class ScriptField {
             icons: false,
             defaultKeymap: false,
           }),
-          // Escape leaves the script, whatever is offered.
-          keymap.of(completionKeymap.filter((k) => k.key !== 'Escape')),
+          // Escape puts away what is offered; the next one leaves the script.
+          keymap.of(completionKeymap),
           EditorView.updateListener.of((u) => {
             if (u.selectionSet || u.docChanged || u.focusChanged)
               cursor(u.view.hasFocus ? u.state.selection.main.head : null);
