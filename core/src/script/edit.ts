@@ -1,5 +1,5 @@
 import type { Range } from '../fault/index.js';
-import { onStrings, type Step } from '../stroke/index.js';
+import { type Mark, markRow, MARKS, onStrings, type Step } from '../stroke/index.js';
 import type { FlatPattern, Item, Pattern, Slot, StepItem } from './model.js';
 import { parseScript, type ParseOptions } from './parse.js';
 import { printScript, printStep } from './print.js';
@@ -106,17 +106,30 @@ export function mapLeaves(pattern: Pattern, change: (step: Step, leaf: number) =
   return { ...pattern, items: walk(pattern.items) };
 }
 
+/** The step with a mark, or without it where it has it; as it is where the mark can't stand. */
+function withMark(step: Step, mark: Mark): string {
+  if (step.kind === 'ghost' || step.kind === 'rest' || step.kind === 'hold') return printStep(step);
+  const others = step.marks.filter(
+    (m) => m !== mark && !markRow(m).against.includes(mark) && !markRow(mark).against.includes(m),
+  );
+  const text = printStep({ ...step, marks: step.marks.includes(mark) ? others : [...others, mark] });
+  const read = readStep(text);
+  return read.step && !read.fault ? text : printStep(step);
+}
+
 /** What a key does to the step in a slot: a finger joins or leaves, a direction turns, a mark comes or goes. */
-export type SlotKey = 'p' | 'i' | 'm' | 'a' | 'e' | 'd' | 'u' | 'g' | '!' | '.' | '-';
+export type SlotKey = 'p' | 'i' | 'm' | 'a' | 'e' | 'd' | 'u' | 'g' | '.' | '-' | Mark;
+const isMark = (key: SlotKey): key is Mark => (MARKS as readonly string[]).includes(key);
 
 /**
  * The text of a step after one key has been pressed on it.
  * @example pressOnStep(readStep('i').step, 'd') // 'id'
+ * @example pressOnStep(readStep('i!').step, ',') // 'i,'
  */
 export function pressOnStep(step: Step, key: SlotKey): string {
   if (key === '.') return '.';
   if (key === '-') return '-';
-  if (key === 'g') {
+  if (key === 'g' || key === '*') {
     if (step.kind === 'stroke' && (step.marks.includes('*') || !step.fingers.includes('a'))) {
       const { golpe, ...plain } = step;
       const taps = step.marks.includes('*');
@@ -128,12 +141,7 @@ export function pressOnStep(step: Step, key: SlotKey): string {
     }
     return step.kind === 'golpe' ? '.' : 'G';
   }
-  if (key === '!') {
-    if (step.kind === 'ghost' || step.kind === 'rest' || step.kind === 'hold') return printStep(step);
-    const loud = step.marks.includes('!');
-    const others = step.marks.filter((m) => m !== '!' && m !== ',');
-    return printStep({ ...step, marks: loud ? others : ['!', ...others] });
-  }
+  if (isMark(key)) return withMark(step, key);
   if (key === 'd' || key === 'u') {
     if (step.kind === 'stroke') {
       const marks = key === 'u' ? step.marks.filter((m) => m !== '_') : step.marks;

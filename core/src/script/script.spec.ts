@@ -178,6 +178,16 @@ describe('editing by slot', () => {
     ['p*', 'a', 'a'],
     ['i', '!', 'i!'],
     ['i!', '!', 'i'],
+    ['i!', ',', 'i,'],
+    ['i!', "'", "i!'"],
+    ["i'", '~', 'i~'],
+    ['i~', '~', 'i'],
+    ['id', 'x', 'idx'],
+    ['i', '%', 'i%'],
+    ['p', '*', 'p*'],
+    ['.', '^', '.'],
+    // Struck up, no finger leans on to the next string.
+    ['iu', '_', 'iu'],
     ['p:5', '.', '.'],
     ['id:321', 'm', 'md:321'],
   ] as const)('%s and the key %s make %s', (before, key, after) => {

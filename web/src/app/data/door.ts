@@ -2,7 +2,7 @@
 import { type DataFault, dataFault, type Kept } from '@ruffle-wheel/core';
 import { type Checked, readStudyRow, ROWS } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
-import { revisionOf, type Settings, type StudyRow } from './rows';
+import { OPTIONAL_SETTINGS, revisionOf, type Settings, type StudyRow } from './rows';
 
 const volume = Joi.number().min(0).max(1).required();
 const settings = Joi.object({
@@ -10,7 +10,7 @@ const settings = Joi.object({
   seeded: Joi.boolean().required(),
   theme: Joi.string().valid('system', 'day', 'stage').required(),
   wheelTurns: Joi.boolean().required(),
-  neckMirrored: Joi.boolean(),
+  ...Object.fromEntries(OPTIONAL_SETTINGS.map((name) => [name, Joi.boolean()])),
   countIn: Joi.boolean().required(),
   loop: Joi.boolean().required(),
   guitar: volume,

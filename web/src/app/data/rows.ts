@@ -21,6 +21,10 @@ export interface Settings {
   readonly wheelTurns: boolean;
   /** The neck as a left-handed player sees it. */
   readonly neckMirrored?: boolean;
+  /** Buttons beside what is written; where nobody has asked, where the pointer is a finger. */
+  readonly buttons?: boolean;
+  /** Letters and digits are keys; Space, Enter and the pedal are so always. */
+  readonly letterKeys?: boolean;
   readonly countIn: boolean;
   readonly loop: boolean;
   readonly guitar: number;
@@ -30,6 +34,12 @@ export interface Settings {
   readonly studyId: string;
   readonly sectionId: string;
 }
+/** Settings that may be missing. */
+export const OPTIONAL_SETTINGS = [
+  'neckMirrored',
+  'buttons',
+  'letterKeys',
+] as const satisfies readonly (keyof Settings)[];
 export const DEFAULT_SETTINGS: Settings = {
   key: 'player',
   seeded: false,

@@ -14,6 +14,7 @@ import {
   type BinnedRow,
   type DamagedRow,
   DEFAULT_SETTINGS,
+  OPTIONAL_SETTINGS,
   OWN_TO_A_TAB,
   type Place,
   type PlacedRow,
@@ -227,7 +228,9 @@ export class Store {
   private async putSettings(change: Partial<Settings>) {
     await this.db.transaction('rw', this.db.settings, async () => {
       const there = await this.db.settings.get('player');
-      const known = Object.entries(change).filter(([name]) => name in DEFAULT_SETTINGS || name === 'neckMirrored');
+      const known = Object.entries(change).filter(
+        ([name]) => name in DEFAULT_SETTINGS || OPTIONAL_SETTINGS.some((own) => own === name),
+      );
       await this.db.settings.put({ ...DEFAULT_SETTINGS, ...there, ...Object.fromEntries(known), key: 'player' });
     });
     const shared = Object.fromEntries(

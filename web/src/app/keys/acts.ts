@@ -10,7 +10,15 @@ export interface Act {
   readonly keys: readonly string[];
   /** The panel that it opens. */
   readonly panel?: string;
+  /** Its buttons stand in this group where there is no keyboard, one for each of its keys. */
+  readonly buttons?: ButtonGroup;
 }
+
+/** What the buttons of a group are for, in their order. */
+export const BUTTON_GROUPS = ['go', 'strike', 'mark', 'stop', 'do'] as const;
+export type ButtonGroup = (typeof BUTTON_GROUPS)[number];
+/** Marks of strokes that are keys too; `x` and `o` open panels, and are buttons only. */
+const MARKS = ['!', ',', "'", '~', '^', '%', '_', '>'] as const;
 
 /**
  * Every act, scope by scope in the order in which they are asked and listed. Of two with the same key in one scope the
@@ -37,12 +45,12 @@ export const ACTS = [
   // Leaving is the keys' own: whatever has the focus lets it go.
   { id: 'leave', scope: 'everywhere', keys: ['Escape'] },
 
-  { id: 'slot before', scope: 'wheel', keys: ['ArrowLeft'] },
-  { id: 'slot after', scope: 'wheel', keys: ['ArrowRight'] },
+  { id: 'slot before', scope: 'wheel', keys: ['ArrowLeft'], buttons: 'go' },
+  { id: 'slot after', scope: 'wheel', keys: ['ArrowRight'], buttons: 'go' },
   { id: 'turn after', scope: 'wheel', keys: ['PageDown'] },
   { id: 'turn before', scope: 'wheel', keys: ['PageUp'] },
   { id: 'script', scope: 'wheel', keys: ['s'] },
-  { id: 'write in', scope: 'wheel', keys: ['k'] },
+  { id: 'write in', scope: 'wheel', keys: ['k'], buttons: 'do' },
   { id: 'letters', scope: 'wheel', keys: ['x'] },
   { id: 'findings', scope: 'wheel', keys: ['w'], panel: 'findings' },
   { id: 'accents', scope: 'wheel', keys: ['r'], panel: 'accents' },
@@ -51,46 +59,47 @@ export const ACTS = [
   { id: 'drills', scope: 'wheel', keys: ['t'], panel: 'drills' },
   { id: 'shape', scope: 'wheel', keys: ['h'], panel: 'shape' },
   { id: 'cycle', scope: 'wheel', keys: ['y'], panel: 'cycle' },
-  { id: 'no slot', scope: 'wheel', keys: ['Escape'] },
-  { id: 'finger', scope: 'wheel', keys: ['p', 'i', 'm', 'a', 'e'] },
-  { id: 'direction', scope: 'wheel', keys: ['d', 'u'] },
-  { id: 'golpe', scope: 'wheel', keys: ['g'] },
-  { id: 'accent', scope: 'wheel', keys: ['!'] },
-  { id: 'silence', scope: 'wheel', keys: ['.', '-'] },
+  { id: 'no slot', scope: 'wheel', keys: ['Escape'], buttons: 'do' },
+  { id: 'finger', scope: 'wheel', keys: ['p', 'i', 'm', 'a', 'e'], buttons: 'strike' },
+  { id: 'direction', scope: 'wheel', keys: ['d', 'u'], buttons: 'strike' },
+  { id: 'golpe', scope: 'wheel', keys: ['g'], buttons: 'strike' },
+  { id: 'mark', scope: 'wheel', keys: MARKS, buttons: 'mark' },
+  { id: 'silence', scope: 'wheel', keys: ['.', '-'], buttons: 'strike' },
 
-  { id: 'note before', scope: 'neck', keys: ['Shift+ArrowLeft'] },
-  { id: 'note after', scope: 'neck', keys: ['Shift+ArrowRight'] },
-  { id: 'shape before', scope: 'neck', keys: ['ArrowLeft'] },
-  { id: 'shape after', scope: 'neck', keys: ['ArrowRight'] },
-  { id: 'next string', scope: 'neck', keys: ['ArrowUp', 'ArrowDown'] },
-  { id: 'fret', scope: 'neck', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] },
-  { id: 'fret on', scope: 'neck', keys: ['+', '-'] },
-  { id: 'string silent', scope: 'neck', keys: ['x'] },
-  { id: 'blocks', scope: 'neck', keys: ['b'] },
-  { id: 'to shapes', scope: 'neck', keys: ['Escape'] },
-  { id: 'keep shape', scope: 'neck', keys: ['Enter'] },
+  { id: 'note before', scope: 'neck', keys: ['Shift+ArrowLeft'], buttons: 'go' },
+  { id: 'note after', scope: 'neck', keys: ['Shift+ArrowRight'], buttons: 'go' },
+  { id: 'shape before', scope: 'neck', keys: ['ArrowLeft'], buttons: 'go' },
+  { id: 'shape after', scope: 'neck', keys: ['ArrowRight'], buttons: 'go' },
+  { id: 'next string', scope: 'neck', keys: ['ArrowUp', 'ArrowDown'], buttons: 'go' },
+  { id: 'fret', scope: 'neck', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'], buttons: 'stop' },
+  { id: 'fret on', scope: 'neck', keys: ['+', '-'], buttons: 'stop' },
+  { id: 'string silent', scope: 'neck', keys: ['x'], buttons: 'stop' },
+  { id: 'blocks', scope: 'neck', keys: ['b'], buttons: 'do' },
+  { id: 'to shapes', scope: 'neck', keys: ['Escape'], buttons: 'do' },
+  { id: 'keep shape', scope: 'neck', keys: ['Enter'], buttons: 'do' },
   { id: 'changes', scope: 'neck', keys: ['h'], panel: 'changes' },
   { id: 'find', scope: 'neck', keys: ['f'], panel: 'find' },
   { id: 'row', scope: 'neck', keys: ['r'], panel: 'row' },
   { id: 'melody', scope: 'neck', keys: ['m'], panel: 'melody' },
 
-  { id: 'bar before', scope: 'weave', keys: ['Shift+ArrowLeft'] },
-  { id: 'bar after', scope: 'weave', keys: ['Shift+ArrowRight'] },
-  { id: 'step before', scope: 'weave', keys: ['ArrowLeft'] },
-  { id: 'step after', scope: 'weave', keys: ['ArrowRight'] },
-  { id: 'string up', scope: 'weave', keys: ['ArrowUp'] },
-  { id: 'string down', scope: 'weave', keys: ['ArrowDown'] },
-  { id: 'first step', scope: 'weave', keys: ['Home'] },
-  { id: 'last step', scope: 'weave', keys: ['End'] },
+  { id: 'bar before', scope: 'weave', keys: ['Shift+ArrowLeft'], buttons: 'go' },
+  { id: 'bar after', scope: 'weave', keys: ['Shift+ArrowRight'], buttons: 'go' },
+  { id: 'step before', scope: 'weave', keys: ['ArrowLeft'], buttons: 'go' },
+  { id: 'step after', scope: 'weave', keys: ['ArrowRight'], buttons: 'go' },
+  { id: 'string up', scope: 'weave', keys: ['ArrowUp'], buttons: 'go' },
+  { id: 'string down', scope: 'weave', keys: ['ArrowDown'], buttons: 'go' },
+  { id: 'first step', scope: 'weave', keys: ['Home'], buttons: 'go' },
+  { id: 'last step', scope: 'weave', keys: ['End'], buttons: 'go' },
   { id: 'script of the bar', scope: 'weave', keys: ['s'] },
-  { id: 'bar again', scope: 'weave', keys: ['r'] },
+  { id: 'bar again', scope: 'weave', keys: ['r'], buttons: 'do' },
   { id: 'apart', scope: 'weave', keys: ['w'] },
-  { id: 'range', scope: 'weave', keys: ['v'] },
-  { id: 'no string', scope: 'weave', keys: ['Escape'] },
-  { id: 'fret here', scope: 'weave', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] },
-  { id: 'left finger', scope: 'weave', keys: ['='] },
-  { id: 'take away', scope: 'weave', keys: ['Delete', 'Backspace'] },
-  { id: 'stroke', scope: 'weave', keys: ['p', 'i', 'm', 'a', 'e', 'd', 'u', 'g', '!', '.', '-'] },
+  { id: 'range', scope: 'weave', keys: ['v'], buttons: 'do' },
+  { id: 'no string', scope: 'weave', keys: ['Escape'], buttons: 'do' },
+  { id: 'fret here', scope: 'weave', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'], buttons: 'stop' },
+  { id: 'left finger', scope: 'weave', keys: ['='], buttons: 'stop' },
+  { id: 'take away', scope: 'weave', keys: ['Delete', 'Backspace'], buttons: 'stop' },
+  { id: 'stroke', scope: 'weave', keys: ['p', 'i', 'm', 'a', 'e', 'd', 'u', 'g', '.', '-'], buttons: 'strike' },
+  { id: 'mark here', scope: 'weave', keys: MARKS, buttons: 'mark' },
   { id: 'chart', scope: 'weave', keys: ['h'], panel: 'chart' },
   { id: 'falseta', scope: 'weave', keys: ['t'], panel: 'falseta' },
   { id: 'comping', scope: 'weave', keys: ['o'], panel: 'comping' },
@@ -129,8 +138,36 @@ export const panelLetters = (scope: Scope): string =>
     .filter((a) => a.panel !== undefined)
     .map((a) => a.keys[0])
     .join('');
+/** What buttons do: an act with one of its keys. */
+export interface ActButton {
+  readonly act: ActId;
+  readonly key: string;
+}
+/** The buttons of a scope, group by group; groups without any are left out. */
+export function buttonsOf(
+  scope: Scope,
+): readonly { readonly group: ButtonGroup; readonly buttons: readonly ActButton[] }[] {
+  return BUTTON_GROUPS.map((group) => ({
+    group,
+    buttons: actsOf(scope)
+      .filter((a) => a.buttons === group)
+      .flatMap((a) => {
+        const keys =
+          group === 'mark'
+            ? [...a.keys, 'x', 'o']
+            : group === 'do' || a.id === 'take away'
+              ? a.keys.slice(0, 1)
+              : a.keys;
+        return keys.map((key) => ({ act: a.id as ActId, key }));
+      }),
+  })).filter((g) => g.buttons.length > 0);
+}
 /** The first key of an act. @example keyOf('to weave') // '3' */
 export const keyOf = (id: ActId): string => ALL.find((a) => a.id === id)?.keys[0] ?? '';
+/** Keys that are shown by a sign instead of their name. */
+const SIGNS: Readonly<Record<string, string>> = { ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' };
+/** How a key is shown. @example shownKey('ArrowLeft') // '←' */
+export const shownKey = (key: string): string => SIGNS[key] ?? key;
 /** A pressed key as the table names it; with Shift first as with, then as without. */
 export function namesOfKey(e: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): readonly string[] {
   const plain = e.key.length === 1 ? e.key.toLowerCase() : e.key;

@@ -1,5 +1,5 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
-import { type ActOf, actsOf, namesOfKey, type Scope } from './acts';
+import { type ActId, type ActOf, actsOf, namesOfKey, type Scope } from './acts';
 import { FocusCame } from './focus-came';
 
 /** An answered dialog has begun to go after so long. */
@@ -136,6 +136,10 @@ export class Keys {
     return way === 'tab' || (way === 'key' && e.key === 'Enter');
   }
 
+  /** Does an act of the place on screen as one of its keys would. */
+  do(act: ActId, key: string) {
+    this.place?.acts[act]?.(new KeyboardEvent('keydown', { key }));
+  }
   /** @returns whether the key was taken */
   press(e: KeyboardEvent): boolean {
     if (e.ctrlKey || e.metaKey) return this.act(this.everywhere, e);

@@ -18,6 +18,7 @@ import {
   writtenChords,
 } from '@ruffle-wheel/core';
 import { panelLetters } from '../../keys/acts';
+import { ActButtons } from '../../parts/act-buttons/act-buttons';
 import { Keys } from '../../keys/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
@@ -52,6 +53,7 @@ const BLOCKS = 'block chords';
 @Component({
   selector: 'app-neck-place',
   imports: [
+    ActButtons,
     FIELD,
     Toggle,
     MatButton,

@@ -33,6 +33,7 @@ import { panelLetters } from '../../keys/acts';
 import { Keys } from '../../keys/keys';
 import { OpenStudy } from '../../study';
 import { ChartField } from '../../parts/chart/chart-field';
+import { ActButtons } from '../../parts/act-buttons/act-buttons';
 import { SectionScript } from '../../parts/script/section-script';
 import { HEIGHT } from '../../ui/stave/system-layout';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
@@ -69,6 +70,7 @@ const HIGHEST_FRET = 19;
 @Component({
   selector: 'app-weave-place',
   imports: [
+    ActButtons,
     ScrollingModule,
     Soon,
     StaveSystem,
@@ -156,6 +158,7 @@ export class WeavePlace {
 
   constructor() {
     const panel = (e: KeyboardEvent) => this.panels.pressed(e);
+    const stroke = (e: KeyboardEvent) => this.press(e.key.toLowerCase() as SlotKey);
     this.keys.forPlace(
       'weave',
       {
@@ -178,7 +181,7 @@ export class WeavePlace {
         'fret here': (e) => this.onString(() => this.digit(Number(e.key), e.timeStamp)),
         'left finger': () => this.cursor.string() !== null && (this.fingerNext = true),
         'take away': () => this.onString(() => this.place({ kind: 'none' })),
-        stroke: (e) => this.press(e.key.toLowerCase() as SlotKey),
+        ...{ stroke, 'mark here': stroke },
         ...{ chart: panel, falseta: panel, comping: panel, bass: panel, form: panel },
         ...{ conflicts: panel, 'key and capo': panel, files: panel },
       },

@@ -32,6 +32,7 @@ import {
   type Ticks,
 } from '@ruffle-wheel/core';
 import { TurnInView } from '../../parts/turn/turn-in-view';
+import { ActButtons } from '../../parts/act-buttons/act-buttons';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
@@ -71,6 +72,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
 @Component({
   selector: 'app-wheel-place',
   imports: [
+    ActButtons,
     Toggle,
     IconButton,
     SELECT,
@@ -209,7 +211,7 @@ export class WheelPlace {
       letters: () => void this.letters.show(),
       ...{ findings: panel, accents: panel, fit: panel, line: panel, drills: panel, shape: panel, cycle: panel },
       'no slot': () => this.selected.set(null),
-      ...{ finger: stroke, direction: stroke, golpe: stroke, accent: stroke, silence: stroke },
+      ...{ finger: stroke, direction: stroke, golpe: stroke, mark: stroke, silence: stroke },
     });
     // Another section or study begins at its first turn with nothing chosen.
     effect(() => {

@@ -1,31 +1,27 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { type Act, type ActId, actsOf, SCOPES } from '../../keys/acts';
+import { type Act, type ActId, actsOf, SCOPES, shownKey } from '../../keys/acts';
 import { acts } from '../../words/acts';
 import { shell as words } from '../../words/shell';
 
 /** How keyboards' names are shown. */
 const SHOWN: Readonly<Record<string, string>> = {
   ' ': words.keys.space,
-  ArrowLeft: '←',
-  ArrowRight: '→',
-  ArrowUp: '↑',
-  ArrowDown: '↓',
   Escape: 'Esc',
 };
 /** Letters of strokes are written as in the script, all others as they stand on the keys. */
 const STROKES = new Set('pimaedug');
-const shownKey = (key: string, stroke: boolean): string => {
+const keyAsShown = (key: string, stroke: boolean): string => {
   const [, before = '', last = key] = /^((?:Ctrl\+|Shift\+)*)(.+)$/.exec(key) ?? [];
-  return before + (SHOWN[last] ?? (/^[a-z]$/.test(last) && !stroke ? last.toUpperCase() : last));
+  return before + (SHOWN[last] ?? (/^[a-z]$/.test(last) && !stroke ? last.toUpperCase() : shownKey(last)));
 };
 /** A row of digits or letters by its ends. */
 const MANY = 8;
 const shownKeys = ({ keys, panel }: Act): string => {
   const stroke =
     panel === undefined && keys.every((k) => STROKES.has(k) || !/^[a-z]$/.test(k)) && keys.some((k) => STROKES.has(k));
-  const all = keys.map((k) => shownKey(k, stroke && keys.length > 1));
+  const all = keys.map((k) => keyAsShown(k, stroke && keys.length > 1));
   return keys.length > MANY && !stroke ? `${all[0] ?? ''}–${all[all.length - 1] ?? ''}` : all.join(' ');
 };
 

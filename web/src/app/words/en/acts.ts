@@ -1,4 +1,4 @@
-import type { ActId, Scope } from '../../keys/acts';
+import type { ActId, ButtonGroup, Scope } from '../../keys/acts';
 
 /** What each act is called, and where it can be done. */
 const names: Readonly<Record<ActId, string>> = {
@@ -38,7 +38,7 @@ const names: Readonly<Record<ActId, string>> = {
   finger: 'finger on the slot',
   direction: 'direction; on an empty slot a ghost',
   golpe: 'golpe',
-  accent: 'accent',
+  mark: 'mark on the stroke',
   silence: 'silence, goes on sounding',
   'note before': 'note of the line before',
   'note after': 'note of the line after',
@@ -72,6 +72,7 @@ const names: Readonly<Record<ActId, string>> = {
   'left finger': 'then a digit: the left finger',
   'take away': 'take the note away',
   stroke: 'what is struck, as in the script',
+  'mark here': 'mark on the stroke',
   chart: 'chart',
   falseta: 'falseta',
   comping: 'comping',
@@ -96,4 +97,35 @@ const scopes: Readonly<Record<Scope, string>> = {
   practise: 'Practise',
   shelf: 'Shelf',
 };
-export const acts = { names, scopes };
+/** What stands on a button where the sign of its key would say nothing. */
+const buttons: Readonly<Partial<Record<ActId, string>>> = {
+  'write in': 'write fingers in',
+  'no slot': 'leave the slot',
+  'left finger': '= finger',
+  'take away': 'take away',
+  'bar before': '← bar',
+  'bar after': 'bar →',
+  'first step': 'first',
+  'last step': 'last',
+  'bar again': 'bar again',
+  range: 'range',
+  'no string': 'no string',
+  'note before': '← note',
+  'note after': 'note →',
+  'shape before': '← shape',
+  'shape after': 'shape →',
+  'string silent': 'silent',
+  blocks: 'block chords',
+  'to shapes': 'back to the shapes',
+  'keep shape': 'keep',
+};
+const groups: Readonly<Record<ButtonGroup, string>> = {
+  go: 'Go on and back',
+  strike: 'What is struck',
+  mark: 'Marks',
+  stop: 'Frets',
+  do: 'And',
+};
+/** The name of a button: what its act is, and for which sign. */
+const ofSign = (name: string, sign: string) => `${name}: ${sign}`;
+export const acts = { names, scopes, buttons, groups, ofSign, shown: 'Buttons for touch' };

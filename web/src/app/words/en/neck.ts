@@ -1,3 +1,4 @@
+import { keyHint } from '../key-hints';
 import { plural } from '@ruffle-wheel/core';
 
 /** The Neck and the panels beside it. */
@@ -22,7 +23,7 @@ export const neck = {
     beside: 'Beside the neck',
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',
-    blockChords: 'Block chords (B)',
+    blockChords: `Block chords${keyHint('B')}`,
     place: (string: number, fret: number) => `string ${string} fret ${fret}`,
     beyondNeck: (places: readonly string[], capo: number, last: number) =>
       `No neck there: ${places.join(', ')}. ${capo ? 'With this capo the last fret is' : 'The last fret is'} ${last}.`,
@@ -36,8 +37,8 @@ export const neck = {
     row: 'Shapes in order',
     silent: 'No strokes yet: write some on the Wheel, and each change shows the time there is beside the time needed.',
     alone: 'One shape: nothing changes.',
-    before: 'Shape before (←)',
-    after: 'Shape after (→)',
+    before: `Shape before${keyHint('←')}`,
+    after: `Shape after${keyHint('→')}`,
     undrilled: 'No drill of its own: only the three hardest changes have one.',
     hardest: 'Hardest first',
     none: 'No change between shapes. Put at least two in the order.',

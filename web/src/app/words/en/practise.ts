@@ -1,28 +1,29 @@
+import { keyHint } from '../key-hints';
 import { plural } from '@ruffle-wheel/core';
 
 /** Practise. */
 export const practise = {
-  begin: 'Begin (Space)',
-  stop: 'Stop and write down (Space)',
-  clean: 'Clean (PageDown)',
-  notClean: 'Not clean (PageUp)',
+  begin: `Begin${keyHint('Space')}`,
+  stop: `Stop and write down${keyHint('Space')}`,
+  clean: `Clean${keyHint('PageDown')}`,
+  notClean: `Not clean${keyHint('PageUp')}`,
   countsAMinute: 'counts a minute',
   ladder: 'Ladder',
   start: 'From',
   end: 'To',
   step: 'Step',
-  passes: 'Clean passes a rung',
+  passes: 'Clean passes each',
   overCeiling: (bpm: number) =>
     `Above ${bpm} a finger of these hands is late: the ladder ends higher than they can follow. Stop there, or work on what is late.`,
   bothWays: 'To a slower tempo the ladder leads down, where control shows. Two misses in a row: one rung slower.',
   drill: 'Drill',
-  nextDrill: 'Next drill (N)',
+  nextDrill: `Next drill${keyHint('N')}`,
   drillOf: (n: number, all: number) => `${n} of ${all}`,
   asWritten: 'As written',
   asWrittenWhy:
     'Harder than needed, then back: rhythms, starts, weak pairs, bursts. Each drill has its own line in the logbook.',
-  stand: 'Stand view (V)',
-  leaveStand: 'Leave stand view (V)',
+  stand: `Stand view${keyHint('V')}`,
+  leaveStand: `Leave stand view${keyHint('V')}`,
   today: (bpm: number) => `Begin at ${bpm}`,
   cleanHere: (clean: number, passes: number) => `${clean} / ${passes} clean here`,
   marks: 'Passes this session',

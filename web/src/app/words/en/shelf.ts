@@ -105,7 +105,7 @@ export const shelf = {
   returns: 'Least time between two strokes of one finger, the same way, in ms',
   joint: 'Between two fingers, ms',
   thumbJoint: 'Thumb to finger, ms',
-  plectrumReturn: 'Plectrum, down to down, ms',
+  plectrumReturn: 'Plectrum down again, ms',
   scale: 'Scale length, mm',
   span: 'Easy span of fingers 1 to 4, mm',
   little: 'Little finger is written',

@@ -1,3 +1,4 @@
+import { keyHint } from '../key-hints';
 import { byNumber } from '@ruffle-wheel/core';
 
 /** The frame around every place, and the keys. */
@@ -86,11 +87,11 @@ export const shell = {
     study: 'Study',
     noStudy: 'No study open',
     section: 'Section',
-    play: 'Play (Space)',
-    stop: 'Stop (Space)',
+    play: `Play${keyHint('Space')}`,
+    stop: `Stop${keyHint('Space')}`,
     tempo: 'Counts a minute',
-    slower: 'Slower ([)',
-    faster: 'Faster (])',
+    slower: `Slower${keyHint('[')}`,
+    faster: `Faster${keyHint(']')}`,
     ceiling: 'ceiling',
     over: (bpm: number) => `over ${bpm}`,
     noCeiling: 'no strokes yet',
@@ -104,11 +105,11 @@ export const shell = {
     claps: 'Claps',
     click: 'Click',
     sound: 'Volumes',
-    tap: 'Tap tempo (Enter)',
+    tap: `Tap tempo${keyHint('Enter')}`,
     countingIn: 'Counting in',
-    undo: 'Undo (Ctrl+Z)',
-    redo: 'Redo (Ctrl+Shift+Z)',
-    keys: 'Keys (?)',
+    undo: `Undo${keyHint('Ctrl+Z')}`,
+    redo: `Redo${keyHint('Ctrl+Shift+Z')}`,
+    keys: `Keys${keyHint('?')}`,
     theme: 'Light: follow the system, day or stage',
     themes: { system: 'System', day: 'Day', stage: 'Stage' },
   },

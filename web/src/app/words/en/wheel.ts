@@ -1,3 +1,4 @@
+import { keyHint } from '../key-hints';
 import { byNumber, plural } from '@ruffle-wheel/core';
 
 /** The Wheel and the panels beside it. */
@@ -11,8 +12,8 @@ export const wheel = {
     asLine: (slots: number) => `The turn as a line, ${plural(slots, 'slot')}`,
     weak: 'weak',
     and: 'and',
-    previousTurn: 'Earlier turn (PageUp)',
-    nextTurn: 'Later turn (PageDown)',
+    previousTurn: `Earlier turn${keyHint('PageUp')}`,
+    nextTurn: `Later turn${keyHint('PageDown')}`,
     empty: 'No strokes yet. Begin with one of these, or press p i m a e on a slot.',
     tabs: {
       findings: 'Findings',
@@ -27,10 +28,10 @@ export const wheel = {
     loadMatter: 'Load of each finger',
     lead: {
       slot: 'Show the place',
-      accents: 'Accents and starts (R)',
-      fit: 'Fit cells to the accents (F)',
+      accents: `Accents and starts${keyHint('R')}`,
+      fit: `Fit cells to the accents${keyHint('F')}`,
       changes: 'Changes on the Neck',
-      shape: 'Chart and shapes (H)',
+      shape: `Chart and shapes${keyHint('H')}`,
       ladder: 'Practise slower (4)',
     },
     load: (bpm: number) => `Load at ${bpm}`,
@@ -43,7 +44,7 @@ export const wheel = {
     nothing: 'nothing',
     script: 'Hand script',
     openStrings: 'open strings',
-    writeIn: 'Write in the fingers worked out (K)',
+    writeIn: `Write in the fingers worked out${keyHint('K')}`,
     steps: 'Steps to a count',
     start: 'Begins on',
     noFaults: 'No faults',
@@ -51,7 +52,7 @@ export const wheel = {
     manyFaults: (n: number) => `${plural(n, 'fault')} or more, the first below`,
     moreFaults: (n: number) => `Mend these first; then there ${byNumber(n, 'is', 'are')} still ${n}`,
     chooseSlot: '← → choose a slot',
-    letters: 'Letters (X)',
+    letters: `Letters${keyHint('X')}`,
     fix: 'Write',
     selected: 'Slot',
     selectedHelp: 'p i m a e · d u · g golpe · ! accent · . rest · - hold',
@@ -154,7 +155,7 @@ export const wheel = {
     practise: 'Practise all starts',
     order: 'Order against groups',
     orderFingers: 'Fingers',
-    orderGroup: 'Notes a string, or to an accent',
+    orderGroup: 'Notes each',
     orderNone: 'Write fingers such as pami and a number from 1 up.',
   },
   drills: {
