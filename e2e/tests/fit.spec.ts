@@ -1,4 +1,4 @@
-import { choose, expect, leaveFields, newStudy, tabTo, test, writeScript, sounds } from './player.js';
+import { choose, expect, leaveFields, newStudy, tabTo, test, writeScript, sounds, markPass } from './player.js';
 
 test('from an empty study to a bulería at 200 and its weakest joint drilled, with keys alone', async ({
   player: page,
@@ -19,13 +19,13 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
   await keyboard.press('f');
   const cell = (script: string) => page.getByRole('button', { name: script, exact: false }).first();
   await expect(page.locator('.cell').first()).toBeFocused();
-  await keyboard.press('Space');
-  await keyboard.press('Space');
+  await keyboard.press('Enter');
+  await keyboard.press('Enter');
   await expect(page.locator('.cell').first()).toContainText('not used');
   for (let n = 0; n < 5; n++) await keyboard.press('ArrowRight');
   await expect(page.locator('.cell').nth(5)).toBeFocused();
-  await keyboard.press('Space');
-  await keyboard.press('Space');
+  await keyboard.press('Enter');
+  await keyboard.press('Enter');
   await expect(cell('pu md pd')).toContainText('must come');
   const chains = page.locator('app-fit-panel ol > li');
   await expect(chains).toHaveCount(5);
@@ -48,7 +48,7 @@ test('from an empty study to a bulería at 200 and its weakest joint drilled, wi
   await keyboard.press('c');
   await keyboard.press('Space');
   await sounds(page);
-  await keyboard.press('PageDown');
+  await markPass(page, 'PageDown');
   await keyboard.press('Space');
   await expect(page.getByText(/Written to the logbook: .* 1 pass\b/)).toBeVisible();
   expect(Date.now() - begun).toBeLessThan(120_000);

@@ -45,6 +45,7 @@ test('Esc does one thing at a time', async ({ player: page }) => {
   await page.keyboard.type(' i:');
   const offered = page.getByRole('listbox', { name: 'Completions' });
   await expect(offered).toBeVisible();
+  await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Escape');
   await expect(offered).toHaveCount(0);
   await expect(script).toBeFocused();

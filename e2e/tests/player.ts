@@ -77,6 +77,15 @@ export async function pressBeforeNews(a: Page, keyA: string, b: Page, keyB: stri
   for (const p of [a, b]) await expect(p.locator('.saved')).not.toHaveText('Saved');
   await holder.evaluate((held) => (held.on = false));
 }
+/** Marks the pass that sounds, as soon as it has come round: before that the key says that it goes on. */
+export async function markPass(page: Page, key: 'PageDown' | 'PageUp') {
+  const marks = page.locator('.mark');
+  const before = await marks.count();
+  await expect(async () => {
+    await page.keyboard.press(key);
+    expect(await marks.count()).toBe(before + 1);
+  }).toPass({ timeout: 60_000, intervals: [400] });
+}
 /** Gives the keys back to the place, as a player does. */
 export const leaveFields = (page: Page) => page.keyboard.press('Escape');
 /** Tab, and the arrow keys' way out of a group, until the control with this name has the focus. */

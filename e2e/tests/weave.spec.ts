@@ -205,6 +205,7 @@ test('a bar of silence has its counts and its rest: first, in the middle, last, 
     '. zz',
   ]) {
     await page.keyboard.press('1');
+    await expect(page).toHaveTitle('Wheel · Ruffle Wheel');
     await writeScript(page, script);
     await leaveFields(page);
     await page.keyboard.press('3');

@@ -1,5 +1,5 @@
 import { type Fact, fact } from '../fault/index.js';
-import type { Ladder } from '../piece/index.js';
+import type { Ladder, Study } from '../piece/index.js';
 import { type Bpm, clampBpm } from '../time/index.js';
 import type { PracticePass } from './ladder.js';
 
@@ -56,11 +56,28 @@ export const isAbout = (e: LogEntry, what: Practised): boolean =>
     : e.sectionId === what.sectionId && (e.drill ?? null) === what.drill);
 
 /**
- * The fastest tempo played clean, null when no pass was.
- * @example reached({ passes: [{ bpm: 90, clean: true }, { bpm: 96, clean: false }] }) // 90
+ * The fastest tempo that was held: by as many clean passes in a row as a rung asks for; null when none was.
+ * @param asked clean passes a rung
+ * @example reached({ passes: [{ bpm: 90, clean: true }, { bpm: 96, clean: false }] }, 1) // 90
+ * @example reached({ passes: [{ bpm: 90, clean: true }, { bpm: 90, clean: false }, { bpm: 90, clean: true }] }, 2) // null
  */
-export const reached = (e: Pick<LogEntry, 'passes'>): number | null =>
-  e.passes.reduce<number | null>((best, p) => (p.clean && (best === null || p.bpm > best) ? p.bpm : best), null);
+export function reached(e: Pick<LogEntry, 'passes'>, asked: number): number | null {
+  let best: number | null = null;
+  let [bpm, clean] = [0, 0];
+  for (const pass of e.passes) {
+    clean = pass.clean ? (pass.bpm === bpm ? clean + 1 : 1) : 0;
+    bpm = pass.bpm;
+    if (clean >= asked && bpm > (best ?? 0)) best = bpm;
+  }
+  return best;
+}
+/** How many clean passes a rung asks for where nobody knows its ladder any more. */
+const ASKED_BEFORE = 1;
+/** How many clean passes in a row a line's rungs ask for: as its section's ladder stands now. */
+export function askedIn(e: LogEntry, studies: readonly Study[]): number {
+  const sections = studies.find((s) => s.id === e.studyId)?.sections;
+  return sections?.find((s) => s.id === e.sectionId)?.ladder.passes ?? ASKED_BEFORE;
+}
 
 /** @example cleanShare({ passes: [{ bpm: 90, clean: true }, { bpm: 96, clean: false }] }) // 0.5 */
 export const cleanShare = (e: Pick<LogEntry, 'passes'>): number =>
@@ -82,23 +99,28 @@ export interface NextTempo {
   readonly reason: Fact<'own start' | 'after pain' | 'after a break' | 'under the best'>;
 }
 /**
- * The tempo to begin with today: a rung under the best clean one of the latest session, lower after more
- * than ten days without playing, never under the ladder's own start by more than it was reached.
+ * The tempo to begin with today: a rung under the one held in the latest session, lower after more than ten days
+ * without playing and after pain; never under the ladder.
  * @param log entries of this study and section, any order
  * @param today ISO date
  */
 export function nextTempo(log: readonly LogEntry[], ladder: Ladder, today: string): NextTempo {
   const latest = [...log].sort((a, b) => b.startedAt.localeCompare(a.startedAt))[0];
-  const best = latest ? reached(latest) : null;
+  const best = latest ? reached(latest, ladder.passes) : null;
+  const from = (bpm: number) => clampBpm(Math.max(Math.min(ladder.start, ladder.end), bpm));
+  if (latest?.pain)
+    return {
+      bpm: from(Math.min(ladder.start, (best ?? ladder.start) - 4 * ladder.step)),
+      reason: fact('after pain'),
+    };
   if (!latest || best === null) return { bpm: clampBpm(ladder.start), reason: fact('own start') };
   const days = daysBetween(latest.startedAt, today);
-  if (latest.pain) return { bpm: clampBpm(Math.min(ladder.start, best - 4 * ladder.step)), reason: fact('after pain') };
   if (days > LONG_BREAK_DAYS)
     return {
-      bpm: clampBpm(best - 4 * ladder.step),
+      bpm: from(best - 4 * ladder.step),
       reason: fact('after a break', best, days),
     };
-  return { bpm: clampBpm(best - ladder.step), reason: fact('under the best', best) };
+  return { bpm: from(best - ladder.step), reason: fact('under the best', best) };
 }
 
 /**

@@ -51,18 +51,28 @@ describe('ladder', () => {
 
 describe('log', () => {
   const clean = entry('2026-03-02T18:00:00.000Z', [...passes('c', 120), ...passes('c', 126), ...passes('n', 132)]);
-  it('the tempo reached is the fastest clean one', () => {
-    expect(reached(clean)).toBe(126);
-    expect(reached({ passes: passes('n') })).toBeNull();
+  it('the tempo reached is the fastest that was held by the clean passes that it asks for', () => {
+    expect(reached(clean, 1)).toBe(126);
+    expect(reached({ passes: [...passes('cc', 120), ...passes('cnc', 126)] }, 2)).toBe(120);
+    expect(reached({ passes: [...passes('c', 120), ...passes('c', 126)] }, 2)).toBeNull();
+    expect(reached({ passes: passes('n') }, 1)).toBeNull();
     expect(cleanShare(clean)).toBeCloseTo(2 / 3);
   });
-  it('next time begins a rung under it', () => expect(nextTempo([clean], up, '2026-03-04').bpm).toBe(120));
+  const held = entry('2026-03-02T18:00:00.000Z', [...passes('cc', 120), ...passes('cc', 126), ...passes('n', 132)]);
+  it('next time begins a rung under it', () => expect(nextTempo([held], up, '2026-03-04').bpm).toBe(120));
+  it('a suggestion never lies under the ladder', () => {
+    const low = { start: 100, end: 130, step: 10, passes: 1 };
+    for (const pain of [false, true])
+      for (const day of ['2026-03-04', '2026-04-04'])
+        expect(nextTempo([entry(clean.startedAt, passes('c', 70), pain)], low, day).bpm).toBe(100);
+    expect(nextTempo([held], { ...low, start: 130, end: 124 }, '2026-04-04').bpm).toBe(124);
+  });
   it('after more than ten days it begins four rungs lower, and says why', () =>
-    expect(nextTempo([clean], up, '2026-03-20')).toEqual({
+    expect(nextTempo([held], up, '2026-03-20')).toEqual({
       bpm: 102,
       reason: fact('after a break', 126, 18),
     }));
-  it('pain makes it slow', () => expect(nextTempo([{ ...clean, pain: true }], up, '2026-03-04').bpm).toBe(100));
+  it('pain makes it slow', () => expect(nextTempo([{ ...held, pain: true }], up, '2026-03-04').bpm).toBe(100));
   it('nothing logged begins at the ladder’s start', () => expect(nextTempo([], up, '2026-03-04').bpm).toBe(100));
   it('days are whole, whatever the hour', () =>
     expect(daysBetween('2026-03-02T23:59:00Z', '2026-03-03T00:01:00Z')).toBe(1));

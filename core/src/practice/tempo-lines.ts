@@ -22,12 +22,13 @@ const MOST_POINTS = 120;
  * Tempo reached over time, a line for each section of each study. However long the log, the lines stay short:
  * of many days the best is kept.
  * @param log any order
+ * @param asked how many clean passes in a row hold a tempo, line by line
  */
-export function tempoLines(log: readonly LogEntry[]): TempoLines {
+export function tempoLines(log: readonly LogEntry[], asked: (e: LogEntry) => number = () => 1): TempoLines {
   const keyOf = lineKeys(log);
   const found = new Map<string, { readonly days: Map<string, number>; at: string; name: string }>();
   for (const entry of log) {
-    const bpm = reached(entry);
+    const bpm = reached(entry, asked(entry));
     if (bpm === null) continue;
     const key = keyOf(entry);
     const line = found.get(key) ?? { days: new Map<string, number>(), at: '', name: '' };

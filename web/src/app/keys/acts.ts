@@ -111,6 +111,7 @@ export const ACTS = [
 
   { id: 'clean', scope: 'practise', keys: ['PageDown'] },
   { id: 'not clean', scope: 'practise', keys: ['PageUp'] },
+  { id: 'take mark back', scope: 'practise', keys: ['Backspace'] },
   { id: 'next drill', scope: 'practise', keys: ['n'] },
   { id: 'stand view', scope: 'practise', keys: ['v'] },
   { id: 'leave stand view', scope: 'practise', keys: ['Escape'] },

@@ -73,6 +73,11 @@ export class Transport {
     const at = this.place();
     return at === null || at < 0 || !this.plan ? 0 : Math.floor(at / this.plan.length);
   });
+  /** How far it has come, in passes: 1.5 = in the middle of the second; null while counting in and while nothing plays. */
+  readonly progress = computed(() => {
+    const at = this.place();
+    return at === null || at < 0 || !this.plan ? null : at / this.plan.length;
+  });
   loop = true;
 
   /** Made when it is first played. */

@@ -57,7 +57,11 @@ export class SilentTransport {
   readonly played: number[] = [];
   loop = true;
   readonly running = () => this.state() !== 'stopped';
+  /** Every asking comes a pass later, so that each can be marked. */
+  passes = 0;
+  readonly progress = (): number | null => (this.running() ? ++this.passes : null);
   async play(tempo: number) {
+    this.passes = 0;
     this.played.push(tempo);
     this.state.set('playing');
   }

@@ -2,7 +2,7 @@ import { BreakpointObserver } from '@angular/cdk/layout';
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { cleanShare, type LogEntry, reached } from '@ruffle-wheel/core';
+import { askedIn, cleanShare, type LogEntry, reached } from '@ruffle-wheel/core';
 import { map } from 'rxjs';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
@@ -49,12 +49,17 @@ export class LogbookPlace {
   protected readonly total = computed(() => Math.round(this.entries().reduce((sum, e) => sum + e.minutes, 0)));
   protected readonly byId = (_: number, entry: LogEntry) => entry.id;
 
+  private readonly asked = (entry: LogEntry) =>
+    askedIn(
+      entry,
+      this.collection.studies().map((r) => r.study),
+    );
   /** What a line shows; asked for those in sight alone. */
   protected view(entry: LogEntry) {
     return {
       day: DAY.format(new Date(entry.startedAt)),
       minutes: Math.round(entry.minutes * 10) / 10,
-      reached: reached(entry),
+      reached: reached(entry, this.asked(entry)),
       marks: this.words.cleanOf(
         entry.passes.filter((p) => p.clean).length,
         entry.passes.length,

@@ -10,7 +10,7 @@ import {
   signal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
+import { askedIn, daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
 import {
   type ChartConfiguration,
   Legend,
@@ -71,7 +71,10 @@ export class TempoChart {
   );
   /** Its axes come first, the lines a task later: with both at once the page would not answer keys for a while. */
   private readonly axesDrawn = signal(false);
-  private readonly lines = computed(() => tempoLines(this.entries()));
+  private readonly lines = computed(() => {
+    const studies = this.collection.studies().map((r) => r.study);
+    return tempoLines(this.entries(), (e) => askedIn(e, studies));
+  });
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
     const said = lines.map((l) => logbookWords.line(l.name, l.points[0]?.bpm ?? 0, l.points.at(-1)?.bpm ?? 0));

@@ -30,6 +30,7 @@ import { shell as words } from '../../words/shell';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
 import { FIELD } from '../../ui/field';
 import { sayDrills } from '../../words/said/drills';
@@ -52,6 +53,7 @@ export class PractisePlace {
   protected readonly open = inject(OpenStudy);
   protected readonly session = inject(PracticeSession);
   private readonly collection = inject(Collection);
+  private readonly notice = inject(Notice);
   protected readonly stand = signal(false);
   protected readonly section = this.open.section;
   protected readonly ladder = computed(
@@ -132,14 +134,15 @@ export class PractisePlace {
     const today = this.session.today();
     return today ? sayFact(today.reason) : '';
   });
-  protected readonly best = computed(() => reached({ passes: this.session.passes() }));
+  protected readonly best = computed(() => reached({ passes: this.session.passes() }, this.ladder().passes));
 
   constructor() {
     inject(Keys).forPlace(
       'practise',
       {
-        clean: () => this.session.mark(true),
-        'not clean': () => this.session.mark(false),
+        clean: () => this.mark(true),
+        'not clean': () => this.mark(false),
+        'take mark back': () => this.session.takeBack(),
         'next drill': () => this.nextDrill(),
         'stand view': () => void this.toggleStand(),
         'leave stand view': () => this.stand() && void this.toggleStand(),
@@ -211,6 +214,10 @@ export class PractisePlace {
     const n = names.indexOf(this.session.drill() ?? '');
     const next = names[(n + 1) % names.length];
     if (next) this.chooseDrill(next);
+  }
+  /** A pass is marked when it is over, and once. */
+  protected mark(clean: boolean) {
+    if (this.session.running() && !this.session.mark(clean)) this.notice.say(this.words.passGoesOn);
   }
   protected async beginOrStop() {
     if (this.session.running()) await this.session.finish();

@@ -32,7 +32,10 @@ const yesterday = (bpm: number, more: Partial<LogEntry> = {}): LogEntry => ({
   sectionName: 'A',
   startedAt: new Date(Date.now() - 86_400_000).toISOString(),
   minutes: 10,
-  passes: [{ bpm, clean: true }],
+  passes: [
+    { bpm, clean: true },
+    { bpm, clean: true },
+  ],
   pain: false,
   ...more,
 });
@@ -71,6 +74,41 @@ describe('a practice session', () => {
     s.mark(true);
     expect(tempo()).toBe(130);
   });
+  it('a pass is marked once, when it is over: not in the count-in, not twice', async () => {
+    const s = session();
+    await s.begin();
+    let at: number | null = null;
+    vi.spyOn(world.transport, 'progress').mockImplementation(() => at);
+    expect(s.mark(true)).toBe(false);
+    at = 0.5;
+    expect(s.mark(true)).toBe(false);
+    at = 0.97;
+    expect(s.mark(true)).toBe(true);
+    at = 1.4;
+    expect(s.mark(true)).toBe(false);
+    at = 2.1;
+    expect(s.mark(true)).toBe(true);
+    expect(s.passes()).toHaveLength(2);
+  });
+  it('a mark can be taken back: the ladder stands as before it, and the pass can be marked anew', async () => {
+    const s = session();
+    await s.begin();
+    s.mark(true);
+    s.mark(true);
+    expect(tempo()).toBe(110);
+    s.takeBack();
+    expect(tempo()).toBe(100);
+    expect(s.passes()).toHaveLength(1);
+    expect(world.collection.log()[0]?.passes).toHaveLength(1);
+    expect(s.mark(true)).toBe(true);
+    expect(tempo()).toBe(110);
+    // Also past a tempo that was set by hand.
+    world.open.setTempo(120);
+    s.mark(true);
+    s.takeBack();
+    s.takeBack();
+    expect(s.passes()).toHaveLength(1);
+  });
   it('stopping writes one line; going on lengthens the same line', async () => {
     const s = session();
     await s.begin();
@@ -103,6 +141,12 @@ describe('a practice session', () => {
     expect(world.collection.log()[0]?.pain).toBe(true);
     s.close();
     expect(s.today()?.reason.code).toBe('after pain');
+  });
+  it('pain is written down before a session too, and nothing sounds for it', async () => {
+    await session().notePain();
+    expect(world.transport.played).toEqual([]);
+    expect(world.collection.log()[0]).toMatchObject({ pain: true, minutes: 0, passes: [] });
+    expect(session().pain()).toBe(true);
   });
   it('a drill climbs on a line of its own', async () => {
     const s = session();
@@ -186,7 +230,7 @@ describe('practise', () => {
     await hit(' ');
     await soon(() => expect(world.collection.log()).toHaveLength(1));
     await f.whenStable();
-    expect(element(f).textContent).toMatch(/Written to the logbook: .* 3 passes, 100 clean/);
+    expect(element(f).textContent).toMatch(/Written to the logbook: .* 3 passes, 100 held/);
   });
   it('says where the ladder leads higher than the hand can follow, and marks those rungs', async () => {
     const f = await show(PractisePlace);

@@ -14,6 +14,8 @@ import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 
+/** A pass may be marked this much of its length before its end. */
+const EARLY = 0.06;
 /** Shorter playing without a mark leaves no line in the logbook. */
 const SHORTEST_MINUTES = 0.5;
 /** While it plays, the line is written anew so often: minutes without a mark count too. */
@@ -37,6 +39,8 @@ export class PracticeSession {
   private playingSince: number | null = null;
   /** The ladder counts from here after the player has set another tempo by hand. */
   private base = { bpm: 0, pass: 0 };
+  /** Which pass since it began to play was marked last; each is marked once, when it is over. */
+  private marked = 0;
   private readonly made = signal<readonly PracticePass[]>([]);
   private readonly painNoted = signal(false);
   private readonly lastWritten = signal<LogEntry | null>(null);
@@ -72,34 +76,42 @@ export class PracticeSession {
     return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
   });
 
+  /** A new line for what is practised now, if the one that is open is not about it. */
+  private async openLine(): Promise<void> {
+    const section = this.open.section();
+    await this.collection.wholeLog();
+    if (!section || (this.sectionId === section.id && this.entryId)) return;
+    this.entryId = crypto.randomUUID();
+    this.sectionId = section.id;
+    const study = this.open.study();
+    const drill = this.drillKey();
+    this.practised = study && {
+      studyId: study.id,
+      studyName: study.name,
+      sectionName: this.label(),
+      sectionId: section.id,
+      ...(drill ? { drill } : {}),
+    };
+    this.startedAt = new Date().toISOString();
+    this.playedMs = 0;
+    this.made.set([]);
+    this.painNoted.set(false);
+    this.lastWritten.set(null);
+  }
   async begin() {
     const section = this.open.section();
     if (!section || this.going()) return;
     this.going.set(true);
-    await this.collection.wholeLog();
-    if (this.sectionId !== section.id || !this.entryId) {
-      this.entryId = crypto.randomUUID();
-      this.sectionId = section.id;
-      const study = this.open.study();
-      const drill = this.drillKey();
-      this.practised = study && {
-        studyId: study.id,
-        studyName: study.name,
-        sectionName: this.label(),
-        sectionId: section.id,
-        ...(drill ? { drill } : {}),
-      };
-      this.startedAt = new Date().toISOString();
-      this.playedMs = 0;
-      this.made.set([]);
-      this.painNoted.set(false);
-      this.lastWritten.set(null);
+    const before = this.entryId;
+    await this.openLine();
+    if (before !== this.entryId) {
       const tempo = this.today()?.bpm ?? section.ladder.start;
       this.base = { bpm: tempo, pass: 0 };
       this.rung.set(climb(section.ladder, [], tempo));
       this.open.setTempo(tempo);
     }
     this.playingSince = performance.now();
+    this.marked = 0;
     await this.playing.play();
     if (!this.transport.running()) {
       this.going.set(false);
@@ -110,23 +122,51 @@ export class PracticeSession {
     this.writing = setInterval(() => this.write(), WRITE_EVERY_MS);
   }
 
-  /** Marks the pass just played; the ladder sets the tempo of the next. */
-  mark(clean: boolean) {
+  /** The pass that could be marked now, from 1; what ends by itself has been played once. */
+  private passOver(): number {
+    const at = this.transport.progress();
+    if (at !== null) return Math.floor(at + EARLY);
+    return this.transport.running() ? 0 : 1;
+  }
+  /**
+   * Marks the pass just played; the ladder sets the tempo of the next.
+   * @returns false while none is over that has no mark yet
+   */
+  mark(clean: boolean): boolean {
     const section = this.open.section();
-    if (!section || !this.going()) return;
+    if (!section || !this.going()) return false;
+    const pass = this.passOver();
+    if (pass <= this.marked) return false;
+    this.marked = pass;
     if (section.bpm !== (this.rung()?.bpm ?? section.bpm)) this.base = { bpm: section.bpm, pass: this.made().length };
     this.made.update((p) => [...p, { bpm: section.bpm, clean }].slice(0 - MOST_PASSES));
     const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
     this.rung.set(rung);
     if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
     this.write();
+    return true;
+  }
+  /** The last mark was none: the ladder stands as it did before it, and the pass can be marked anew. */
+  takeBack() {
+    const section = this.open.section();
+    const last = this.made().at(-1);
+    if (!section || !last) return;
+    this.made.update((p) => p.slice(0, -1));
+    this.marked = Math.max(0, this.marked - 1);
+    if (this.base.pass > this.made().length) this.base = { bpm: last.bpm, pass: this.made().length };
+    const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
+    this.rung.set(rung);
+    if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
+    this.write();
   }
 
-  /** Pain is noted, and the session ends with it. */
+  /** Pain is noted, and the session ends with it; noted before one has begun, it is a line of its own. */
   async notePain() {
+    if (!this.entryId) await this.openLine();
     this.painNoted.set(true);
-    if (!this.entryId) await this.begin();
-    await this.finish();
+    if (this.going()) return this.finish();
+    this.lastWritten.set(this.write());
+    await this.collection.settled();
   }
 
   /** Stops and writes what was played; going on afterwards lengthens the same line. */

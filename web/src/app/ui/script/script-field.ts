@@ -1,8 +1,10 @@
 import {
   autocompletion,
+  closeCompletion,
   type CompletionContext,
   completionKeymap,
   type CompletionResult,
+  selectedCompletionIndex,
 } from '@codemirror/autocomplete';
 import { EditorState, StateEffect, StateField, Transaction } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, keymap } from '@codemirror/view';
@@ -102,8 +104,14 @@ export class ScriptField {
             icons: false,
             defaultKeymap: false,
           }),
-          // Escape puts away what is offered; the next one leaves the script.
-          keymap.of(completionKeymap),
+          // Escape puts away what is being chosen from; what is only offered goes with the script that is left.
+          keymap.of(completionKeymap.filter((k) => k.key !== 'Escape')),
+          keymap.of([
+            {
+              key: 'Escape',
+              run: (view) => selectedCompletionIndex(view.state) !== null && closeCompletion(view),
+            },
+          ]),
           EditorView.updateListener.of((u) => {
             if (u.selectionSet || u.docChanged || u.focusChanged)
               cursor(u.view.hasFocus ? u.state.selection.main.head : null);

@@ -83,6 +83,7 @@ const names: Readonly<Record<ActId, string>> = {
   files: 'files',
   clean: 'a clean pass (pedals send it)',
   'not clean': 'not clean (pedals send it)',
+  'take mark back': 'take the last mark back',
   'next drill': 'next drill',
   'stand view': 'stand view',
   'leave stand view': 'leave the stand view',

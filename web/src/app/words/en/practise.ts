@@ -7,6 +7,10 @@ export const practise = {
   stop: `Stop and write down${keyHint('Space')}`,
   clean: `Clean${keyHint('PageDown')}`,
   notClean: `Not clean${keyHint('PageUp')}`,
+  takeMarkBack: `Take mark back${keyHint('Backspace')}`,
+  passGoesOn: 'A pass is marked once, when it has come round.',
+  marksSoFar: (passes: number, held: number | null) =>
+    `${plural(passes, 'pass', 'passes')}${held === null ? '' : ` · ${held} held`}`,
   countsAMinute: 'counts a minute',
   ladder: 'Ladder',
   start: 'From',
@@ -29,7 +33,7 @@ export const practise = {
   marks: 'Passes this session',
   noMarks: 'None yet. Play, then mark each pass by key or pedal.',
   written: (minutes: number, passes: number, best: number | null) =>
-    `Written to the logbook: ${minutes} min, ${plural(passes, 'pass', 'passes')}${best === null ? '' : `, ${best} clean`}.`,
+    `Written to the logbook: ${minutes} min, ${plural(passes, 'pass', 'passes')}${best === null ? '' : `, ${best} held`}.`,
   pain: 'Pain, numbness or tingling: stop and note it',
   painNoted: 'Noted. Stop for today; a teacher or a clinician decides, not this program.',
   caution: 'Warm up. A few minutes at a time on bursts and stretches; let the finger go after each stroke.',
