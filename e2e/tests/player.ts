@@ -12,8 +12,11 @@ export const test = base.extend<{ player: Page }>({
 });
 export { expect };
 
+/** What the test runner says where it keeps the service worker away. */
+const BLOCKED = /Service Worker registration blocked/;
 export function listen(page: Page, complaints: string[]) {
   page.on('console', (m) => {
+    if (BLOCKED.test(m.text())) return;
     if (m.type() === 'error' || m.type() === 'warning') complaints.push(m.text());
   });
   page.on('pageerror', (e) => complaints.push(e.message));

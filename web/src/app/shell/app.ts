@@ -12,21 +12,19 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map } from 'rxjs';
+import { Alerts } from './alerts';
+import { NothingOpen } from './nothing-open';
 import { Compute } from '../compute/compute';
 import { Header } from './header/header';
 import { Everywhere } from './everywhere';
 import { PLACES } from './places';
 import { Startup } from './startup';
 import { Writes } from '../data';
-import type { Aside } from '../data/aside';
 import { Collection, OpenStudy } from '../study';
 import { Troubles } from './troubles';
 import { Icon } from '../ui/icons';
-import { NewStudy } from '../parts/new-study/new-study';
 import { Notice } from '../ui/notice';
-import { saveFile } from '../ui/save-file';
 import { shell as words } from '../words/shell';
-import { MatButton } from '@angular/material/button';
 
 /** Tables that have not answered after so long are said to be slow. */
 const SLOW_MS = 2_500;
@@ -34,7 +32,7 @@ const SLOW_MS = 2_500;
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
   selector: 'app-root',
-  imports: [MatButton, RouterOutlet, RouterLink, RouterLinkActive, Header, Icon],
+  imports: [Alerts, Header, Icon, NothingOpen, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -55,10 +53,15 @@ export class App {
     ),
     { initialValue: '' },
   );
-  protected readonly conflicts = computed(() =>
-    this.collection
-      .conflicts()
-      .map((conflict) => ({ conflict, deleted: !this.collection.studies().some((r) => r.id === conflict.id) })),
+  private readonly writes = inject(Writes);
+  /** Whether anything has to be said over every place. */
+  protected readonly alerts = computed(
+    () =>
+      this.troubles.list().length > 0 ||
+      this.compute.failure() !== null ||
+      this.collection.conflicts().length > 0 ||
+      this.writes.aside().length > 0 ||
+      this.open.saved() === 'gone',
   );
   /** Nothing is open and the place has nothing to show. */
   protected readonly bare = computed(
@@ -95,15 +98,4 @@ export class App {
     const why = this.collection.held() ? words.startup.heldElsewhere : this.slow() ? words.startup.noAnswerYet : '';
     return { text: words.saved.opening, why };
   });
-  private readonly writes = inject(Writes);
-  protected readonly aside = computed(() => this.writes.aside());
-  /** What is set aside, as a file; it can be let go then. */
-  protected exportAside({ name, text }: Aside) {
-    saveFile(new Blob([text], { type: 'application/json' }), name || words.aside.fileName, 'json');
-  }
-  protected letGo({ key }: Aside) {
-    this.writes.letGo(key);
-  }
-
-  protected readonly newStudy = inject(NewStudy);
 }

@@ -1,4 +1,4 @@
-import { effect, inject, Injectable, signal } from '@angular/core';
+import { effect, EnvironmentInjector, inject, Injectable, signal } from '@angular/core';
 import { first } from 'rxjs';
 import { Store, Writes } from '../data';
 import { Engine } from '../sound/engine';
@@ -12,6 +12,12 @@ const READ_AGAIN_MS = [150, 600];
 /** Later the tables are asked again after so long. */
 const ASK_AGAIN_MS = [2_000, 5_000, 10_000, 30_000];
 
+/** What has time comes when the page rests. */
+function whenIdle(act: () => void) {
+  if ('requestIdleCallback' in globalThis) requestIdleCallback(act, { timeout: 10_000 });
+  else setTimeout(act, 4_000);
+}
+
 /** Reads what is stored, opens the study of last time, and ties settings and plan to sound and page. */
 @Injectable({ providedIn: 'root' })
 export class Startup {
@@ -23,6 +29,7 @@ export class Startup {
   private readonly leaving = inject(Leaving);
   private readonly transport = inject(Transport);
   private readonly troubles = inject(Troubles);
+  private readonly injector = inject(EnvironmentInjector);
   readonly ready = signal(false);
 
   constructor() {
@@ -54,6 +61,7 @@ export class Startup {
     if (read) this.collection.opening.set(false);
     this.ready.set(true);
     Engine.warm();
+    whenIdle(() => void import('./installed').then((m) => m.keepWithoutNetwork(this.injector)).catch(() => undefined));
     // Asked for once there is something to keep.
     this.writes.done
       .pipe(first(({ operation }) => operation.kind !== 'settings'))

@@ -124,8 +124,10 @@ export class Transport {
     try {
       this.engine ??= await this.begin();
       await this.engine.resume();
-    } catch {
-      this.failed.set(words.noSound);
+    } catch (e) {
+      // The part that makes the sound is fetched the first time.
+      const fetched = !(e instanceof DOMException && e.name === 'AbortError');
+      this.failed.set(fetched ? words.noSound : words.noMixer);
       this.stateNow.set('stopped');
       return;
     }
