@@ -1,5 +1,5 @@
 import { cp, mkdtemp, readFile, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -144,4 +144,29 @@ test('it can be installed: a manifest with icons that are as large as they say',
     expect(size).toBe(sizes);
   }
   expect(manifest.icons.some((i) => i.purpose === 'maskable')).toBe(true);
+});
+
+test('from another device over plain http it says what it can’t do, and works', async ({ browser }) => {
+  const address = Object.values(networkInterfaces())
+    .flatMap((all) => all ?? [])
+    .find((a) => a.family === 'IPv4' && !a.internal)?.address;
+  test.skip(!address, 'this machine has no network');
+  const server = createApp(join(import.meta.dirname, '../../web/dist/browser')).listen(0);
+  await new Promise((ready) => server.once('listening', ready));
+  const page = await browser.newPage({
+    baseURL: `http://${address ?? ''}:${(server.address() as AddressInfo).port}`,
+  });
+  await page.goto('/');
+  await expect(page.getByRole('alert').filter({ hasText: 'plain http from another device' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Lantern Stair');
+  await page.getByRole('button', { name: 'Close' }).click();
+  // An own study is made and kept.
+  await page.keyboard.press('0');
+  const dialog = page.getByRole('dialog', { name: 'New study' });
+  await dialog.getByRole('option', { name: 'Soleá', exact: true }).click();
+  await dialog.getByRole('option', { name: 'Nothing' }).click();
+  await dialog.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Soleá');
+  await page.close();
+  await stop(server);
 });

@@ -34,5 +34,7 @@ export type ChartFaultCode =
   | 'beyond the bar'
   | 'bar not full'
   | 'shared unevenly'
-  | 'no such chord';
+  | 'no such chord'
+  | 'two readings'
+  | 'several chords';
 export type ChartFault = TextFault<ChartFaultCode>;

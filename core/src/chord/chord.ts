@@ -1,6 +1,16 @@
 import chordLibrary from '@tonaljs/chord';
 import { type Fact, fact, quoted } from '../fault/index.js';
 import { pitchClassOf } from '../instrument/index.js';
+import {
+  type Degree,
+  BASS_WRITTEN,
+  degreeOf,
+  noteOf,
+  ROOT_WRITTEN,
+  separated,
+  takeApart,
+  type WrittenSymbol,
+} from './written-symbol.js';
 
 /** A chord as pitch classes, 0 = C … 11 = B. */
 export interface ChordNotes {
@@ -12,23 +22,11 @@ export interface ChordNotes {
   readonly bass: number | null;
 }
 /** Why a text is no chord symbol. */
-export type ChordRefusal = 'symbol too long' | 'no chord symbol' | 'chord not known';
+export type ChordRefusal =
+  'symbol too long' | 'no chord symbol' | 'chord not known' | 'two readings' | 'several chords';
 export type ChordReading =
   | { readonly ok: true; readonly chord: ChordNotes }
   | { readonly ok: false; readonly refusal: Fact<ChordRefusal>; readonly near: readonly string[] };
-
-/** Signs and spellings that players use, as the library reads them. */
-const plain = (text: string) =>
-  text
-    .trim()
-    .replace(/♯/g, '#')
-    .replace(/♭/g, 'b')
-    .replace(/ø7?/g, 'm7b5')
-    .replace(/°/g, 'dim')
-    .replace(/Δ7?/g, 'maj7')
-    .replace(/[()\s]/g, '')
-    .replace(/^([A-Ga-g][#b]?)[-−](?=\d|$)/, '$1m')
-    .replace(/^([a-g])/, (l) => l.toUpperCase());
 
 /** How the usual chord symbols go on after their root; '' is the major chord. */
 export const USUAL_ENDINGS: readonly string[] = [
@@ -71,25 +69,42 @@ const MOST_READ = 500;
 function readAnew(text: string): ChordReading {
   if (text.trim().length > LONGEST_SYMBOL)
     return { ok: false, refusal: fact('symbol too long', LONGEST_SYMBOL), near: [] };
-  const symbol = plain(text);
-  const slash = /^(.+)\/([A-G][#b]?)$/.exec(symbol);
-  const head = slash?.[1] ?? symbol;
-  const bass = slash ? pitchClassOf(slash[2] ?? '') : null;
-  const found = chordLibrary.get(head);
-  const root = pitchClassOf(found.tonic ?? '');
-  if (found.empty || root === null) return unknown(text.trim(), head);
-  const perfectFifth = found.intervals.includes('5P');
+  const apart = takeApart(text);
+  const own = text.trim();
+  if (apart && 'either' in apart)
+    return { ok: false, refusal: fact('two readings', quoted(own), ...apart.either), near: apart.either };
+  const chord = apart && build(own, apart);
+  if (chord) return { ok: true, chord };
+  const several = separated(own, (symbol) => readChord(symbol).ok);
+  if (several !== null) return { ok: false, refusal: fact('several chords', quoted(own), several), near: [several] };
+  return unknown(own, apart);
+}
+/** The tones of a symbol that was taken apart; null where the library does not know its chord. */
+function build(symbol: string, { root: name, quality, added, bass: under }: WrittenSymbol): ChordNotes | null {
+  const root = pitchClassOf(name);
+  const found = chordLibrary.get(name + quality);
+  if (root === null || found.empty || found.tonic !== name) return null;
+  const degrees = added.map(degreeOf);
+  if (degrees.some((d) => d === null)) return null;
+  const more = degrees as readonly Degree[];
+  const number = (interval: string) => interval.replace(/\D/g, '');
+  // What is altered takes the place of what stood there.
+  const replaced = new Set(more.map((d) => number(d.interval)));
+  const all = [
+    ...found.notes.map((note, i) => ({ pitchClass: pitchClassOf(note), interval: found.intervals[i] ?? '' })),
+    ...more.map((d) => ({ pitchClass: (root + d.semitones) % 12, interval: d.interval })),
+  ].filter((t, i) => i >= found.notes.length || !replaced.has(number(t.interval)));
+  const perfectFifth = all.some((t) => t.interval === '5P');
   const seen = new Set<number>();
-  const tones = found.notes.flatMap((name, i) => {
-    const pitchClass = pitchClassOf(name);
+  const tones = all.flatMap(({ pitchClass, interval }) => {
     if (pitchClass === null || seen.has(pitchClass)) return [];
     seen.add(pitchClass);
-    const interval = found.intervals[i] ?? '';
     return [{ pitchClass, interval, needed: !(perfectFifth && interval === '5P') }];
   });
+  const bass = under === null ? null : pitchClassOf(under);
   // A bass that is no tone of the chord belongs to it all the same.
   if (bass !== null && !seen.has(bass)) tones.push({ pitchClass: bass, interval: 'bass', needed: true });
-  return { ok: true, chord: { symbol: text.trim(), tones, root, bass } };
+  return { symbol, tones, root, bass };
 }
 
 const PERFECT_FIFTH = 7;
@@ -110,22 +125,17 @@ const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'
  */
 export function transposeChord(text: string, semitones: number): string {
   const up = (name: string): string => {
-    const pitchClass = pitchClassOf(plain(name));
+    const pitchClass = pitchClassOf(noteOf(name) ?? '');
     return pitchClass === null ? name : (SPELLED[(((pitchClass + semitones) % 12) + 12) % 12] ?? name);
   };
-  return text.replace(/^([A-Ga-g][#b♯♭]?)/, up).replace(/\/([A-G][#b♯♭]?)$/, (_, bass: string) => `/${up(bass)}`);
+  return text.replace(ROOT_WRITTEN, up).replace(BASS_WRITTEN, (_, bass: string) => `/${up(bass)}`);
 }
 
-function unknown(text: string, head: string): ChordReading {
-  const german = /^H(.*)$/.exec(head);
-  const root = /^[A-G][#b]?/.exec(head)?.[0] ?? (german ? 'B' : '');
-  if (!root)
-    return {
-      ok: false,
-      refusal: fact('no chord symbol', quoted(text)),
-      near: [],
-    };
-  const rest = german ? (german[1] ?? '') : head.slice(root.length);
+function unknown(text: string, apart: WrittenSymbol | null): ChordReading {
+  const german = /^H(.*)$/.exec(text);
+  const root = apart?.root ?? (german ? 'B' : '');
+  if (!root) return { ok: false, refusal: fact('no chord symbol', quoted(text)), near: [] };
+  const rest = german ? (german[1] ?? '') : `${apart?.quality ?? ''}${apart?.added.join('') ?? ''}`;
   const near = USUAL_ENDINGS.map((ending) => ({ ending, far: distance(rest, ending) }))
     .sort((a, b) => a.far - b.far)
     .slice(0, 3)

@@ -1,8 +1,8 @@
 import { CELLS } from '../catalogue/index.js';
 import { type ChartFault, chartOf } from '../chart/index.js';
-import { readChord } from '../chord/index.js';
+import { type ChordReading, readChord } from '../chord/index.js';
 import { ceilingRaises, type Raise } from '../drill/index.js';
-import { quoted, textFault } from '../fault/index.js';
+import { quoted, type Range, textFault } from '../fault/index.js';
 import {
   handLoad,
   type HandLoad,
@@ -134,6 +134,13 @@ export function readSection(request: ReadingRequest): Reading {
   };
 }
 
+/** A symbol of the chart that is none; what was run together has its remedy. */
+function unreadSymbol(name: string, range: Range, { refusal, near }: Extract<ChordReading, { ok: false }>): ChartFault {
+  const figures = [quoted(name), ...near];
+  if (refusal.code === 'several chords') return textFault(range, 'several chords', figures, near[0]);
+  return textFault(range, refusal.code === 'two readings' ? 'two readings' : 'no such chord', figures);
+}
+
 /**
  * What is wrong with the chart, and which of its symbols still want a shape.
  * @example readNames(makeStudy('s', 'Stair').sections[0], []).wanting // []
@@ -150,7 +157,7 @@ export function readNames(
     if (name === '' || known.has(name) || wanting.has(name) || unknown.has(name)) continue;
     const reading = readChord(name);
     if (reading.ok) wanting.add(name);
-    else unknown.set(name, textFault(range, 'no such chord', [quoted(name), ...reading.near]));
+    else unknown.set(name, unreadSymbol(name, range, reading));
   }
   const all = [...faults, ...unknown.values()].sort((a, b) => a.from - b.from);
   return { chartFaults: all, wanting: [...wanting] };

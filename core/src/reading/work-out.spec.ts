@@ -98,4 +98,12 @@ describe('names of a chart', () => {
     ]);
     expect(chartFaults[1]?.about).toContain('Cmaj7');
   });
+  it('chords that were run together are told apart by one press, two readings are both named; own names go first', () => {
+    const { chartFaults } = readNames(section('', { chart: 'Am-G-F-E | C2 | C' }), [C]);
+    expect(chartFaults.map((f) => [f.code, f.about.slice(1), f.fix])).toEqual([
+      ['several chords', ['Am G F E'], 'Am G F E'],
+      ['two readings', ['Csus2', 'Cadd9'], undefined],
+    ]);
+    expect(readNames(section('', { chart: 'Am-G' }), [{ ...C, name: 'Am-G' }]).chartFaults).toEqual([]);
+  });
 });

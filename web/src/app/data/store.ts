@@ -25,6 +25,7 @@ import {
   type TypedRow,
   type UnsettledRow,
 } from './rows';
+import { newId } from './new-id';
 
 /** What became of an operation. */
 export type Outcome =
@@ -68,7 +69,7 @@ export class Store {
   /** What other tabs have stored. */
   readonly elsewhere = this.heard.asObservable();
   /** This tab, among those that are open. */
-  readonly tab = crypto.randomUUID();
+  readonly tab = newId();
 
   /** Another tab, window or program holds the tables, so that they can't be opened. */
   readonly held = signal(false);
@@ -324,7 +325,7 @@ export class Store {
       const come = whole.map((r) => ({ table: r.table, row: r.row }) as PlacedRow);
       const came = Array.isArray(entry.came) ? entry.came.filter(isPlace) : [];
       const name = String(entry.name);
-      const other = { id: crypto.randomUUID(), at: new Date().toISOString(), what: 'replaced' as const, name };
+      const other = { id: newId(), at: new Date().toISOString(), what: 'replaced' as const, name };
       await this.exchangeWithin(other, come, came);
       // What was only put back where nothing stood is no act of its own.
       const made = await bin.get(other.id);
@@ -346,7 +347,7 @@ export class Store {
         await studies.put({ ...copy, revision });
       } else if (there) {
         // Put back, mine is a study of its own beside theirs.
-        const own = crypto.randomUUID();
+        const own = newId();
         const row: StudyRow = { id: own, revision: 1, savedAt: at, study: { ...there.mine, id: own } };
         await binned.add({ entry: own, table: 'studies', row });
         await bin.put({ id: own, at, what: 'other version', name, rows: 1, came: [] });

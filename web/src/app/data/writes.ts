@@ -6,6 +6,7 @@ import { foreseen, joined, keyOf, type Operation } from './operations';
 import type { Place, PlacedRow } from './rows';
 import { isStorageRefusal } from './storage-refusal';
 import { type Outcome, Store } from './store';
+import { newId } from './new-id';
 
 export interface Done {
   readonly operation: Operation;
@@ -148,7 +149,7 @@ export class Writes {
   ) {
     const shown = 'refused' in outcome;
     const aside: Aside = {
-      key: `${this.store.tab} ${keyOf(operation) ?? crypto.randomUUID()}`,
+      key: `${this.store.tab} ${keyOf(operation) ?? newId()}`,
       name: nameOf(operation),
       why: 'refused' in outcome ? outcome.refused : outcome.failed,
       text: JSON.stringify(operation, null, 1),

@@ -60,6 +60,7 @@ export class Startup {
     this.openLast();
     if (read) this.collection.opening.set(false);
     this.ready.set(true);
+    if (globalThis.isSecureContext === false) this.troubles.say({ matter: 'insecure', text: words.startup.insecure });
     Engine.warm();
     whenIdle(() => void import('./installed').then((m) => m.keepWithoutNetwork(this.injector)).catch(() => undefined));
     // Asked for once there is something to keep.

@@ -15,6 +15,7 @@ import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arriv
 import { Keeping } from '../data/keeping';
 import { shell as words } from '../words/shell';
 import { Collection } from './collection';
+import { newId } from '../data/new-id';
 
 /** A file that was not taken, as the player is told. */
 export interface Refusal {
@@ -91,7 +92,7 @@ export class Arrivals {
   }
   /** @returns what came in with the way back, or null when there was nothing to take */
   take(arrival: Arrival, how: Meeting): { readonly came: readonly PlacedRow[]; readonly back: () => void } | null {
-    const come = rowsToTake(arrival, how, this.held(), () => crypto.randomUUID());
+    const come = rowsToTake(arrival, how, this.held(), () => newId());
     if (come.length === 0) return null;
     return { came: come, back: this.collection.exchange('replaced', arrival.from, come, []) };
   }
@@ -112,7 +113,7 @@ export class Arrivals {
     const result = await this.lookAtDemo();
     if (!result.ok) return;
     const rows = result.arrival.fresh.flatMap((placed): PlacedRow[] => {
-      const id = `${placed.row.id}-${crypto.randomUUID()}`.slice(-LONGEST_ID);
+      const id = `${placed.row.id}-${newId()}`.slice(-LONGEST_ID);
       if (OF_A_PLAYER.has(placed.table)) return [];
       if (placed.table !== 'studies') return [{ table: placed.table, row: { ...placed.row, id } } as PlacedRow];
       const { study } = placed.row;

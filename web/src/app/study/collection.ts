@@ -35,6 +35,7 @@ import {
   type StudyRow,
   Writes,
 } from '../data';
+import { newId } from '../data/new-id';
 
 /** Rows that became others without the open study's own doing. */
 export interface Change {
@@ -295,7 +296,7 @@ export class Collection {
     go: readonly Place[],
     more: { readonly ifEmpty?: true } = {},
   ): () => void {
-    const id = crypto.randomUUID();
+    const id = newId();
     const places = [...go, ...come.map((c): Place => ({ table: c.table, id: c.row.id }))];
     const rows: PlacedRow[] = [];
     const came: Place[] = [];

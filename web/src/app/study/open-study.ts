@@ -16,6 +16,7 @@ import { Store, type StudyRow, Writes } from '../data';
 import { type Change, Collection, type Conflict } from './collection';
 import { History, type Way } from './history';
 import { SectionReading } from './section-reading';
+import { newId } from '../data/new-id';
 
 export type SaveState = 'opening' | 'saved' | 'saving' | 'conflict' | 'gone' | 'failed' | 'refused';
 /** No stored row has it: an edit of a version that another tab's has overtaken is never taken for one of theirs. */
@@ -254,7 +255,7 @@ export class OpenStudy {
     const { mine, id } = conflict;
     const theirs = this.collection.row(id);
     const names = this.collection.studies().map((r) => r.study.name);
-    const kept = theirs ? copyStudy(mine, crypto.randomUUID(), freeName(mine.name, names)) : mine;
+    const kept = theirs ? copyStudy(mine, newId(), freeName(mine.name, names)) : mine;
     const section = mine.sections.findIndex((s) => s.id === this.sectionChoice());
     this.collection.settle(conflict, kept);
     const row = this.collection.row(kept.id);

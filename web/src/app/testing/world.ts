@@ -23,6 +23,7 @@ import { Transport } from '../sound/transport';
 import { Everywhere } from '../shell/everywhere';
 import { Collection, OpenStudy } from '../study';
 import { ScriptEditor } from '../ui/script/script-editor';
+import { newId } from '../data/new-id';
 
 /** Answers at once, in the page: the same readings as the worker's. */
 export class InstantCompute {
@@ -118,7 +119,7 @@ export async function aWorld(study: Study = fiveOverTwelve(), providers: unknown
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
-      { provide: DATABASE_NAME, useValue: crypto.randomUUID() },
+      { provide: DATABASE_NAME, useValue: newId() },
       { provide: Compute, useClass: InstantCompute },
       { provide: Transport, useValue: transport },
       ...(providers as []),

@@ -21,6 +21,8 @@ const named = (school: string | number): string => sayLineSchool(String(school))
 const CHORD: Sentences<ChordRefusal> = {
   'symbol too long': ([most]) => `A chord symbol has up to ${most} letters.`,
   'no chord symbol': ([text]) => `${text} is no chord symbol. Begin with a note from A to G, e.g. Am7, F#m7b5, G7/B.`,
+  'two readings': ([text, first, second]) => `${text} is read in two ways: write ${first} or ${second}.`,
+  'several chords': ([text, apart]) => `${text} is more than one chord: write ${apart}.`,
   'chord not known': ([text, ...near]) => `${text} is not known as a chord. Near it: ${present(near).join(', ')}.`,
 };
 const LIMITS: Record<VoicingLimit, string> = {

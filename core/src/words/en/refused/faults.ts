@@ -95,6 +95,8 @@ const CHART: Record<Exclude<ChartFaultCode, keyof typeof BRACKETS>, (about: Abou
   'bar not full': ([given, has]) =>
     `These chords take ${given} of the bar’s ${has} counts; give the last one the rest.`,
   'shared unevenly': ([n, counts]) => `${n} chords can’t share ${counts} counts evenly; give them counts: D7:3.`,
+  'two readings': ([text, first, second]) => `${text} is read in two ways: write ${first} or ${second}.`,
+  'several chords': ([text, apart]) => `${text} is more than one chord: write ${apart}.`,
   'no such chord': (about) =>
     `${about[0]} is no shape of this study and no chord symbol.${rest(about).length ? ` Near it: ${rest(about).join(', ')}.` : ''}`,
 };

@@ -33,10 +33,10 @@ import { files } from '../../words/files';
 import { sayImportNote, sayImportRefusal } from '../../words/said/score-files';
 import { sayRefusal } from '../../words/said/refusals';
 import { sayCycle } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 /** Work that is over sooner is not spoken of. */
 const SAID_AFTER_MS = 250;
-const newId = () => crypto.randomUUID();
 
 /** A score file is looked at: what was understood, what not and why, and where it will go. Esc leaves it. */
 @Component({

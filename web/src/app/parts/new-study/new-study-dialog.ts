@@ -31,6 +31,7 @@ import { shell as words } from '../../words/shell';
 import type { Answered } from './new-study';
 import { sayWayToBegin } from '../../words/said/schools';
 import { sayCycle, sayFamily } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 /** Begins with nothing. */
 const EMPTY = 'empty';
@@ -128,7 +129,7 @@ export class NewStudyDialog {
   private study(points: readonly StartingPoint[]) {
     const names = this.collection.studies().map((r) => r.study.name);
     const name = this.cycle().name;
-    const study = makeStudy(crypto.randomUUID(), names.includes(name) ? freeName(name, names) : name, this.cycle());
+    const study = makeStudy(newId(), names.includes(name) ? freeName(name, names) : name, this.cycle());
     const [section] = study.sections;
     const point = points[Number(this.startId())];
     return section && point ? setCell(section.id, point.script, point.stepsPerCount)(study) : study;

@@ -12,6 +12,7 @@ import {
   perString,
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
+import { newId } from '../../data/new-id';
 
 /** A shape written on the neck, string by string, until it is kept or left. Made where the neck's place is made. */
 export class ShapeWriting {
@@ -64,7 +65,7 @@ export class ShapeWriting {
     const best = fingerShape(frets, handOn(this.open.neck(), this.collection.profile()), 1)[0];
     const fingers = best?.fingers ?? perString((_, i) => (frets[i] === 0 ? (0 as const) : null));
     if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
-    this.draft.set({ id: crypto.randomUUID(), name: from.name, frets, fingers });
+    this.draft.set({ id: newId(), name: from.name, frets, fingers });
   }
   leave() {
     this.draft.set(null);

@@ -13,6 +13,7 @@ import {
 import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
+import { newId } from '../../data/new-id';
 
 /** A pass may be marked this much of its length before its end. */
 const EARLY = 0.06;
@@ -81,7 +82,7 @@ export class PracticeSession {
     const section = this.open.section();
     await this.collection.wholeLog();
     if (!section || (this.sectionId === section.id && this.entryId)) return;
-    this.entryId = crypto.randomUUID();
+    this.entryId = newId();
     this.sectionId = section.id;
     const study = this.open.study();
     const drill = this.drillKey();

@@ -24,6 +24,7 @@ import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
 import { sayCell, sayFamily } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 /** A cell's own length as a cycle without accents, to draw it on. */
 function plainCycle(cell: Cell, length: number): AccentCycle {
@@ -88,7 +89,7 @@ export class Cells {
 
   protected fresh() {
     const family = this.open.section()?.cycle.family ?? 'flamenco';
-    this.edit({ id: crypto.randomUUID(), name: '', script: '', stepsPerCount: 4, family, note: '' });
+    this.edit({ id: newId(), name: '', script: '', stepsPerCount: 4, family, note: '' });
   }
   protected edit(cell: OwnCell) {
     this.faults.set([]);

@@ -23,6 +23,7 @@ import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { FIELD } from '../../ui/field';
+import { newId } from '../../data/new-id';
 
 type Measure = 'jointMs' | 'thumbJointMs' | 'plectrumMs' | 'scaleLength' | 'span';
 const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
@@ -74,7 +75,7 @@ export class Hands {
   protected newHand() {
     const profile: HandProfile = {
       ...this.profile(),
-      id: crypto.randomUUID(),
+      id: newId(),
       name: this.words.newHand,
       cautionsRead: false,
     };

@@ -42,6 +42,7 @@ import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
 import { listed } from '../../words/said/lists';
 import { sayCycle, techniques } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -105,7 +106,7 @@ export class ShelfPlace {
   }
   protected copy(study: Study) {
     const names = this.collection.studies().map((r) => r.study.name);
-    this.add(copyStudy(study, crypto.randomUUID(), freeName(study.name, names)));
+    this.add(copyStudy(study, newId(), freeName(study.name, names)));
   }
   private add(study: Study) {
     this.collection.addStudy(study);
@@ -250,7 +251,7 @@ export class ShelfPlace {
     const section = this.open.section();
     const count = this.open.study()?.sections.length ?? 0;
     if (!section) return;
-    const id = crypto.randomUUID();
+    const id = newId();
     this.open.apply(addSection(id, String.fromCharCode(65 + (count % 26)), section.cycle));
     if (this.open.study()?.sections.some((s) => s.id === id)) this.open.chooseSection(id);
   }

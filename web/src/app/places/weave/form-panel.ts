@@ -21,6 +21,7 @@ import { FaultList, type ShownFault } from '../../ui/fault-list';
 import { FIELD } from '../../ui/field';
 import { weave } from '../../words/weave';
 import { sayFaults } from '../../words/said/faults';
+import { newId } from '../../data/new-id';
 
 const clock = (seconds: number): string => {
   const whole = Math.round(seconds);
@@ -119,11 +120,11 @@ export class FormPanel {
     this.open.apply(moveSection(section, by));
   }
   protected copy(section: string) {
-    this.open.apply(copySection(section, crypto.randomUUID()));
+    this.open.apply(copySection(section, newId()));
   }
   protected split() {
     const section = this.open.section();
-    if (section) this.open.apply(splitSection(section.id, this.bar(), crypto.randomUUID()));
+    if (section) this.open.apply(splitSection(section.id, this.bar(), newId()));
   }
   protected join(section: string) {
     this.open.apply(joinSections(section));

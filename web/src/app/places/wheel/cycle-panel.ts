@@ -26,6 +26,7 @@ import { MatButton } from '@angular/material/button';
 import { FIELD } from '../../ui/field';
 import { sayDataFaults } from '../../words/said/refusals';
 import { sayCycle, sayFamily } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 interface Draft {
   readonly id: string;
@@ -104,7 +105,7 @@ export class CyclePanel {
     const c = this.current();
     if (!c) return;
     this.draft.set({
-      id: own ? c.id : `own-${crypto.randomUUID()}`,
+      id: own ? c.id : `own-${newId()}`,
       name: own ? c.name : cleanName(this.words.ownNamed(sayCycle(c).name)),
       counts: String(c.counts),
       labels: c.labels.join(' '),

@@ -41,6 +41,7 @@ import { sayFit } from '../../words/said/answers';
 import { sayFacts } from '../../words/said/faults';
 import { sayFitSchool } from '../../words/said/schools';
 import { sayCell } from '../../words/said/catalogue';
+import { newId } from '../../data/new-id';
 
 type CellRule = 'off' | 'may' | 'must';
 const NEXT: Record<CellRule, CellRule> = { off: 'may', may: 'must', must: 'off' };
@@ -220,7 +221,7 @@ export class FitPanel {
     this.own.set('');
     this.rules.update((r) => ({ ...r, [script]: 'must' }));
     if (this.cells().some((c) => c.id === script)) return;
-    const own = { ...cell, id: crypto.randomUUID(), family };
+    const own = { ...cell, id: newId(), family };
     this.collection.saveCell(own);
     this.notice.withUndo(this.words.ownKept, () => void this.collection.deleteCell(own));
   }

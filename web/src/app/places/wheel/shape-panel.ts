@@ -29,6 +29,7 @@ import { IconButton } from '../../ui/icon-button';
 import { FIELD } from '../../ui/field';
 import { sayDataFaults } from '../../words/said/refusals';
 import { sayFact } from '../../words/said/faults';
+import { newId } from '../../data/new-id';
 
 /** The left hand under the pattern: what is held, the chart, and the study's shapes as text. */
 @Component({
@@ -100,7 +101,7 @@ export class ShapePanel {
     if (section) this.open.apply(holdShape(section.id, shape));
   }
   protected edit(shape: Shape | null) {
-    this.editing.set(shape ?? { ...OPEN_SHAPE, id: crypto.randomUUID(), name: '' });
+    this.editing.set(shape ?? { ...OPEN_SHAPE, id: newId(), name: '' });
     this.name.set(shape?.name ?? '');
     this.frets.set(shape ? fretsText(shape) : '');
     this.fingers.set(shape ? fingersText(shape) : '');

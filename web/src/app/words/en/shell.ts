@@ -41,6 +41,8 @@ export const shell = {
     heldElsewhere: 'Another tab or window of this browser holds it. Close the other one, or reload it.',
     noAnswerYet:
       'The browser’s storage does not answer yet. Another tab or window may be busy with it: close the others, or wait a moment.',
+    insecure:
+      'This page came over plain http from another device: browsers give it no sound, keep nothing for use without the network, and take no microphone. Everything else works. Open it over https, or on the device that serves it.',
     noPart: 'A part of the program could not be fetched. Check the connection, then try again.',
     updated: 'There is a new version of the program, and this page is of the one before. Reload it; nothing is lost.',
     newVersion: 'A new version of the program is here. It comes with the next reload; nothing is lost.',
