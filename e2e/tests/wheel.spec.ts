@@ -184,3 +184,27 @@ test('with less motion asked for, the marker steps instead of gliding', async ({
   for (const degrees of seen) expect(degrees % 15).toBeCloseTo(0, 3);
   expect(seen.size).toBeGreaterThan(1);
 });
+
+test('undo and redo say what they did, by key and by button', async ({ player: page }) => {
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('p');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Taken back: stroke 1 of “Rasgueado”')).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByText('Done again: stroke 1 of “Rasgueado”')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await page.keyboard.press(']');
+  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await expect(page.getByText('Taken back: tempo of “Rasgueado”')).toBeVisible();
+  // Elsewhere it says where.
+  await page.keyboard.press(']');
+  await choose(page, 'Section', 'Falseta');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Taken back: tempo of “Rasgueado”')).toBeVisible();
+  // A deletion is taken back by the same button.
+  await page.keyboard.press('7');
+  await page.getByRole('button', { name: 'Delete Salt Rope' }).click();
+  await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
+  await expect(page.getByRole('heading', { name: 'Salt Rope' })).toBeVisible();
+});

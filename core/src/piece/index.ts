@@ -11,6 +11,7 @@ export * from './section-commands.js';
 export { isShapeName, putShape, removeShape, shapeToPut } from './shape-commands.js';
 export * from './study-commands.js';
 export * from './trial.js';
+export * from './what-changed.js';
 export * from './section-order.js';
 export { isFault, type WholeTexts, wholeTexts } from './whole-texts.js';
 export * from './put-bars.js';

@@ -1,4 +1,4 @@
-import { inject, Injectable, Injector, signal } from '@angular/core';
+import { computed, inject, Injectable, Injector, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { ActOf } from '../keys/acts';
 import { Keys } from '../keys/keys';
@@ -9,8 +9,11 @@ import { Collection, Exports, OpenStudy } from '../study';
 import { Notice } from '../ui/notice';
 import { saveFile } from '../ui/save-file';
 import { WaysBack } from '../ui/ways-back';
-import { shell as words } from '../words/shell';
 import { PLACES } from './places';
+
+/** What undo and redo say; fetched when it is first said. */
+const undoneWords = () => import('../words/said/undone');
+const UNDONE_MS = 3_000;
 
 type ToPlace = Extract<ActOf<'everywhere'>, `to ${string}`>;
 
@@ -40,7 +43,7 @@ export class Everywhere {
       ...this.toPlaces(),
       'new study': () => void this.newStudy.ask(),
       undo: (e) => !ownUndo(e) && void this.undo(),
-      redo: (e) => !ownUndo(e) && void this.open.redo(),
+      redo: (e) => !ownUndo(e) && void this.redo(),
       export: () => void this.exportOpen(),
       keys: () => void this.showKeys(),
     });
@@ -51,11 +54,28 @@ export class Everywhere {
     return Object.fromEntries(PLACES.map(({ path }) => [`to ${path}`, go(path)])) as Record<ToPlace, () => void>;
   }
 
-  /** Takes back whatever was done last: a step of the open study, or a deletion. */
+  readonly canUndo = computed(() => this.open.canUndo() || this.ways.latest() !== null);
+  /** Takes back whatever was done last, a step of the open study or a deletion, and says what it was. */
   undo() {
     const way = this.ways.latest();
-    if (way && way.at > this.open.changedAt()) this.notice.say(`${words.takenBack}: ${this.ways.back() ?? ''}`);
-    else this.open.undo();
+    if (way && way.at > this.open.changedAt()) {
+      const what = this.ways.back() ?? '';
+      void undoneWords().then(({ undone }) => this.notice.say(undone.takenBack(what)));
+    } else this.say(() => this.open.undo(), true);
+  }
+  redo() {
+    this.say(() => this.open.redo(), false);
+  }
+  /** Does it, and says what of the study has become another by it. */
+  private say(act: () => void, back: boolean) {
+    const before = this.open.study();
+    act();
+    const now = this.open.study();
+    void undoneWords().then(({ undone, sayChanges }) => {
+      const what = before && now && before !== now ? sayChanges(before, now) : '';
+      if (what) this.notice.say(back ? undone.takenBack(what) : undone.doneAgain(what), UNDONE_MS);
+      else if (before === now) this.notice.say(back ? undone.nothingBack : undone.nothingAgain, UNDONE_MS);
+    });
   }
   async playOrStop() {
     const { plays } = this.keys;

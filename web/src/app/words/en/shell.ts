@@ -85,7 +85,6 @@ export const shell = {
   noSound: 'This browser gives no sound: it has no audio worklet, or no output. Try another browser.',
   undoKey: 'Undo',
   withKey: (what: string) => `${what}. Ctrl+Z takes it back too.`,
-  takenBack: 'Taken back',
   laterFirst: 'Something was changed since. Ctrl+Z takes the latest back first.',
   header: {
     study: 'Study',
