@@ -27,7 +27,7 @@ const cut = (page: Page) =>
         const style = getComputedStyle(box);
         const r = box.getBoundingClientRect();
         if (style.clipPath !== 'none' && r.width <= 1) {
-          across = down = true;
+          across = true;
           break;
         }
         const hides = (o: string) => o === 'hidden' || o === 'clip';

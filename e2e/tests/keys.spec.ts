@@ -66,3 +66,22 @@ test('Esc does one thing at a time', async ({ player: page }) => {
   await page.keyboard.press('Escape');
   await expect(hint).not.toContainText('Slot');
 });
+
+test('Tab leads first past places and header; letters can be switched off', async ({ player: page }) => {
+  await leaveFields(page);
+  await page.evaluate(() => document.body.focus());
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'To the place itself' });
+  await expect(skip).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main')).toBeFocused();
+  await page.keyboard.press('?');
+  await page.getByRole('button', { name: 'Letters and digits are keys' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('7');
+  await page.keyboard.press('x');
+  await page.waitForTimeout(300);
+  await expect(page).toHaveTitle('Wheel · Ruffle Wheel');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.hint')).toContainText('Slot');
+});

@@ -130,3 +130,16 @@ test('Ctrl+S exports the open study', async ({ player: page }) => {
   await page.keyboard.press('Control+s');
   expect((await download).suggestedFilename()).toBe('Lantern Stair.ruffle.json');
 });
+
+test('the demo goes in one step, with its sessions and hands, and comes back by one', async ({ player: page }) => {
+  await newStudy(page);
+  await page.getByRole('button', { name: 'Remove the demo' }).click();
+  await expect(page.getByText('The demo is removed.')).toBeVisible();
+  await expect(page.locator('.rows h3')).toHaveText([/Soleá/]);
+  await page.keyboard.press('6');
+  await expect(page.getByText('70 sessions')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('70 sessions')).toBeVisible();
+  await page.keyboard.press('7');
+  await expect(page.locator('.rows h3')).toHaveCount(6);
+});

@@ -10,7 +10,8 @@ export interface Arrival {
   readonly fresh: readonly PlacedRow[];
   /** Rows that the shelf has otherwise. */
   readonly differing: readonly PlacedRow[];
-  /** How many the shelf has to the letter. */
+  /** Rows that the shelf has to the letter, and how many they are. */
+  readonly alike: readonly PlacedRow[];
   readonly already: number;
   /** The one study that a file of one study holds. */
   readonly only: string | null;
@@ -26,15 +27,16 @@ export function arrivalOf(from: string, came: readonly PlacedRow[], held: Held):
   const there = new Map(KEPT.flatMap((table) => held[table].map((row) => [`${table} ${row.id}`, row] as const)));
   const fresh: PlacedRow[] = [];
   const differing: PlacedRow[] = [];
-  let already = 0;
+  const alike: PlacedRow[] = [];
   for (const placed of came) {
     const mine = there.get(`${placed.table} ${placed.row.id}`);
     if (!mine) fresh.push(placed);
-    else if (same(content(placed), placed.table === 'studies' ? (mine as StudyRow).study : mine)) already++;
+    else if (same(content(placed), placed.table === 'studies' ? (mine as StudyRow).study : mine)) alike.push(placed);
     else differing.push(placed);
   }
   const studies = came.filter((p) => p.table === 'studies');
-  return { from, fresh, differing, already, only: studies.length === 1 ? (studies[0]?.row.id ?? null) : null };
+  const already = alike.length;
+  return { from, fresh, differing, alike, already, only: studies.length === 1 ? (studies[0]?.row.id ?? null) : null };
 }
 
 /** The rows that come onto the shelf, by what the player has chosen. */

@@ -131,6 +131,15 @@ describe('keys', () => {
     expect(reached(pressed('h'))).toEqual([false, true]);
     control.remove();
   });
+  it('letters can be switched off; Space, arrows and the pedal stay keys', () => {
+    const seen: string[] = [];
+    TestBed.runInInjectionContext(() =>
+      keys.forPlace('neck', new Proxy({} as never, { get: () => (e: KeyboardEvent) => seen.push(e.key) })),
+    );
+    keys.letterKeys(() => false);
+    for (const k of ['x', '3', 'ArrowLeft', 'Escape']) keys.press(key(k));
+    expect(seen).toEqual(['ArrowLeft', 'Escape']);
+  });
   it('an unknown key is left alone', () => expect(keys.press(key('y'))).toBe(false));
   it('the place on screen is asked first, and gives its keys back when it goes', () => {
     const seen: string[] = [];

@@ -25,6 +25,11 @@ export class Keys {
   private placePlays: (() => Promise<void>) | null = null;
   private everywhere: Acting = { scope: 'everywhere', acts: {} };
 
+  /** Whether letters, digits and signs are keys; others are so always. */
+  private letters: () => boolean = () => true;
+  letterKeys(are: () => boolean) {
+    this.letters = are;
+  }
   /** What the acts do that hold everywhere; those of playing ask the place first. */
   forEverywhere(acts: Omit<Acts<'everywhere'>, 'leave'>) {
     this.everywhere = { scope: 'everywhere', acts };
@@ -145,6 +150,7 @@ export class Keys {
     if (e.ctrlKey || e.metaKey) return this.act(this.everywhere, e);
     if (e.key === 'Escape' && this.leave(e)) return true;
     if (e.altKey) return false;
+    if (e.key.length === 1 && e.key !== ' ' && !this.letters()) return false;
     // A dialog that was answered may still be there.
     if (this.held && e.key.length === 1 && (Keys.inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
     if (this.typing(e)) return false;

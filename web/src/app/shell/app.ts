@@ -91,6 +91,12 @@ export class App {
     });
   }
 
+  /** Past places and header, to the place itself. */
+  protected skip(e: Event) {
+    e.preventDefault();
+    this.main().nativeElement.focus();
+  }
+
   /** The tables take their time: who may hold them is said then. */
   private readonly slow = signal(false);
   protected readonly opening = computed(() => {

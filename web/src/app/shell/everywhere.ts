@@ -33,6 +33,7 @@ export class Everywhere {
   private readonly injector = inject(Injector);
 
   constructor() {
+    this.keys.letterKeys(() => this.collection.settings().letterKeys ?? true);
     this.keys.forEverywhere({
       play: (e) => !this.keys.onControl(e) && void this.playOrStop(),
       tap: (e) => !this.keys.onControl(e) && void this.tap(),

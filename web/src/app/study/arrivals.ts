@@ -10,7 +10,7 @@ import {
   shiftLog,
   type Study,
 } from '@ruffle-wheel/core';
-import type { PlacedRow } from '../data';
+import type { Place, PlacedRow } from '../data';
 import { type Arrival, arrivalOf, type Meeting, rowsToTake } from '../data/arrival';
 import { Keeping } from '../data/keeping';
 import { shell as words } from '../words/shell';
@@ -30,6 +30,12 @@ async function said({ code, why, faults }: Extract<FileReading, { readonly ok: f
 }
 /** What an invented player has done and means to do; none of it is shown where nothing can be stored. */
 const OF_A_PLAYER: ReadonlySet<Kept> = new Set(['log', 'goals', 'courses', 'plans', 'takes']);
+/** The demo is off the shelf. */
+export interface Removed {
+  readonly ok: true;
+  readonly stays: readonly PlacedRow[];
+  readonly back: () => void;
+}
 export type ArrivalResult = { readonly ok: true; readonly arrival: Arrival } | Refusal;
 
 /** What comes in from outside: looked at first, taken after the player has chosen, with a way back. */
@@ -95,6 +101,21 @@ export class Arrivals {
     const come = rowsToTake(arrival, how, this.held(), () => newId());
     if (come.length === 0) return null;
     return { came: come, back: this.collection.exchange('replaced', arrival.from, come, []) };
+  }
+  /**
+   * The invented players go with all that is theirs, in one step; what the player has made another of it stays.
+   * @returns what stays and the way back; null where nothing of the demo is on the shelf
+   */
+  async removeDemo(): Promise<Removed | Refusal | null> {
+    const result = await this.lookAtDemo();
+    if (!result.ok) return result;
+    const { from, alike, differing } = result.arrival;
+    // Sessions are told again with other days each time; nobody edits them.
+    const theirs = (p: PlacedRow) => OF_A_PLAYER.has(p.table);
+    const go = [...alike, ...differing.filter(theirs)].map((p): Place => ({ table: p.table, id: p.row.id }));
+    if (go.length === 0) return null;
+    const stays = differing.filter((p) => !theirs(p));
+    return { ok: true, stays, back: this.collection.exchange('cleared', from, [], go) };
   }
   /** On the very first start, with nothing stored at all, the demo data are brought; asked again as they are stored. */
   async seed(): Promise<Refusal | null> {

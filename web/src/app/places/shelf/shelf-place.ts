@@ -186,6 +186,19 @@ export class ShelfPlace {
   protected async demo() {
     await this.arrived(await this.arrivals.lookAtDemo().catch(notRead));
   }
+  /** Invented players, their studies and sessions go at once; one step brings them back. */
+  protected async removeDemo() {
+    await this.collection.wholeLog();
+    const before = this.open.study()?.id ?? null;
+    const removed = await this.arrivals.removeDemo().catch(notRead);
+    if (!removed) return this.notice.say(this.words.noDemo);
+    this.refused.set(removed.ok ? null : removed);
+    if (!removed.ok) return;
+    const open = this.open.study();
+    if (open && !this.collection.row(open.id)) this.openFirst();
+    const said = this.words.demoRemoved(removed.stays.map((p) => nameOfRow(p.row)));
+    this.notice.withUndo(said, () => this.takenBack(removed.back, before));
+  }
   /** What came is taken at once where it meets nothing of the player's; else the player chooses. */
   private async arrived(result: ArrivalResult) {
     this.refused.set(result.ok ? null : result);
@@ -263,4 +276,4 @@ export class ShelfPlace {
   }
 }
 /** Neither taken nor refused: what reads it gave no answer. */
-const notRead = (): ArrivalResult => ({ ok: false, code: 'not read', message: files.look.notRead, faults: [] });
+const notRead = (): Refusal => ({ ok: false, code: 'not read', message: files.look.notRead, faults: [] });

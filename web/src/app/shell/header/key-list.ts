@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { type Act, type ActId, actsOf, SCOPES, shownKey } from '../../keys/acts';
+import { Collection } from '../../study';
+import { Toggle } from '../../ui/toggle';
 import { acts } from '../../words/acts';
 import { shell as words } from '../../words/shell';
 
@@ -28,7 +30,7 @@ const shownKeys = ({ keys, panel }: Act): string => {
 /** Every key there is, place by place, made from the table of acts. */
 @Component({
   selector: 'app-key-list',
-  imports: [MatButton, MatDialogModule],
+  imports: [MatButton, MatDialogModule, Toggle],
   host: { '(keydown)': 'again($event)' },
   template: `
     <h2 mat-dialog-title tabindex="-1">{{ words.keys.title }}</h2>
@@ -50,6 +52,9 @@ const shownKeys = ({ keys, panel }: Act): string => {
       </div>
     </mat-dialog-content>
     <mat-dialog-actions>
+      <app-toggle [on]="letterKeys()" (click)="collection.set({ letterKeys: !letterKeys() })">{{
+        words.keys.letterKeys
+      }}</app-toggle>
       <button type="button" matButton="outlined" mat-dialog-close>{{ words.keys.close }}</button>
     </mat-dialog-actions>
   `,
@@ -90,6 +95,8 @@ const shownKeys = ({ keys, panel }: Act): string => {
 })
 export class KeyList {
   protected readonly words = words;
+  protected readonly collection = inject(Collection);
+  protected readonly letterKeys = computed(() => this.collection.settings().letterKeys ?? true);
   private readonly shown = inject<MatDialogRef<KeyList>>(MatDialogRef);
   protected readonly scopes = SCOPES.map((id) => ({
     id,

@@ -1,4 +1,4 @@
-import { plural } from '@ruffle-wheel/core';
+import { listed, plural } from '@ruffle-wheel/core';
 
 /** The Shelf, its bin, hands and cells. */
 export const shelf = {
@@ -18,6 +18,10 @@ export const shelf = {
   exportAll: 'Export everything',
   importFile: 'Import a file',
   demo: 'Bring the demo data back',
+  removeDemo: 'Remove the demo',
+  noDemo: 'Nothing of the demo is on the shelf.',
+  demoRemoved: (stays: readonly string[]) =>
+    `The demo is removed.${stays.length ? ` What you have changed of it stays: ${listed(stays)}.` : ''}`,
   readingFile: 'Reading the file…',
   noDay: 'saved on no known day',
   cameIn: (what: string) => `${what} came in`,

@@ -4,6 +4,7 @@ import { byNumber } from '@ruffle-wheel/core';
 /** The frame around every place, and the keys. */
 export const shell = {
   app: 'Ruffle Wheel',
+  skip: 'To the place itself',
   placesTitle: 'Places',
   places: { wheel: 'Wheel', neck: 'Neck', weave: 'Weave', practise: 'Practise', logbook: 'Logbook', shelf: 'Shelf' },
   saved: {
@@ -119,6 +120,7 @@ export const shell = {
   keys: {
     title: 'Keys',
     close: 'Close',
+    letterKeys: 'Letters and digits are keys',
     space: 'Space',
   },
 };
