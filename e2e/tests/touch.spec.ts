@@ -100,6 +100,6 @@ test('without a keyboard no key is spoken of; buttons can be put away', async ({
   }
   const own = page.getByRole('button', { name: /^finger.*: p$/ });
   await expect(own).toBeVisible();
-  await page.getByRole('button', { name: 'Buttons for touch' }).tap();
+  await page.getByRole('button', { name: 'Buttons', exact: true }).tap();
   await expect(own).toHaveCount(0);
 });

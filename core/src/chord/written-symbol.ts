@@ -55,7 +55,10 @@ function noteAt(text: string): { readonly note: string; readonly rest: string } 
   const name = syllable ? SOLFEGE[syllable.toLowerCase()] : letter?.toUpperCase();
   return name ? { note: name + accidental, rest: text.slice(whole.length) } : null;
 }
-/** A note's name alone, by letter or syllable, in letters; null for anything else. @example noteOf('Sol♯') // 'G#' */
+/**
+ * A note's name alone, by letter or syllable, in letters; null for anything else.
+ * @example noteOf('Sol♯') // 'G#'
+ */
 export function noteOf(text: string): string | null {
   const at = noteAt(inLetters(text));
   return at?.rest === '' ? at.note : null;
@@ -129,7 +132,7 @@ export function degreeOf(text: string): Degree | null {
 const BETWEEN = /[-–—,;>]+/;
 /**
  * Several chords that are written as one, as the chart would have them; null where there is one only: `A-7` is a chord.
- * @example separated('Am-G-F-E') // 'Am G F E'
+ * @example separated('Am-G-F-E', () => true) // 'Am G F E'
  */
 export function separated(text: string, isChord: (symbol: string) => boolean): string | null {
   const parts = text.split(BETWEEN).filter((p) => p !== '');

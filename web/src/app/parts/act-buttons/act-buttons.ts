@@ -2,9 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButton } from '@angular/material/button';
 import { type ActButton, buttonsOf, shownKey, type Scope } from '../../keys/acts';
 import { Keys } from '../../keys/keys';
-import { Collection } from '../../study';
-import { CoarsePointer } from '../../ui/coarse';
-import { Toggle } from '../../ui/toggle';
+import { ButtonsWanted } from './buttons-wanted';
 import { acts as words } from '../../words/acts';
 
 /**
@@ -13,7 +11,7 @@ import { acts as words } from '../../words/acts';
  */
 @Component({
   selector: 'app-act-buttons',
-  imports: [MatButton, Toggle],
+  imports: [MatButton],
   template: `
     @if (shown()) {
       @for (g of groups(); track g.group) {
@@ -30,7 +28,6 @@ import { acts as words } from '../../words/acts';
         </div>
       }
     }
-    <app-toggle class="asked" [on]="shown()" (click)="ask()">{{ words.shown }}</app-toggle>
   `,
   styleUrl: './act-buttons.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,17 +35,12 @@ import { acts as words } from '../../words/acts';
 export class ActButtons {
   protected readonly words = words;
   protected readonly keys = inject(Keys);
-  private readonly collection = inject(Collection);
-  private readonly pointer = inject(CoarsePointer);
   readonly scope = input.required<Scope>();
 
-  protected readonly shown = computed(() => this.collection.settings().buttons ?? this.pointer.coarse());
+  protected readonly shown = inject(ButtonsWanted).shown;
   protected readonly groups = computed(() =>
     buttonsOf(this.scope()).map(({ group, buttons }) => ({ group, buttons: buttons.map(said) })),
   );
-  protected ask() {
-    this.collection.set({ buttons: !this.shown() });
-  }
 }
 /** A button says its sign, or a word where the sign of its key would say nothing. */
 function said({ act, key }: ActButton) {

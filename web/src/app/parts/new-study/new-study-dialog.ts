@@ -28,7 +28,7 @@ import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { ChoiceList, type ChoiceGroup } from '../../ui/choice-list';
 import { shell as words } from '../../words/shell';
-import type { Answered } from './new-study';
+import type { Answered } from './answered';
 import { sayWayToBegin } from '../../words/said/schools';
 import { sayCycle, sayFamily } from '../../words/said/catalogue';
 import { newId } from '../../data/new-id';

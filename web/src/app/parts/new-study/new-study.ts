@@ -2,11 +2,7 @@ import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { Keys } from '../../keys/keys';
-
-/** Told when the last question is answered, before the study is there. */
-export interface Answered {
-  readonly answered: () => void;
-}
+import type { Answered } from './answered';
 
 /** Asks what a new study begins with, and opens it on the Wheel. */
 @Injectable({ providedIn: 'root' })

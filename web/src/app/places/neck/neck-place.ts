@@ -19,6 +19,7 @@ import {
 } from '@ruffle-wheel/core';
 import { panelLetters } from '../../keys/acts';
 import { ActButtons } from '../../parts/act-buttons/act-buttons';
+import { ButtonsToggle } from '../../parts/act-buttons/buttons-wanted';
 import { Keys } from '../../keys/keys';
 import { heardPlace, Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
@@ -54,6 +55,7 @@ const BLOCKS = 'block chords';
   selector: 'app-neck-place',
   imports: [
     ActButtons,
+    ButtonsToggle,
     FIELD,
     Toggle,
     MatButton,

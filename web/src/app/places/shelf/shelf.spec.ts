@@ -230,7 +230,7 @@ describe('hands', () => {
   });
   it('a plectrum has its own return: the usual one until it is measured', async () => {
     const f = await show(Hands);
-    const plectrum = field(f, 'Plectrum, down to down');
+    const plectrum = field(f, 'Plectrum down again');
     expect(plectrum.value).toBe('140');
     expect(hand().plectrumMs).toBeUndefined();
     await type(f, plectrum, '180');

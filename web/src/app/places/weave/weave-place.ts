@@ -34,6 +34,7 @@ import { Keys } from '../../keys/keys';
 import { OpenStudy } from '../../study';
 import { ChartField } from '../../parts/chart/chart-field';
 import { ActButtons } from '../../parts/act-buttons/act-buttons';
+import { ButtonsToggle } from '../../parts/act-buttons/buttons-wanted';
 import { SectionScript } from '../../parts/script/section-script';
 import { HEIGHT } from '../../ui/stave/system-layout';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
@@ -71,6 +72,7 @@ const HIGHEST_FRET = 19;
   selector: 'app-weave-place',
   imports: [
     ActButtons,
+    ButtonsToggle,
     ScrollingModule,
     Soon,
     StaveSystem,

@@ -232,7 +232,7 @@ describe('every start', () => {
     expect(texts(f, 'p[aria-live]')[0]).toBe('Comes round after 12 notes; groups begin on p, i, m, a.');
     await type(f, field(f, 'Fingers'), 'im');
     expect(texts(f, 'p[aria-live]')[0]).toBe('Comes round after 6 notes; groups begin on i, m.');
-    await type(f, field(f, 'Notes a string'), '0');
+    await type(f, field(f, 'Notes each'), '0');
     expect(texts(f, 'p[aria-live]')[0]).toMatch(/^Write fingers/);
   });
 });

@@ -33,6 +33,7 @@ import {
 } from '@ruffle-wheel/core';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { ActButtons } from '../../parts/act-buttons/act-buttons';
+import { ButtonsToggle } from '../../parts/act-buttons/buttons-wanted';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { Letters } from '../../parts/letters/letters';
 import { StartingPoints } from '../../compute/starting-points';
@@ -73,6 +74,7 @@ const brief = (text: string): string => (text.length > LONGEST_SHOWN ? `${text.s
   selector: 'app-wheel-place',
   imports: [
     ActButtons,
+    ButtonsToggle,
     Toggle,
     IconButton,
     SELECT,

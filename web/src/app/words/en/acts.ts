@@ -129,4 +129,4 @@ const groups: Readonly<Record<ButtonGroup, string>> = {
 };
 /** The name of a button: what its act is, and for which sign. */
 const ofSign = (name: string, sign: string) => `${name}: ${sign}`;
-export const acts = { names, scopes, buttons, groups, ofSign, shown: 'Buttons for touch' };
+export const acts = { names, scopes, buttons, groups, ofSign, shown: 'Buttons' };
