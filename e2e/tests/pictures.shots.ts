@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { choose, leaveFields, test, writeScript } from './player.js';
+import { choose, leaveFields, markPass, test, writeScript } from './player.js';
 
 const path = (name: string) => fileURLToPath(new URL(`../../docs/screenshots/${name}.png`, import.meta.url));
 
@@ -76,7 +76,8 @@ test('pictures of every place', async ({ player: page }) => {
   await shot('practise');
   await page.keyboard.press('c');
   await page.keyboard.press('Space');
-  for (const key of ['PageDown', 'PageDown', 'PageUp', 'PageDown']) await page.keyboard.press(key);
+  for (const key of ['PageDown', 'PageDown', 'PageUp', 'PageDown'] as const) await markPass(page, key);
+  await page.locator('mat-snack-bar-container').waitFor({ state: 'detached' });
   await page.keyboard.press('v');
   await page.waitForTimeout(1200);
   await shot('practise-stand');

@@ -51,6 +51,20 @@ describe('how the focus came', () => {
     click(a);
     expect(came.to(a)).toBe('pointer');
   });
+  it('given by the program after the pointer was elsewhere, it is the program’s, and what it was where it was', () => {
+    const [a, b] = [button(), button()];
+    a.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
+    b.focus();
+    expect(came.to(b)).toBe('program');
+    a.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
+    b.blur();
+    b.focus();
+    expect(came.to(b)).toBe('program');
+    click(a);
+    b.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
+    a.focus();
+    expect(came.to(a)).toBe('pointer');
+  });
   it('a focus that is given back is what it was', () => {
     const [a, inDialog] = [button(), button()];
     key('Tab');

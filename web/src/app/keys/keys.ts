@@ -83,7 +83,7 @@ export class Keys {
     inject(DestroyRef).onDestroy(() => this.gone.abort());
     // Before a row of tabs or a choice itself, which have an ear for arrows and Space, and before a dialog that goes.
     const first = (e: KeyboardEvent) => {
-      const clicked = (onTab(e) || isChoice(e.target)) && this.came.to(e.target) === 'pointer';
+      const clicked = (onTab(e) || isChoice(e.target)) && !this.byKeys(e.target);
       if ((clicked || isGoing(e.target)) && this.take(e)) e.stopPropagation();
     };
     document.addEventListener('keydown', first, { capture: true, signal });
@@ -105,7 +105,7 @@ export class Keys {
     if (target.matches('input[type="range"]')) return /^(Arrow|Home|End|Page)/.test(e.key);
     if (target.matches('input[type="checkbox"], input[type="radio"]')) return false;
     // A choice that was closed with the pointer is done with.
-    if (isChoice(target)) return this.came.to(target) !== 'pointer';
+    if (isChoice(target)) return this.byKeys(target);
     return target.closest(FIELDS) !== null;
   }
   /** What is pressed in a dialog is the dialog's, unless it is going away. */
@@ -138,7 +138,7 @@ export class Keys {
     const target = e.target instanceof HTMLElement ? e.target : null;
     if (!target?.closest(CONTROLS)) return false;
     const way = this.came.to(target);
-    return way === 'tab' || (way === 'key' && e.key === 'Enter');
+    return way === 'tab' || (e.key === 'Enter' && way !== 'pointer' && !(way === 'program' && isChoice(target)));
   }
 
   /** Does an act of the place on screen as one of its keys would. */
@@ -168,9 +168,13 @@ export class Keys {
         if (keys.includes(name) && acts[id] && acts[id](e) !== false) return true;
     return false;
   }
+  private byKeys(element: EventTarget | null): boolean {
+    const way = this.came.to(element);
+    return way === 'tab' || way === 'key';
+  }
   /** Arrows on a row of tabs turn to the next tab, unless the tab was clicked. */
   private onTabs(e: KeyboardEvent): boolean {
-    return onTab(e) && this.came.to(e.target) !== 'pointer';
+    return onTab(e) && this.byKeys(e.target);
   }
   /** A place is fetched the first time it is wanted: what is pressed meanwhile is meant for it. */
   async until(there: Promise<unknown>) {
