@@ -24,7 +24,7 @@ async function spaceAfterEach(page: Page, part: string): Promise<string[]> {
   await page.keyboard.press('Space');
   await sounds(page);
   await page.keyboard.press('Space');
-  for (let n = 0; n < 48; n++) {
+  for (let n = 0; n < 26; n++) {
     const all = page.locator(part).locator(CONTROLS).locator('visible=true');
     if (n >= (await all.count())) break;
     const control = all.nth(n);
@@ -82,10 +82,9 @@ for (const [place, key, part] of [
   ['Neck', '2', 'main'],
   ['Weave', '3', 'main'],
   ['Practise', '4', 'main'],
-  ['Shelf', '7', 'main'],
 ] as const)
   test(`Space plays after a click on whatever stays on screen: ${place}, ${part}`, async ({ player: page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(300_000);
     await page.keyboard.press(key);
     await expect(page).toHaveTitle(`${place} · Ruffle Wheel`);
     await expect(page.locator('main h1')).toHaveCount(1);
