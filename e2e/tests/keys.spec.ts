@@ -23,14 +23,6 @@ test('what is typed as a dialog goes is heard by the place', async ({ player: pa
       await expect(play).toHaveAttribute('aria-label', /^Play/);
     }
 });
-  for (const name of ['Bulería counted from 12', 'Inés', /^Rolls that land/]) {
-    await expect(dialog.getByRole('option', { name })).toBeFocused();
-    await page.keyboard.press('Enter');
-  }
-  await page.keyboard.press('Space');
-  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Bulería');
-  await expect(play).toHaveAttribute('aria-label', /^Stop/);
-});
 
 test('Esc does one thing at a time', async ({ player: page }) => {
   const script = page.getByRole('textbox', { name: 'Hand script' });
