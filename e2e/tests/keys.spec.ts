@@ -7,7 +7,7 @@ test('what is typed as a dialog goes is heard by the place', async ({ player: pa
   await page.keyboard.press('Space');
   await sounds(page);
   await page.keyboard.press('Space');
-  for (const open of ['?', 'x'])
+  for (const open of ['?', 'x', '0'])
     for (const close of ['Escape', 'click']) {
       await page.keyboard.press(open);
       const dialog = page.getByRole('dialog');
@@ -22,6 +22,16 @@ test('what is typed as a dialog goes is heard by the place', async ({ player: pa
       await page.keyboard.press('Space');
       await expect(play).toHaveAttribute('aria-label', /^Play/);
     }
+  // From the last answer to the new study nothing is lost either.
+  await page.keyboard.press('0');
+  const dialog = page.getByRole('dialog', { name: 'New study' });
+  for (const name of ['Bulería counted from 12', 'Inés', /^Rolls that land/]) {
+    await expect(dialog.getByRole('option', { name })).toBeFocused();
+    await page.keyboard.press('Enter');
+  }
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Bulería');
+  await expect(play).toHaveAttribute('aria-label', /^Stop/);
 });
 
 test('Esc does one thing at a time', async ({ player: page }) => {

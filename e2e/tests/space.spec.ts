@@ -13,7 +13,7 @@ const CONTROLS = [
 ].join(',');
 /** What takes the page away from the place: tried by their own tests. */
 const LEAVING =
-  /^(Play|Stop|Begin|Stop and write down|New study.*|Import.*|Keys \(\?\)|Letters.*|Score files.*|Copy.*|.*stand view|Open|Practise.*|To practise.*|Measure.*|Print.*|Delete.*|Export.*|.*\.(json|mid|musicxml|wav|csv|pdf|txt).*)$/i;
+  /^(Play|Stop|Begin|Stop and write down|New study.*|Import.*|Keys \(\?\)|Letters.*|Score files.*|Copy.*|.*stand view|Open|Practise.*|To practise.*|Measure.*|Print.*|Delete.*|Remove the demo|Export.*|.*\.(json|mid|musicxml|wav|csv|pdf|txt).*)$/i;
 
 /** Clicks each control as a player would and presses Space after it: the music begins, the control stays as it is. */
 async function spaceAfterEach(page: Page, part: string): Promise<string[]> {
@@ -24,7 +24,7 @@ async function spaceAfterEach(page: Page, part: string): Promise<string[]> {
   await page.keyboard.press('Space');
   await sounds(page);
   await page.keyboard.press('Space');
-  for (let n = 0; n < 26; n++) {
+  for (let n = 0; n < 40; n++) {
     const all = page.locator(part).locator(CONTROLS).locator('visible=true');
     if (n >= (await all.count())) break;
     const control = all.nth(n);
@@ -82,6 +82,7 @@ for (const [place, key, part] of [
   ['Neck', '2', 'main'],
   ['Weave', '3', 'main'],
   ['Practise', '4', 'main'],
+  ['Shelf', '7', 'main'],
 ] as const)
   test(`Space plays after a click on whatever stays on screen: ${place}, ${part}`, async ({ player: page }) => {
     test.setTimeout(300_000);

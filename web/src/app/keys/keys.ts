@@ -2,9 +2,6 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { type ActId, type ActOf, actsOf, namesOfKey, type Scope } from './acts';
 import { FocusCame } from './focus-came';
 
-/** An answered dialog has begun to go after so long. */
-const GOING_MS = 60;
-
 /** What an act does; false where it can't be done now, so that another with its key may. */
 export type Do = (e: KeyboardEvent) => unknown;
 /** What a place's acts do. One that is left out is done by its panels, or not there. */
@@ -75,16 +72,24 @@ export class Keys {
   private readonly gone = new AbortController();
   /** How the focus came to a control decides whether Space and Enter are its own. */
   private readonly came = new FocusCame(document, this.gone.signal);
+  private readonly opened = new WeakSet<Element>();
   /** Keys that are down and were taken: a button of the page would act when they come up. */
   private readonly down = new Set<string>();
 
   constructor() {
     const { signal } = this.gone;
     inject(DestroyRef).onDestroy(() => this.gone.abort());
+    // Seen open before it can be answered: its class goes with the answer, it itself a while later.
+    const seen = (e: Event) => {
+      const dialog = dialogOf(e.target);
+      if (dialog?.classList.contains(OPEN)) this.opened.add(dialog);
+    };
+    for (const type of ['keydown', 'pointerdown', 'focusin'])
+      document.addEventListener(type, seen, { capture: true, signal });
     // Before a row of tabs or a choice itself, which have an ear for arrows and Space, and before a dialog that goes.
     const first = (e: KeyboardEvent) => {
       const clicked = (onTab(e) || isChoice(e.target)) && !this.byKeys(e.target);
-      if ((clicked || isGoing(e.target)) && this.take(e)) e.stopPropagation();
+      if ((clicked || this.isGoing(e.target)) && this.take(e)) e.stopPropagation();
     };
     document.addEventListener('keydown', first, { capture: true, signal });
     document.addEventListener('keydown', (e) => this.take(e), { signal });
@@ -100,7 +105,7 @@ export class Keys {
   /** Whether the key is for the field that has the focus rather than for the place. */
   private typing(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    if (!target?.isConnected || isGoing(target)) return false;
+    if (!target?.isConnected || this.isGoing(target)) return false;
     // A level is moved by arrows, a box is ticked by Space: all other keys are the place's.
     if (target.matches('input[type="range"]')) return /^(Arrow|Home|End|Page)/.test(e.key);
     if (target.matches('input[type="checkbox"], input[type="radio"]')) return false;
@@ -108,15 +113,14 @@ export class Keys {
     if (isChoice(target)) return this.byKeys(target);
     return target.closest(FIELDS) !== null;
   }
-  /** What is pressed in a dialog is the dialog's, unless it is going away. */
-  private static inDialog(e: KeyboardEvent): boolean {
-    const dialog = e.target instanceof HTMLElement ? e.target.closest('[role="dialog"]') : null;
-    return dialog !== null && dialog.isConnected && !isGoing(dialog);
+  /** Whether it stands in a dialog that is answered and on its way out. */
+  private isGoing(element: EventTarget | null): boolean {
+    const dialog = dialogOf(element);
+    return dialog !== null && this.opened.has(dialog) && !dialog.classList.contains(OPEN);
   }
-  /** A key pressed just as a dialog was answered was meant for what comes after it. */
-  private afterDialog(e: KeyboardEvent) {
-    if (e.key.length > 1 || e.key === ' ') return;
-    setTimeout(() => !Keys.inDialog(e) && this.press(e), GOING_MS);
+  /** What is pressed in a dialog is the dialog's, unless it is going away. */
+  private inDialog(e: KeyboardEvent): boolean {
+    return dialogOf(e.target)?.isConnected === true && !this.isGoing(e.target);
   }
   /**
    * Escape gives the keys back to the place: whatever had the focus lets it go.
@@ -152,12 +156,9 @@ export class Keys {
     if (e.altKey) return false;
     if (e.key.length === 1 && e.key !== ' ' && !this.letters()) return false;
     // A dialog that was answered may still be there.
-    if (this.held && e.key.length === 1 && (Keys.inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
+    if (this.held && e.key.length === 1 && (this.inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
     if (this.typing(e)) return false;
-    if (Keys.inDialog(e)) {
-      this.afterDialog(e);
-      return false;
-    }
+    if (this.inDialog(e)) return false;
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     return (this.place !== null && !this.onTabs(e) && this.act(this.place, e)) || this.act(this.everywhere, e);
   }
@@ -188,9 +189,10 @@ export class Keys {
     }
   }
 }
-/** A dialog that is answered and on its way out. */
-const GOING = '.mdc-dialog--closing';
-const isGoing = (e: EventTarget | null): boolean => e instanceof Element && e.closest(GOING) !== null;
+/** As the dialogs of this program are marked, and while they are open. */
+const DIALOG = '.mdc-dialog';
+const OPEN = 'mdc-dialog--open';
+const dialogOf = (e: EventTarget | null): Element | null => (e instanceof Element ? e.closest(DIALOG) : null);
 /** What takes letters, and what is chosen from. */
 const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]';
 const CONTROLS =
