@@ -1,5 +1,6 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { type ActId, type ActOf, actsOf, namesOfKey, type Scope } from './acts';
+import { ANSWERED } from './answered';
 import { FocusCame } from './focus-came';
 
 /** What an act does; false where it can't be done now, so that another with its key may. */
@@ -72,24 +73,16 @@ export class Keys {
   private readonly gone = new AbortController();
   /** How the focus came to a control decides whether Space and Enter are its own. */
   private readonly came = new FocusCame(document, this.gone.signal);
-  private readonly opened = new WeakSet<Element>();
   /** Keys that are down and were taken: a button of the page would act when they come up. */
   private readonly down = new Set<string>();
 
   constructor() {
     const { signal } = this.gone;
     inject(DestroyRef).onDestroy(() => this.gone.abort());
-    // Seen open before it can be answered: its class goes with the answer, it itself a while later.
-    const seen = (e: Event) => {
-      const dialog = dialogOf(e.target);
-      if (dialog?.classList.contains(OPEN)) this.opened.add(dialog);
-    };
-    for (const type of ['keydown', 'pointerdown', 'focusin'])
-      document.addEventListener(type, seen, { capture: true, signal });
     // Before a row of tabs or a choice itself, which have an ear for arrows and Space, and before a dialog that goes.
     const first = (e: KeyboardEvent) => {
       const clicked = (onTab(e) || isChoice(e.target)) && !this.byKeys(e.target);
-      if ((clicked || this.isGoing(e.target)) && this.take(e)) e.stopPropagation();
+      if ((clicked || isGoing(e.target)) && this.take(e)) e.stopPropagation();
     };
     document.addEventListener('keydown', first, { capture: true, signal });
     document.addEventListener('keydown', (e) => this.take(e), { signal });
@@ -105,22 +98,13 @@ export class Keys {
   /** Whether the key is for the field that has the focus rather than for the place. */
   private typing(e: KeyboardEvent): boolean {
     const target = e.target instanceof HTMLElement ? e.target : null;
-    if (!target?.isConnected || this.isGoing(target)) return false;
+    if (!target?.isConnected || isGoing(target)) return false;
     // A level is moved by arrows, a box is ticked by Space: all other keys are the place's.
     if (target.matches('input[type="range"]')) return /^(Arrow|Home|End|Page)/.test(e.key);
     if (target.matches('input[type="checkbox"], input[type="radio"]')) return false;
     // A choice that was closed with the pointer is done with.
     if (isChoice(target)) return this.byKeys(target);
     return target.closest(FIELDS) !== null;
-  }
-  /** Whether it stands in a dialog that is answered and on its way out. */
-  private isGoing(element: EventTarget | null): boolean {
-    const dialog = dialogOf(element);
-    return dialog !== null && this.opened.has(dialog) && !dialog.classList.contains(OPEN);
-  }
-  /** What is pressed in a dialog is the dialog's, unless it is going away. */
-  private inDialog(e: KeyboardEvent): boolean {
-    return dialogOf(e.target)?.isConnected === true && !this.isGoing(e.target);
   }
   /**
    * Escape gives the keys back to the place: whatever had the focus lets it go.
@@ -156,9 +140,9 @@ export class Keys {
     if (e.altKey) return false;
     if (e.key.length === 1 && e.key !== ' ' && !this.letters()) return false;
     // A dialog that was answered may still be there.
-    if (this.held && e.key.length === 1 && (this.inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
+    if (this.held && e.key.length === 1 && (inDialog(e) || !this.typing(e))) return this.held.push(e) > 0;
     if (this.typing(e)) return false;
-    if (this.inDialog(e)) return false;
+    if (inDialog(e)) return false;
     if (this.heldForField && e.key.length === 1) return this.heldForField.push(e) > 0;
     return (this.place !== null && !this.onTabs(e) && this.act(this.place, e)) || this.act(this.everywhere, e);
   }
@@ -189,10 +173,11 @@ export class Keys {
     }
   }
 }
-/** As the dialogs of this program are marked, and while they are open. */
-const DIALOG = '.mdc-dialog';
-const OPEN = 'mdc-dialog--open';
-const dialogOf = (e: EventTarget | null): Element | null => (e instanceof Element ? e.closest(DIALOG) : null);
+/** Whether it stands in a dialog that is answered and on its way out. */
+const isGoing = (e: EventTarget | null): boolean => e instanceof Element && e.closest(`[${ANSWERED}]`) !== null;
+/** What is pressed in a dialog is the dialog's, unless it is going away. */
+const inDialog = (e: KeyboardEvent): boolean =>
+  e.target instanceof Element && e.target.isConnected && !!e.target.closest('[role="dialog"]') && !isGoing(e.target);
 /** What takes letters, and what is chosen from. */
 const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="menu"]';
 const CONTROLS =

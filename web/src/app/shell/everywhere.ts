@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, Injector, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { ActOf } from '../keys/acts';
 import { Keys } from '../keys/keys';
@@ -6,6 +6,7 @@ import { NewStudy } from '../parts/new-study/new-study';
 import { SectionPlaying } from '../parts/section-playing';
 import { Transport } from '../sound/transport';
 import { Collection, Exports, OpenStudy } from '../study';
+import { Dialogs } from '../ui/dialogs';
 import { Notice } from '../ui/notice';
 import { saveFile } from '../ui/save-file';
 import { WaysBack } from '../ui/ways-back';
@@ -30,7 +31,7 @@ export class Everywhere {
   private readonly ways = inject(WaysBack);
   private readonly notice = inject(Notice);
   private readonly newStudy = inject(NewStudy);
-  private readonly injector = inject(Injector);
+  private readonly dialogs = inject(Dialogs);
 
   constructor() {
     this.keys.letterKeys(() => this.collection.settings().letterKeys ?? true);
@@ -104,14 +105,14 @@ export class Everywhere {
     // Back to a control that was reached by keys; after the pointer the keys are the place’s.
     const restoreFocus = document.activeElement?.matches(':focus-visible') ?? false;
     try {
-      const [{ MatDialog }, { KeyList }] = await Promise.all([
-        import('@angular/material/dialog'),
-        import('./header/key-list'),
-      ]);
       // It opens at its top, with the focus on the list itself.
-      const shown = this.injector
-        .get(MatDialog)
-        .open(KeyList, { width: '900px', maxWidth: '96vw', maxHeight: '94vh', autoFocus: 'h2', restoreFocus });
+      const shown = await this.dialogs.open(() => import('./header/key-list').then((m) => m.KeyList), {
+        width: '900px',
+        maxWidth: '96vw',
+        maxHeight: '94vh',
+        autoFocus: 'h2',
+        restoreFocus,
+      });
       shown.afterClosed().subscribe(() => this.listed.set(false));
     } catch (e) {
       this.listed.set(false);

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject, Injectable } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MAT_DIALOG_DATA, MatDialog, MatDialogModule } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
 import { shell as words } from '../words/shell';
+import { Dialogs } from './dialogs';
 
 export interface Choice<T> {
   readonly value: T;
@@ -84,16 +85,14 @@ export class QuestionDialog {
 /** Asks, and waits for the answer. */
 @Injectable({ providedIn: 'root' })
 export class Questions {
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
 
   /** @returns the choice, or null when the question was left */
   async ask<T>(question: Question<T>): Promise<T | null> {
-    const shown = this.dialog.open<QuestionDialog, Question<T>, { readonly value: T } | null>(QuestionDialog, {
-      data: question,
-      maxWidth: '640px',
-      autoFocus: '.choices button',
-      restoreFocus: true,
-    });
+    const shown = await this.dialogs.open<QuestionDialog, Question<T>, { readonly value: T } | null>(
+      () => Promise.resolve(QuestionDialog),
+      { data: question, maxWidth: '640px', autoFocus: '.choices button', restoreFocus: true },
+    );
     const answer = await firstValueFrom(shown.afterClosed());
     return answer ? answer.value : null;
   }

@@ -1,5 +1,6 @@
-import { inject, Injectable, Injector } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { SCORE_FORMATS, type Study } from '@ruffle-wheel/core';
+import { Dialogs } from '../../ui/dialogs';
 
 /** Endings of files that are read as scores. */
 export const SCORE_FILES = Object.values(SCORE_FORMATS)
@@ -9,29 +10,19 @@ export const SCORE_FILES = Object.values(SCORE_FORMATS)
 export const isScoreFile = (name: string): boolean =>
   SCORE_FILES.split(',').some((e) => name.toLowerCase().endsWith(e));
 
+const WIDE = { width: '720px', maxWidth: '96vw', maxHeight: '94vh' };
+
 /** Opens what is shown over the page for score files. */
 @Injectable({ providedIn: 'root' })
 export class ScoreFiles {
-  private readonly injector = inject(Injector);
+  private readonly dialogs = inject(Dialogs);
 
   /** Looks at a file; it comes in where the player says. */
   async look(file: File) {
-    const [{ MatDialog }, { ImportDialog }] = await Promise.all([
-      import('@angular/material/dialog'),
-      import('./import-dialog'),
-    ]);
-    this.injector
-      .get(MatDialog)
-      .open(ImportDialog, { data: file, width: '720px', maxWidth: '96vw', maxHeight: '94vh' });
+    await this.dialogs.open(() => import('./import-dialog').then((m) => m.ImportDialog), { data: file, ...WIDE });
   }
   /** A study as files. */
   async out(study: Study) {
-    const [{ MatDialog }, { FilesDialog }] = await Promise.all([
-      import('@angular/material/dialog'),
-      import('./files-dialog'),
-    ]);
-    this.injector
-      .get(MatDialog)
-      .open(FilesDialog, { data: study, width: '720px', maxWidth: '96vw', maxHeight: '94vh' });
+    await this.dialogs.open(() => import('./files-dialog').then((m) => m.FilesDialog), { data: study, ...WIDE });
   }
 }

@@ -1,17 +1,18 @@
-import { inject, Injectable, Injector } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
+import { Dialogs } from '../../ui/dialogs';
 
 /** The key to the letters of the hand script, shown on demand. */
 @Injectable({ providedIn: 'root' })
 export class Letters {
-  private readonly injector = inject(Injector);
+  private readonly dialogs = inject(Dialogs);
 
   async show() {
-    const [{ MatDialog }, { LettersDialog }] = await Promise.all([
-      import('@angular/material/dialog'),
-      import('./letters-dialog'),
-    ]);
-    const dialogs = this.injector.get(MatDialog);
-    if (dialogs.openDialogs.length === 0)
-      dialogs.open(LettersDialog, { width: '900px', maxWidth: '96vw', maxHeight: '92vh', restoreFocus: true });
+    if (await this.dialogs.isAnyOpen()) return;
+    await this.dialogs.open(() => import('./letters-dialog').then((m) => m.LettersDialog), {
+      width: '900px',
+      maxWidth: '96vw',
+      maxHeight: '92vh',
+      restoreFocus: true,
+    });
   }
 }
