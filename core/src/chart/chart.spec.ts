@@ -68,8 +68,26 @@ describe('a chart', () => {
   ])('%.12s is told in words', (text, words) =>
     expect(readChart(text, four).faults.map(sayFault).join(' ')).toMatch(words),
   );
-  it('three chords share a bar of four counts only by counts', () =>
-    expect(counts('C F G').map((c) => c[1])).toEqual([0, 4 / 3, 8 / 3]));
+  it.each([
+    ['C D E F G', ['C D E F | G']],
+    ['C D E F G | A', ['C D E F | G']],
+    ['C F G', ['C:2 F:1 G:1']],
+    ['C:2 F G "A open"', ['C:2 F G | "A open"']],
+    ['C . -', ['C:2 .:1 -:1']],
+    // Halves of counts are usual, and where counts stand they are meant.
+    ['C D E F G A B C', []],
+    ['C:4/3 F:4/3 G:4/3', []],
+    // What a repeat writes several times can’t be mended in its place.
+    ['{C F}x2 G', [undefined]],
+  ])('%s: chords that would change between the beats are told, with what would fit', (text, fixes) => {
+    expect(readChart(text, four).faults.map((f) => f.fix)).toEqual(fixes);
+    // They are read all the same, each as long as the others.
+    expect(counts('C F G').map((c) => c[1])).toEqual([0, 4 / 3, 8 / 3]);
+  });
+  it('five chords in a bar of four counts: said with their number', () =>
+    expect(readChart('C D E F G', four).faults.map(sayFault)).toEqual([
+      '5 chords share 4 counts here, so that they change between the beats. Write C D E F | G.',
+    ]));
   it('no text makes it throw, and chords never overlap nor leave their bars', () =>
     fc.assert(
       fc.property(

@@ -34,6 +34,8 @@ export type ChartFaultCode =
   | 'beyond the bar'
   | 'bar not full'
   | 'shared unevenly'
+  | 'shared oddly'
+  | 'frets misread'
   | 'no such chord'
   | 'two readings'
   | 'several chords';

@@ -13,7 +13,11 @@ export interface Span {
 export const chartName = (name: string): string =>
   name === '' ? '.' : /[\s|{}":]|^[%.-]$/.test(name) ? `"${name.replace(/"/g, '""')}"` : name;
 
-const countsText = (length: number): string => {
+/**
+ * Counts as a chart writes them.
+ * @example countsText(7560) // '3/2'
+ */
+export const countsText = (length: number): string => {
   const counts = length / TICKS_PER_COUNT;
   if (Number.isInteger(counts)) return String(counts);
   for (let parts = 2; parts < 1_000; parts++) if (Number.isInteger(counts * parts)) return `${counts * parts}/${parts}`;

@@ -2,6 +2,7 @@ import { type AccentCycle, barTicks } from '../cycle/index.js';
 import { quoted, type Range, textFault } from '../fault/index.js';
 import { ticks, TICKS_PER_COUNT } from '../time/index.js';
 import type { ChartChord, ChartFault, ReadChart } from './model.js';
+import { chartName, countsText } from './print-chart.js';
 
 export const LONGEST_CHART = 20_000;
 /** Chords and bars of a chart with its repeats written out. */
@@ -120,7 +121,7 @@ export function readChart(text: string, cycle: AccentCycle): ReadChart {
   let before: readonly { name: string; range: Range; share: number }[] = [];
   bars.forEach((bar, n) => {
     const length = lengths[n % lengths.length] ?? 0;
-    const said = bar[0]?.kind === 'again' && bar.length === 1 ? null : spread(bar, length, chords, faults);
+    const said = bar[0]?.kind === 'again' && bar.length === 1 ? null : spread(bar, length, chords, faults, text);
     if (!said && before.length === 0 && bar[0] && 'range' in bar[0]) {
       const fault = textFault<ChartFault['code']>(bar[0].range, 'nothing before it', ['%'], '');
       if (faults.length < MOST_FAULTS) faults.push(fault);
@@ -149,12 +150,40 @@ export function readChart(text: string, cycle: AccentCycle): ReadChart {
 /** A bar in which nothing is written goes on with what was held. */
 const NOWHERE: Range = { from: 0, to: 0 };
 
+/** Chords change on the count and on its halves, thirds of a group written out by hand apart. */
+const LEAST_SHARE = TICKS_PER_COUNT / 2;
+type Chord = Exclude<Entry, { kind: 'bar' }>;
+const written = ({ kind, counts, ...e }: Chord): string => {
+  const name = kind === 'again' ? '%' : kind === 'hold' ? '-' : 'name' in e && e.name !== '' ? chartName(e.name) : '.';
+  return counts === null ? name : `${name}:${counts}`;
+};
+/**
+ * The same chords as the bar has room for them: with more chords than counts the last ones in a bar of their own, else
+ * whole counts for each and the rest for the first.
+ */
+function sharedBetter(bar: readonly Chord[], counted: readonly (number | null)[], left: number): string | null {
+  const room = Math.floor(left / TICKS_PER_COUNT);
+  const open = counted.filter((c) => c === null).length;
+  const texts = bar.map(written);
+  if (room === 0) return null;
+  if (open > room) {
+    const fits = bar.length - (open - room);
+    return `${texts.slice(0, fits).join(' ')} | ${texts.slice(fits).join(' ')}`;
+  }
+  const each = Math.floor(room / open);
+  const first = countsText(left - each * (open - 1) * TICKS_PER_COUNT);
+  return texts
+    .map((text, i) => (counted[i] === null ? `${text}:${i === counted.indexOf(null) ? first : each}` : text))
+    .join(' ');
+}
+
 /** The chords of one bar with their ticks. */
 function spread(
   bar: readonly Exclude<Entry, { kind: 'bar' }>[],
   length: number,
   before: readonly ChartChord[],
   faults: ChartFault[],
+  text: string,
 ): { name: string; range: Range; share: number }[] {
   const say = (...fault: Parameters<typeof textFault<ChartFault['code']>>) => {
     if (faults.length < MOST_FAULTS) faults.push(textFault(...fault));
@@ -171,6 +200,12 @@ function spread(
   if (left < 0 || (left === 0 && open > 0)) say(whole, 'beyond the bar', [counts(given), counts(length), open]);
   else if (open === 0 && left > 0 && bar.length > 0) say(whole, 'bar not full', [counts(given), counts(length)]);
   else if (open > 0 && !Number.isInteger(left / open)) say(whole, 'shared unevenly', [open, counts(left)]);
+  else if (open > 0 && (left / open) % LEAST_SHARE !== 0) {
+    const better = sharedBetter(bar, counted, left);
+    const asIs = !/[{}]/.test(text.slice(whole.from, whole.to)) && whole.to > whole.from;
+    if (better === null) say(whole, 'shared unevenly', [open, counts(left)]);
+    else say(whole, 'shared oddly', [open, counts(left), better], asIs ? better : undefined);
+  }
   let name = before.at(-1)?.name ?? '';
   return bar.map((e, i) => {
     if (e.kind === 'again') say(e.range, 'nothing before it', ['%'], '');

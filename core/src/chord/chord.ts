@@ -119,6 +119,8 @@ export const isTelling = ({ interval, needed }: ChordNotes['tones'][number]): bo
   needed && /^[3467]/.test(interval);
 
 const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
+/** @example nameOfPitchClass(10) // 'Bb' */
+export const nameOfPitchClass = (pitchClass: number): string => SPELLED[((pitchClass % 12) + 12) % 12] ?? '';
 /**
  * The same chord so many semitones higher, its bass too; what is no chord symbol stays as it is.
  * @example transposeChord('Am7', 2) // 'Bm7'
@@ -126,7 +128,7 @@ const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'
 export function transposeChord(text: string, semitones: number): string {
   const up = (name: string): string => {
     const pitchClass = pitchClassOf(noteOf(name) ?? '');
-    return pitchClass === null ? name : (SPELLED[(((pitchClass + semitones) % 12) + 12) % 12] ?? name);
+    return pitchClass === null ? name : nameOfPitchClass(pitchClass + semitones);
   };
   return text.replace(ROOT_WRITTEN, up).replace(BASS_WRITTEN, (_, bass: string) => `/${up(bass)}`);
 }

@@ -1,1 +1,2 @@
 export * from './chord.js';
+export * from './symbols-of.js';

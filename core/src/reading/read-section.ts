@@ -31,7 +31,7 @@ import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
 import { bpm } from '../time/index.js';
 import { betterStart, type BetterStart } from './better-start.js';
-import type { Shape } from '../left-hand/index.js';
+import { HIGHEST_FRET, type Shape, writtenFrets } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import type { ReadingRequest } from './reading-request.js';
 import { writeWorkedOut } from './work-out.js';
@@ -58,7 +58,7 @@ export interface SectionFacts {
 }
 /** All that the screens show about a section, computed in one go. */
 export interface Reading extends SectionFacts {
-  /** Chord symbols of the chart for which the study has no shape yet. */
+  /** Chord symbols and frets of the chart for which the study has no shape yet. */
   readonly wanting: readonly string[];
   /** Slots whose fingers are not all written. */
   readonly workedOut: readonly number[];
@@ -155,8 +155,10 @@ export function readNames(
   const unknown = new Map<string, ChartFault>();
   for (const { name, range } of chords) {
     if (name === '' || known.has(name) || wanting.has(name) || unknown.has(name)) continue;
+    const frets = writtenFrets(name);
     const reading = readChord(name);
-    if (reading.ok) wanting.add(name);
+    if (frets === 'misread') unknown.set(name, textFault(range, 'frets misread', [quoted(name), HIGHEST_FRET]));
+    else if (frets || reading.ok) wanting.add(name);
     else unknown.set(name, unreadSymbol(name, range, reading));
   }
   const all = [...faults, ...unknown.values()].sort((a, b) => a.from - b.from);

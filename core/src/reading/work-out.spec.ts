@@ -98,6 +98,16 @@ describe('names of a chart', () => {
     ]);
     expect(chartFaults[1]?.about).toContain('Cmaj7');
   });
+  it('frets want a shape of their own; what is none for six strings is told', () => {
+    const { wanting, chartFaults } = readNames(section('', { chart: '0-x-9-9-9-0 | x32010 | 0-x-9 | 1-x-x-x-x-30' }), [
+      C,
+    ]);
+    expect(wanting).toEqual(['0-x-9-9-9-0', 'x32010']);
+    expect(chartFaults.map((f) => [f.code, f.about[0]])).toEqual([
+      ['frets misread', '“0-x-9”'],
+      ['frets misread', '“1-x-x-x-x-30”'],
+    ]);
+  });
   it('chords that were run together are told apart by one press, two readings are both named; own names go first', () => {
     const { chartFaults } = readNames(section('', { chart: 'Am-G-F-E | C2 | C' }), [C]);
     expect(chartFaults.map((f) => [f.code, f.about.slice(1), f.fix])).toEqual([

@@ -77,6 +77,8 @@ export interface FlatPattern {
 /** What can be wrong with one step. */
 export type StepFaultCode =
   | 'no stroke'
+  | 'run together'
+  | 'colon wanted'
   | 'ghost'
   | 'golpe alone'
   | 'slap marks'

@@ -15,6 +15,7 @@ import type { StringNumber } from '../time/index.js';
 import { joinMarks, MARK_TEXT, readMarks, type ReadMarks } from './read-marks.js';
 import { readPlace, readStrings } from './read-strings.js';
 import { printStep } from './print.js';
+import type { StepFaultCode } from './model.js';
 import { isFault, type StepFault, stepFault } from './step-fault.js';
 
 export interface StepReading {
@@ -64,7 +65,23 @@ function readAnew(text: string): StepReading {
   if (/^[GS]/.test(text)) return readTap(text);
   if (text.startsWith('L')) return readLigado(text);
   const hand = readHand(text);
-  return isFault(hand) ? refused(hand) : readStroke(text, hand);
+  const read = isFault(hand) ? refused(hand) : readStroke(text, hand);
+  const meant = read.fault && MAY_BE_MEANT.has(read.fault.code) ? asMeant(text) : null;
+  return meant ? refused(meant) : read;
+}
+
+/** Faults of a text that may be several steps, or lack the colon before its strings. */
+const MAY_BE_MEANT: ReadonlySet<StepFaultCode> = new Set(['no stroke', 'no mark', 'finger twice']);
+const STRUMS = /^(?:(?:ch|[pimaecxq])+[du]){2,}$/;
+const STRUM = /(?:ch|[pimaecxq])+[du]/g;
+/** What was meant by `ididid` and by `p5`; null where that is not plain. */
+function asMeant(text: string): StepFault | null {
+  const apart = STRUMS.test(text) ? text.match(STRUM) : /^[pimae]{2,}$/.test(text) ? [...text] : null;
+  if (apart?.every((t) => readAnew(t).step !== null))
+    return stepFault('run together', [quoted(text), apart.join(' ')], apart.join(' '));
+  const [, head = '', strings = ''] = /^([^\d:]+)([1-6]+(?:f\d+)?)$/.exec(text) ?? [];
+  const whole = `${head}:${strings}`;
+  return strings && readAnew(whole).step !== null ? stepFault('colon wanted', [quoted(text), whole], whole) : null;
 }
 
 function readTap(text: string): StepReading {

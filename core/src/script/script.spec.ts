@@ -73,7 +73,15 @@ const MOST_FIXES = 8;
 
 describe('faults', () => {
   it.each([
-    ['ii', /twice/, 'i'],
+    ['iid', /twice/, 'id'],
+    ['ii', /“ii” is several strokes in one: write i i/, 'i i'],
+    ['ididid', /several strokes in one: write id id id/, 'id id id'],
+    ['edadmdid', /several strokes/, 'ed ad md id'],
+    ['pimami', /several strokes/, 'p i m a m i'],
+    ['p5', /“p5” wants a colon before its string: write p:5/, 'p:5'],
+    ['p5f2', /colon/, 'p:5f2'],
+    ['ima321', /colon/, 'ima:321'],
+    ['i!5', /colon/, 'i!:5'],
     ['im:33', /Two fingers on one string/, 'im'],
     ['im:23', /finger order/, 'im:32'],
     ['a*', /a is busy/, 'a'],

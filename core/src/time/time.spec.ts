@@ -56,10 +56,13 @@ describe('tap tempo', () => {
   it('four even taps half a second apart give 120', () => expect(tapTempo([0, 500, 1000, 1500])).toBe(120));
   it('a long pause starts afresh', () => {
     expect(tapTempo([0, 500, 9000])).toBeNull();
-    expect(tapTempo([0, 500, 9000, 10_000])).toBe(60);
+    expect(tapTempo([0, 500, 9000, 10_000, 11_000])).toBe(60);
   });
   it('stays inside 20–400', () => {
-    expect(tapTempo([0, 10])).toBe(400);
+    expect(tapTempo([0, 150, 300])).toBe(400);
+    // Two at once, or keys that were hit together, are none.
+    expect(tapTempo([0, 500])).toBeNull();
+    expect(tapTempo([0, 10, 20])).toBeNull();
     expect(clampBpm(Number.NaN)).toBe(20);
   });
 });

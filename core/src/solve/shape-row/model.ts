@@ -25,7 +25,7 @@ export type RowResult =
   | { readonly answers: readonly RowAnswer[]; readonly infeasible?: undefined }
   | { readonly infeasible: readonly Fact<RowRefusal>[] };
 /** Why a row has no shapes. */
-export type RowRefusal = 'no chords' | 'too many chords' | 'chord without shape';
+export type RowRefusal = 'no chords' | 'too many chords' | 'chord without shape' | 'frets misread';
 export const LONGEST_ROW = 256;
 
 /** What a row pays beside its shapes and their changes, in points; one line of reason for each. */

@@ -26,6 +26,7 @@ describe('a row of chords', () => {
     [['Em', 'B7', 'Em'], true, {}],
     [['F', 'C'], true, {}],
     [['E', 'D', 'G'], true, { plays: [[6, 1], [1], [1]], atLeast: 4 }],
+    [['Am', '0-x-9-9-9-0', 'E'], true, {}],
     [['Am', 'G', 'F'], false, { given: { Am: readShape('x-0-2-2-1-0', 'x-0-2-3-1-0') } }],
   ] as const)('%s: optimum and all k are those of every row', (chords, round, more) => {
     const request: RowRequest = { ...base, chords, round, k: 5, highestFret: 5, ...more };
@@ -43,6 +44,17 @@ describe('a row of chords', () => {
       const own = a.shapes.map((s, i) => choices[i]!.find(({ shape }) => same(shape, s))!.total);
       expect(scoreRow(request, a.shapes, own)).toEqual(a);
     }
+  });
+  it('frets in a chord’s place are held as they are; what is none for six strings is told', () => {
+    const found = shapeRow({ ...base, chords: ['0-x-9-9-9-0', 'Am'], k: 1 });
+    const [row] = found.infeasible ? [] : found.answers;
+    expect(row && fretsText(row.shapes[0]!)).toBe('0-x-9-9-9-0');
+    const said = (chord: string) =>
+      shapeRow({ ...base, chords: [chord], k: 1 })
+        .infeasible?.map(sayFact)
+        .join(' ');
+    expect(said('0-x-9-9')).toMatch(/“0-x-9-9” is no shape: write six frets from string 6/);
+    expect(said('1-x-x-x-x-20')).toMatch(/Chord 1, 1-x-x-x-x-20.*No fingers of this hand hold it/);
   });
   it('takes less movement over the easiest single shapes', () => {
     const found = shapeRow({ ...base, chords: ['C', 'Am', 'F', 'G'], k: 1 });

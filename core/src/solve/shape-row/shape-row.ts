@@ -1,5 +1,5 @@
-import { type Fact, fact, factBecause } from '../../fault/index.js';
-import { changePoints } from '../../left-hand/index.js';
+import { type Fact, fact, factBecause, quoted } from '../../fault/index.js';
+import { changePoints, fingerShape, type Frets, handOn, HIGHEST_FRET, writtenFrets } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchWatch } from '../../search/index.js';
 import { type FrettedShape, shapesToWeigh, type WeighedShape } from '../voicings/index.js';
@@ -20,7 +20,7 @@ export type RowChoices =
 
 /**
  * What each chord of a row is chosen from: its best shapes and its taught forms, each in several fingerings; a given
- * shape alone where there is one.
+ * shape alone where there is one; where frets stand in its place, these alone.
  */
 export function rowChoices(ask: Ask<RowRequest>): RowChoices {
   const request = settled<RowRequest>(ask);
@@ -31,6 +31,8 @@ export function rowChoices(ask: Ask<RowRequest>): RowChoices {
   const found = chords.map((chord) => {
     const shape = given[chord];
     if (shape) return { weighed: [{ shape, total: 0 }] };
+    const frets = writtenFrets(chord);
+    if (frets) return fretted(chord, frets, request);
     const there = known.get(chord) ?? shapesToWeigh({ ...request, chord, k: SHAPES_A_CHORD });
     known.set(chord, there);
     return there;
@@ -40,6 +42,16 @@ export function rowChoices(ask: Ask<RowRequest>): RowChoices {
   );
   if (faults.length) return { infeasible: faults.slice(0, 20) };
   return { choices: found.map((c) => ('weighed' in c ? c.weighed : [])) };
+}
+
+/** Ways of fingering frets that stand written in a chord's place. */
+const FINGERINGS = 3;
+type Weighed = { readonly weighed: readonly WeighedShape[] } | { readonly infeasible: readonly [Fact] };
+function fretted(text: string, frets: Frets | 'misread', { neck, profile, weights }: RowRequest): Weighed {
+  if (frets === 'misread') return { infeasible: [fact('frets misread', quoted(text), HIGHEST_FRET)] };
+  const found = fingerShape(frets, handOn(neck, profile, weights), FINGERINGS);
+  if (found.length === 0) return { infeasible: [fact('no fingers hold it')] };
+  return { weighed: found.map(({ fingers, total }) => ({ shape: { frets, fingers }, total })) };
 }
 
 interface State {

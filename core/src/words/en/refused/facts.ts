@@ -14,6 +14,7 @@ import type { LostChord, VoicingLimit, VoicingRefusal } from '../../../solve/voi
 import { DATA_FAULTS } from './data-faults.js';
 import { present, type Sentences } from './sentences.js';
 import { sayLineSchool } from '../schools.js';
+import { fretsMisread } from './frets-misread.js';
 
 /** Facts name a school by its id. */
 const named = (school: string | number): string => sayLineSchool(String(school)).name;
@@ -141,6 +142,7 @@ const FRETS: Sentences<Exclude<FretRefusal, 'no notes' | 'highest fret'>> = {
   'can’t be held with what rings': ([n]) => `Event ${n} can’t be held with what rings.`,
 };
 const ROW: Sentences<RowRefusal> = {
+  'frets misread': fretsMisread,
   'no chords': () => 'Write chord symbols one after another, e.g. Am7 D7 Gmaj7.',
   'too many chords': ([n, most]) => `${n} chords; ${most} are the most at once.`,
   'chord without shape': ([n, chord]) => `Chord ${n}, ${chord}`,

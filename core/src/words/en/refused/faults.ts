@@ -7,6 +7,7 @@ import type { LineFault } from '../../../solve/finger-line/index.js';
 import type { NotesFault } from '../../../solve/fret-line/index.js';
 import { MARKS } from '../../../stroke/index.js';
 import { byNumber, listed } from '../numbers.js';
+import { fretsMisread } from './frets-misread.js';
 
 /** Every fault that a text can have. */
 export type FaultCode =
@@ -29,6 +30,8 @@ const CLASHES: Record<string, string> = {
 const STEP: Record<Exclude<ScriptFaultCode, keyof typeof SCRIPT | keyof typeof BRACKETS>, (about: About) => string> = {
   'no stroke': ([text]) =>
     `${text} is no stroke. Write fingers (p i m a e), then d or u for a strum, e.g. ed, p:5, ima:t, G, S, . or -`,
+  'run together': ([text, apart]) => `${text} is several strokes in one: write ${apart}.`,
+  'colon wanted': ([text, whole]) => `${text} wants a colon before its string: write ${whole}.`,
   ghost: () => 'A ghost motion is written (d) or (u).',
   'golpe alone': () => 'A golpe alone takes only ! or , after it. With a finger, write the finger and *: p:5*',
   'slap marks': () => 'A slap takes only ! or , after it.',
@@ -97,6 +100,9 @@ const CHART: Record<Exclude<ChartFaultCode, keyof typeof BRACKETS>, (about: Abou
   'shared unevenly': ([n, counts]) => `${n} chords can’t share ${counts} counts evenly; give them counts: D7:3.`,
   'two readings': ([text, first, second]) => `${text} is read in two ways: write ${first} or ${second}.`,
   'several chords': ([text, apart]) => `${text} is more than one chord: write ${apart}.`,
+  'shared oddly': ([n, counts, whole]) =>
+    `${n} chords share ${counts} counts here, so that they change between the beats. Write ${whole}.`,
+  'frets misread': fretsMisread,
   'no such chord': (about) =>
     `${about[0]} is no shape of this study and no chord symbol.${rest(about).length ? ` Near it: ${rest(about).join(', ')}.` : ''}`,
 };

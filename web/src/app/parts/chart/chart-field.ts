@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import {
   chartOf,
   type Command,
+  fingersText,
+  type FrettedShape,
   fretsText,
   inOrder,
   LONGEST_CHART,
@@ -15,6 +17,8 @@ import {
   setChart,
   setScript,
   LEAST_STRINGS,
+  symbolsOfShape,
+  writtenFrets,
 } from '@ruffle-wheel/core';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
@@ -107,9 +111,19 @@ export class ChartField {
     return latest.ask.chords.flatMap((name, i) => {
       const held = best?.shapes[i];
       if (!held || !wanted.delete(name)) return [];
-      return [{ shape: shapeFrom(name, held), frets: fretsText(held) }];
+      return [this.foundFor(name, held)];
     });
   });
+  /** Frets that stand in a chord's place have fingers now, and the symbols that their notes bear. */
+  private foundFor(name: string, held: FrettedShape) {
+    const shape = shapeFrom(name, held);
+    const study = this.open.study();
+    if (!study || !writtenFrets(name)) return { shape, says: fretsText(held) };
+    const symbols = symbolsOfShape(held, study.instrument);
+    const [chord] = symbols;
+    const says = chartWords.fretted(fingersText(held), symbols);
+    return { shape: chord === undefined ? shape : { ...shape, chord }, says };
+  }
   protected readonly unfound = computed(() => {
     const latest = this.asking.latest();
     return latest && latest.ask === this.ask() ? sayFacts(latest.answer.infeasible ?? []) : [];

@@ -1,3 +1,5 @@
+import { listed } from '@ruffle-wheel/core';
+
 /** The chart of a section, wherever it is written. */
 export const chart = {
   title: 'Chart: which chord when',
@@ -7,11 +9,14 @@ export const chart = {
     ['%', 'the bar before again'],
     ['-', 'the chord goes on'],
     ['{E7 | Am}x2', 'twice'],
+    ['0-x-9-9-9-0', 'frets from string 6 to 1, fingers are found'],
     ['.', 'open strings'],
     ['"F♯ open"', 'a shape by its name'],
   ],
   found: 'Shapes of least movement, kept when you leave the field:',
   foundOnly: 'Shapes of least movement for symbols that have none:',
+  fretted: (fingers: string, symbols: readonly string[]) =>
+    `fingers ${fingers}${symbols.length ? `, sounds as ${listed(symbols)}` : ''}`,
   keepFound: 'Keep them',
   bars: 'Bars of this section',
   barsOpen: 'round',
