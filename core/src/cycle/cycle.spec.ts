@@ -108,7 +108,7 @@ describe('places', () => {
   it('are said with the count’s own label', () => {
     const c = cycleById('buleria')!;
     const said = (...places: number[]) => places.map((n) => placeLabel(c, n * TICKS_PER_COUNT));
-    expect(said(0, 0.25, 0.5, 0.75, 1)).toEqual(['12', '12 e', '12 &', '12 a', '1']);
+    expect(said(0, 0.25, 0.5, 0.75, 1)).toEqual(['12', '12 ti', '12 &', '12 ta', '1']);
     expect(said(10, 10 + 1 / 3, 10 + 2 / 3)).toEqual(['10', '10 la', '10 li']);
     // What has no name of its own goes after the one before it; never a fraction.
     expect(said(1 / 8, 5 / 8, 1 / 5, 2 / 5)).toEqual(['after 12', 'after 12 &', 'after 12', 'after 12 la']);

@@ -61,17 +61,17 @@ export function groupStarts(c: AccentCycle): Ticks[] {
   return starts;
 }
 
-/** Places inside a count as players name them, in parts of it: quarters `e & a`, thirds `la li`. */
+/** Places inside a count, in parts of it: quarters `ti & ta` (`e` and `a` are fingers), thirds `la li`. */
 const INSIDE: readonly (readonly [part: number, name: string])[] = [
-  [1 / 4, 'e'],
+  [1 / 4, 'ti'],
   [1 / 3, 'la'],
   [1 / 2, '&'],
   [2 / 3, 'li'],
-  [3 / 4, 'a'],
+  [3 / 4, 'ta'],
 ];
 
 /**
- * How a place of the turn is said aloud: “3”, “3 &”, “3 e”, “3 li”; what has no name of its own goes after the named place
+ * How a place of the turn is said aloud: “3”, “3 &”, “3 ti”, “3 li”; what has no name of its own goes after the named place
  * before it.
  * @example placeLabel(cycleById('vals'), 7560) // '2 &'
  */

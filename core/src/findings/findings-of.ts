@@ -13,6 +13,7 @@ import { anotherStart } from './right-hand/another-start.js';
 import { ceiling } from './right-hand/ceiling.js';
 import { comesRound } from './right-hand/comes-round.js';
 import { pendulum } from './right-hand/pendulum.js';
+import { flicksPlucked } from './right-hand/plucked-flicks.js';
 import { plants } from './right-hand/plants.js';
 import { texts } from './texts.js';
 
@@ -25,6 +26,7 @@ const grave = (m: GraveMatter) => [
   ...heldOver(m),
   ...noNode(m),
   ...chordSounds(m),
+  flicksPlucked(m),
   barre(m),
 ];
 

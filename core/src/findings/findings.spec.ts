@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
 import { readShape, type Shape } from '../left-hand/index.js';
-import { makeSection, type Section } from '../piece/index.js';
+import { makeSection, makeStudy, type Section } from '../piece/index.js';
 import { DEFAULT_PROFILE, type HandProfile, leftHandOf } from '../player/index.js';
 import { readSection } from '../reading/index.js';
 import { bpm, millis, TICKS_PER_COUNT } from '../time/index.js';
-import { type Finding, type FindingCode, type FindingOf, FINDINGS, findingsOf, rank } from './index.js';
+import { type Finding, type FindingCode, type FindingOf, FINDINGS, findingsOf, rank, remediesOf } from './index.js';
 
 const shape = (name: string, frets: string, fingers: string): Shape => {
   const read = readShape(frets, fingers);
@@ -54,6 +54,23 @@ describe('the right hand', () => {
   it('ceiling over the seam says so, of a single stroke too', () => {
     expect(one(read('i - - - - - - -'), 'ceiling')!.figures.between).toEqual({ from: '1', to: '1', seam: true });
     expect(one(read('i - m - a - m i'), 'ceiling')!.figures.between).toMatchObject({ seam: true });
+  });
+  it('ceiling of a pattern shorter than its turn: to the place where it goes on, never from a count to itself', () => {
+    const between = (script: string) => one(read(script, { cycle: cycleById('buleria')! }), 'ceiling')!.figures.between;
+    expect(between('i')).toEqual({ from: '12', to: '12 &', seam: true });
+    expect(between('p - i -')).toEqual({ from: '12', to: '2', seam: true });
+  });
+  it('letters of a rasgueado that pluck are told where the family strums, and strummed by its remedy', () => {
+    const section = { ...makeSection('s', 'S', cycleById('buleria')!), script: 'e a m i iu . e a m', stepsPerCount: 4 };
+    const study = { ...makeStudy('x', 'X'), sections: [section] };
+    const found = one(read(section.script, section), 'flicks plucked')!;
+    expect(found).toMatchObject({ tone: 'watch', place: { slot: 0 }, figures: { letters: ['e', 'a', 'm', 'i'] } });
+    const [strums] = remediesOf(found, study, DEFAULT_PROFILE);
+    expect(strums).toMatchObject({ code: 'as strums', change: { script: 'ed ad md id iu . ed ad md' } });
+    // Fewer than three, a line of a m i, strings that are named, another family: they are what they are.
+    for (const script of ['e a', 'a m i a m i', 'e:1 a:2 m:3', 'ed ad md id', 'e i m a'])
+      expect(one(read(script, { cycle: section.cycle }), 'flicks plucked')).toBeUndefined();
+    expect(one(read('e a m i', { cycle: cycleById('bossa-three-two')! }), 'flicks plucked')).toBeUndefined();
   });
   it('comes round: passes, turns and steps of the least common multiple', () =>
     expect(one(read('ed ad md id iu', { cycle: cycleById('buleria')! }), 'comes round')).toEqual({
@@ -124,7 +141,7 @@ describe('the left hand', () => {
     expect(all(away, 'finger away')).toMatchObject([
       {
         tone: 'late',
-        place: { at: TICKS_PER_COUNT / 4, bar: 0, label: '1 e' },
+        place: { at: TICKS_PER_COUNT / 4, bar: 0, label: '1 ti' },
         figures: { name: 'C', finger: 1, string: 1, fret: 1, thereMs: 37.5 },
       },
     ]);
@@ -209,6 +226,6 @@ describe('the rank', () => {
     expect(tones).toEqual([...tones].sort());
     expect(new Set(tones).size).toBe(3);
   });
-  it('has every code, once', () => expect(new Set(FINDINGS).size).toBe(21));
+  it('has every code, once', () => expect(new Set(FINDINGS).size).toBe(22));
 });
 it('tempos are counts a minute', () => expect(one(read('i m'), 'ceiling')!.figures.bpm).toBe(bpm(100)));

@@ -131,6 +131,8 @@ export interface FindingFigures {
   /** A stroke that is held on while the chord changes under it. */
   'held over': { readonly motion: Motion; readonly from: string; readonly into: string };
   barre: Pick<BarreHold, 'names' | 'strings' | 'ms' | 'staminaMs'> & { readonly bpm: Bpm; readonly over: boolean };
+  /** Letters of a rasgueado without directions: each plucks a string of its own. */
+  'flicks plucked': { readonly letters: readonly Finger[] };
   /** A harmonic where the held shape has a fret without a node: it sounds as if it were pressed. */
   'no node': { readonly name: string; readonly string: StringNumber; readonly fret: number; readonly near: number };
   /** A shape that this hand can't hold. */

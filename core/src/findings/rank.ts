@@ -15,6 +15,7 @@ export const FINDINGS: readonly FindingCode[] = [
   'accents missed',
   'held over',
   'no node',
+  'flicks plucked',
   'string muted',
   'tone unheard',
   'name not borne out',

@@ -13,6 +13,7 @@ import { standsAgainst } from './findings-of.js';
 import { graveMatter } from './grave-matter.js';
 import type { Finding, FindingOf, FindingPlace, GraveMatter } from './model.js';
 import { rank } from './rank.js';
+import { pluckedFlicks } from './right-hand/plucked-flicks.js';
 import { type Remedy, remedy, remedyCommand, type RemedyFigures } from './remedy.js';
 
 /** Shapes that are tried in place of one that does not sound as it should. */
@@ -81,6 +82,8 @@ function inText(found: Finding, { section, called = [] }: GraveMatter): Remedy[]
       return atTheChange(found, section, called);
     case 'no node':
       return toTheNode(found, section, called);
+    case 'flicks plucked':
+      return asStrums(section, called);
     default:
       return [];
   }
@@ -94,6 +97,14 @@ function strokeOf({ slot }: FindingPlace, { script, cycle, start, stepsPerCount 
   if (slot === null || step?.kind !== 'stroke') return null;
   const written = (other: Stroke) => ({ script: writeSteps(script, pattern, flat, new Map([[slot, other]])) });
   return { step, written };
+}
+/** All of them as strums downwards. */
+function asStrums({ script, cycle, start, stepsPerCount }: Section, cells: Cells): Remedy[] {
+  const { pattern } = parseScript(script, { stepsPerCount, cycle, start, cells });
+  const flat = flatten(pattern);
+  const flicks = pluckedFlicks(flat).flat();
+  const strums = new Map(flicks.map(({ slot, step }) => [slot, { ...step, dir: 'd' } as const]));
+  return strums.size ? [remedy('as strums', {}, { script: writeSteps(script, pattern, flat, strums) })] : [];
 }
 function toTheNode({ place, figures }: FindingOf<'no node'>, section: Section, cells: Cells): Remedy[] {
   const stroke = strokeOf(place, section, cells);

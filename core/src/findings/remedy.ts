@@ -11,6 +11,8 @@ export interface RemedyFigures {
   'let go': Record<never, never>;
   /** The harmonic is touched where the nearest node lies. */
   'to the node': { readonly string: StringNumber; readonly fret: number };
+  /** Plucked flicks go through the strings, downwards. */
+  'as strums': Record<never, never>;
   slower: { readonly bpm: number };
   /** Another shape for the chord, or a chord in its place; with what is lost by it. */
   'other shape': { readonly name: string; readonly frets: string; readonly lost: readonly Fact[] };

@@ -20,7 +20,9 @@ export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): Find
         ? null
         : (load.fingers.find((f) => f.finger === cause.finger) ?? null);
   const pair = joint ?? own;
-  const at = (slot: number) => placeLabel(section.cycle, (flat.slots[slot]?.at ?? 0) + section.start);
+  /** Over the seam it is a stroke of the next pass. */
+  const at = (slot: number, passes = 0) =>
+    placeLabel(section.cycle, (flat.slots[slot]?.at ?? 0) + passes * flat.length + section.start);
   const room = roomOf(section.bpm / load.ceiling);
   return finding('ceiling', TONE[room], placeOfSlot(m, pair?.slot ?? null), {
     ceiling: load.ceiling,
@@ -28,7 +30,9 @@ export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): Find
     room,
     cause,
     tight: own ? { thereMs: own.leastMs, neededMs: own.neededMs } : null,
-    between: pair ? { from: at(pair.slot), to: at(pair.next), seam: pair.next <= pair.slot } : null,
+    between: pair
+      ? { from: at(pair.slot), to: at(pair.next, Number(pair.next <= pair.slot)), seam: pair.next <= pair.slot }
+      : null,
     rate: rateOf(flat, section.bpm, load.ceiling),
     raise: load.ceiling < HIGHEST_BPM ? (raises[0] ?? null) : null,
   });

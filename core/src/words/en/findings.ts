@@ -104,6 +104,10 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
       ...(not ? [`${not.fingers.join(' ')} on ${not.at} is not planted: ${WHY[not.why]}.`] : []),
     ],
   }),
+  'flicks plucked': ({ letters }) => ({
+    title: `${letters.join(' ')} plucks single strings`,
+    lines: [`A letter alone plucks one string. A rasgueado strums: ${letters.map((f) => `${f}d`).join(' ')}.`],
+  }),
   block: sayBlock,
   barre: sayBarre,
   'out of reach': sayOutOfReach,

@@ -34,6 +34,7 @@ const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter | 'texts'; re
   block: { matter: 'chords', leads: ['changes'] },
   barre: { matter: 'chords', leads: ['changes'] },
   'held over': { matter: 'chords', leads: ['changes'] },
+  'flicks plucked': { matter: 'hand', leads: ['slot'] },
   'no node': { matter: 'hand', leads: ['slot'] },
   'string muted': { matter: 'chords', leads: ['shape'] },
   'tone unheard': { matter: 'chords', leads: ['shape'] },
