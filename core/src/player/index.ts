@@ -5,3 +5,4 @@ export * from './neck-of.js';
 export * from './profile.js';
 export * from './room.js';
 export * from './movement.js';
+export * from './tapping.js';

@@ -48,6 +48,12 @@ export interface HandProfile {
   readonly cautionsRead: boolean;
 }
 
+/** Whether the figures of the right hand are the usual ones still, which nobody has measured. */
+export const hasUsualFigures = ({ returnMs, jointMs, thumbJointMs }: HandProfile): boolean =>
+  jointMs === DEFAULT_PROFILE.jointMs &&
+  thumbJointMs === DEFAULT_PROFILE.thumbJointMs &&
+  Object.entries(DEFAULT_PROFILE.returnMs).every(([finger, ms]) => returnMs[finger as Finger] === ms);
+
 /**
  * A steady amateur: figures from which the player starts before measuring the own hand
  * (docs/decisions.md says how they were chosen).

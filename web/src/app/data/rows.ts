@@ -25,6 +25,8 @@ export interface Settings {
   readonly buttons?: boolean;
   /** Letters and digits are keys; Space, Enter and the pedal are so always. */
   readonly letterKeys?: boolean;
+  /** What this is was said once, or never asked for: it is not said again. */
+  readonly welcomed?: boolean;
   readonly countIn: boolean;
   readonly loop: boolean;
   readonly guitar: number;
@@ -39,6 +41,7 @@ export const OPTIONAL_SETTINGS = [
   'neckMirrored',
   'buttons',
   'letterKeys',
+  'welcomed',
 ] as const satisfies readonly (keyof Settings)[];
 export const DEFAULT_SETTINGS: Settings = {
   key: 'player',

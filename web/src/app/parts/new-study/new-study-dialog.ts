@@ -17,11 +17,13 @@ import {
   DEFAULT_PROFILE,
   FAMILIES,
   freeName,
+  type HandProfile,
   makeStudy,
   placeLabel,
   setCell,
   type StartingPoint,
 } from '@ruffle-wheel/core';
+import { isInvented } from '../../data/demo';
 import { Compute } from '../../compute/compute';
 import { StartingPoints } from '../../compute/starting-points';
 import { Transport } from '../../sound/transport';
@@ -35,6 +37,8 @@ import { newId } from '../../data/new-id';
 
 /** Begins with nothing. */
 const EMPTY = 'empty';
+/** The player's own hand before it is kept. */
+const MINE = 'mine';
 
 /** Cycle, hand and a way to begin: three choices, each by keys, and a study that sounds. */
 @Component({
@@ -54,7 +58,11 @@ export class NewStudyDialog {
   private readonly dialog = inject<MatDialogRef<NewStudyDialog, boolean>>(MatDialogRef);
 
   protected readonly cycleId = signal(this.open.section()?.cycle.id ?? 'solea');
-  protected readonly handId = signal(this.collection.profile().id);
+  protected readonly handId = signal(
+    this.collection.profiles().some((p) => p.id === this.collection.profile().id && !isInvented(p))
+      ? this.collection.profile().id
+      : (this.collection.profiles().find((p) => !isInvented(p))?.id ?? MINE),
+  );
   protected readonly startId = signal('0');
   /** What is chosen is heard. */
   protected readonly heard = signal(true);
@@ -70,9 +78,14 @@ export class NewStudyDialog {
       .map((a) => placeLabel(this.cycle(), a.at))
       .join('  '),
   );
-  private readonly hands = computed(() => {
+  /** The player's own hands first; before there is one, it is there to be chosen, with usual figures. */
+  private readonly hands = computed((): readonly HandProfile[] => {
     const kept = this.collection.profiles();
-    return kept.length ? kept : [DEFAULT_PROFILE];
+    const own = kept.filter((p) => !isInvented(p));
+    return [
+      ...(own.length ? own : [{ ...DEFAULT_PROFILE, id: MINE, name: this.words.myHand }]),
+      ...kept.filter(isInvented),
+    ];
   });
   private readonly hand = computed(() => this.hands().find((p) => p.id === this.handId()) ?? this.collection.profile());
   protected readonly cycleGroups = computed((): ChoiceGroup[] =>
@@ -85,8 +98,12 @@ export class NewStudyDialog {
     })),
   );
   protected readonly handGroups = computed((): ChoiceGroup[] => [
-    { name: '', choices: this.hands().map((p) => ({ id: p.id, name: p.name, own: true })) },
+    { name: '', choices: this.hands().map((p) => this.handChoice(p)) },
   ]);
+  private handChoice(p: HandProfile) {
+    if (p.id === MINE) return { id: p.id, name: p.name, detail: this.words.notMeasured };
+    return { id: p.id, name: p.name, own: true, detail: isInvented(p) ? this.words.invented : '' };
+  }
   private readonly startingPoints = inject(StartingPoints);
   private readonly points = computed(() => this.startingPoints.of(this.cycle(), this.hand()));
   /** Empty until they are worked out: nobody who goes on fast begins with nothing unasked. */
@@ -134,6 +151,14 @@ export class NewStudyDialog {
     const point = points[Number(this.startId())];
     return section && point ? setCell(section.id, point.script, point.stepsPerCount)(study) : study;
   }
+  /** The hand that was chosen; the player's own comes with its first study. */
+  private handMade(): HandProfile {
+    const hand = this.hand();
+    if (hand.id !== MINE) return hand;
+    const mine = { ...hand, id: newId() };
+    this.collection.saveProfile(mine);
+    return mine;
+  }
   private readonly answered = inject<Answered | null>(MAT_DIALOG_DATA, { optional: true });
   protected async make() {
     this.answered?.answered();
@@ -141,7 +166,7 @@ export class NewStudyDialog {
     const none: readonly StartingPoint[] = [];
     const late = wanted ? await this.compute.startingPoints(this.cycle(), this.hand()).catch(() => none) : none;
     const study = this.study(wanted ? late : this.points());
-    this.collection.set({ profileId: this.hand().id });
+    this.collection.set({ profileId: this.handMade().id });
     this.collection.addStudy(study);
     const row = this.collection.row(study.id);
     if (row) this.open.open(row);

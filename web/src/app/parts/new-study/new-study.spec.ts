@@ -41,6 +41,27 @@ describe('a new study', () => {
     await soon(() => expect(chosen()).toEqual(['Bulería', world.collection.profile().name, expect.any(String)]));
     expect(texts(fixture, '.about')[0]).toContain('12 counts · accents 12 3 6 8 10 · 210 a minute as a rule');
   });
+  it('one’s own hand comes first, before it is measured too, and is kept with the study', async () => {
+    world.collection.profiles.set([
+      { ...DEFAULT_PROFILE, id: 'ines', name: 'Inés' },
+      { ...DEFAULT_PROFILE, id: 'tadeo', name: 'Tadeo' },
+    ]);
+    world.collection.set({ profileId: 'ines' });
+    await open();
+    const hands = () => texts(fixture, '.hands [role=option]');
+    expect(hands()).toEqual([
+      expect.stringMatching(/^My hand.*usual figures/),
+      expect.stringMatching(/^Inés.*invented/),
+      expect.stringMatching(/^Tadeo/),
+    ]);
+    await soon(() => expect(chosen()[1]).toBe('My hand'));
+    await press(fixture, 'Begin');
+    await soon(() => expect(closed).toEqual([true]));
+    expect(world.collection.profile()).toMatchObject({ name: 'My hand', returnMs: DEFAULT_PROFILE.returnMs });
+    // From then on it is one of the hands, and the first.
+    const again = await show(NewStudyDialog);
+    expect(texts(again, '.hands [role=option]')[0]).toBe('My hand');
+  });
   it('Enter goes from cycle to hand to beginning, and makes it with tempo and ladder of its cycle', async () => {
     await open();
     await choose('Vals');

@@ -4,6 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { askedIn, cleanShare, type LogEntry, reached } from '@ruffle-wheel/core';
 import { map } from 'rxjs';
+import { isOfDemo, ownFirst } from '../../data/demo';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
@@ -12,6 +13,8 @@ import { TempoChart } from './tempo-chart';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
 
+/** The demo's own lines, in the choice of a study. */
+const DEMO = ' demo';
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 /** A line of the log in px; on a narrow window it takes two. */
 const LINE = 44;
@@ -41,10 +44,18 @@ export class LogbookPlace {
     const names = new Map(this.collection.log().map((e) => [e.studyId, e.studyName]));
     return [...names].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
   });
+  /** Some of the lines are invented, and some are not. */
+  protected readonly demoApart = computed(() => {
+    const log = this.collection.log();
+    return log.some(isOfDemo) && !log.every(isOfDemo);
+  });
+  protected readonly invented = computed(() => this.entries().some(isOfDemo));
+  protected readonly demo = DEMO;
   protected readonly entries = computed((): LogEntry[] => {
     const study = this.studyChoice();
     const log = this.collection.log();
-    return study ? log.filter((e) => e.studyId === study) : [...log];
+    if (study === DEMO) return log.filter(isOfDemo);
+    return [...ownFirst(study ? log.filter((e) => e.studyId === study) : log)];
   });
   protected readonly total = computed(() => Math.round(this.entries().reduce((sum, e) => sum + e.minutes, 0)));
   protected readonly byId = (_: number, entry: LogEntry) => entry.id;

@@ -56,6 +56,23 @@ describe('logbook', () => {
     ]);
     expect(element(f).textContent).toMatch(/3 sessions · 23 minutes/);
   });
+  it('the demo’s sessions never stand among one’s own, and are to be had apart', async () => {
+    for (const n of [1, 2]) world.collection.saveLog(entry(`demo-0${n}-stairs`, 'stairs', '2026-03-06', 150));
+    const f = await show(LogbookPlace);
+    expect(element(f).textContent).toMatch(/3 sessions · 23 minutes/);
+    expect(element(f).textContent).not.toMatch(/invented/);
+    await choose(f, 'Study', 'The demo’s sessions');
+    expect(element(f).textContent).toMatch(/2 sessions · 15 minutes.*invented/s);
+    await choose(f, 'Study', 'STAIRS');
+    expect(element(f).textContent).toMatch(/2 sessions · 15 minutes/);
+    expect(element(f).textContent).not.toMatch(/invented/);
+  });
+  it('while there are no others the demo’s are shown, and called so', async () => {
+    for (const id of ['1', '2', '3']) world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
+    world.collection.saveLog(entry('demo-01-stairs', 'stairs', '2026-03-06', 150));
+    const f = await show(LogbookPlace);
+    expect(element(f).textContent).toMatch(/1 session .*invented/s);
+  });
   it('shows one study alone', async () => {
     const f = await show(LogbookPlace);
     await choose(f, 'Study', 'ROPE');

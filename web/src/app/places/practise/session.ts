@@ -12,6 +12,7 @@ import {
 } from '@ruffle-wheel/core';
 import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
+import { ownFirst } from '../../data/demo';
 import { Collection, OpenStudy } from '../../study';
 import { newId } from '../../data/new-id';
 
@@ -73,7 +74,7 @@ export class PracticeSession {
       drill: this.drillKey(),
       sectionName: this.label(),
     };
-    const own = this.collection.log().filter((e) => isAbout(e, what) && e.id !== this.entryId);
+    const own = ownFirst(this.collection.log().filter((e) => isAbout(e, what) && e.id !== this.entryId));
     return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
   });
 

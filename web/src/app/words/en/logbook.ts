@@ -16,6 +16,8 @@ export const logbook = {
   moreLines: (n: number) => `left out, practised longer ago: ${n}`,
   reading: 'Reading the log…',
   all: 'All studies',
+  ofDemo: 'The demo’s sessions',
+  invented: 'The demo’s sessions: invented. Your own stand apart from them.',
   remove: 'Delete line',
   removed: 'Line deleted',
   sessions: (n: number, minutes: number) => `${plural(n, 'session')} · ${plural(minutes, 'minute')}`,
