@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { choose, expect, leaveFields, saved, test } from './player.js';
+import { choose, expect, leaveFields, saved, test, ofShelf, ofStudy } from './player.js';
 
 const panel = (page: Page) => page.locator('app-files-panel');
 async function toFiles(page: Page, study: string, section: string) {
@@ -102,7 +102,7 @@ test('files from elsewhere come in on the Shelf, or are refused in words; the lo
   await page.keyboard.press('Escape');
   await expect(dialog(page)).toBeHidden();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Log as a table' }).press('Enter');
+  await ofShelf(page, 'Log as a table');
   const table = await readFile(await (await download).path(), 'utf8');
   expect(table).toMatch(/^session,started,minutes,/);
   const [head, first] = table.split('\r\n');
@@ -110,7 +110,7 @@ test('files from elsewhere come in on the Shelf, or are refused in words; the lo
   await expect(page.getByText('1 session came in')).toBeVisible();
   await give('log.csv', 'a,b\n1,2');
   await expect(page.getByRole('alert')).toContainText('has no column started');
-  await page.getByRole('button', { name: 'Score files of Salt Rope' }).press('Enter');
+  await ofStudy(page, 'Salt Rope', 'Files');
   await expect(dialog(page)).toContainText('For the stand');
   await page.keyboard.press('Escape');
 });

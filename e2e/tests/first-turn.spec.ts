@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, leaveFields, saved, test, writeScript, sounds, markPass } from './player.js';
+import { expect, leaveFields, saved, test, writeScript, sounds, markPass, ofShelf } from './player.js';
 
 test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceiling, practised and kept', async ({
   player: page,
@@ -110,7 +110,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
       return (await download).path();
     };
     const before = await exportAll();
-    await page.getByRole('button', { name: 'Clear everything' }).click();
+    await ofShelf(page, 'Clear everything');
     await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
     await expect(page.getByText('The shelf is empty.')).toBeVisible();
     await page.getByLabel('Import a file').setInputFiles(before);

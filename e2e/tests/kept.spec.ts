@@ -16,6 +16,8 @@ import {
   test,
   writeScript,
   markPass,
+  ofStudy,
+  ofShelf,
 } from './player.js';
 
 const script = (page: Page) => page.getByRole('textbox', { name: 'Hand script' });
@@ -207,7 +209,7 @@ test('storage that refuses: everything stays here, is said, is in both exports, 
   await writeScript(page, 'ed ad md');
   await expect(page.locator('.saved')).toContainText('Not saved: the browser’s storage refuses');
   await newStudy(page);
-  await page.getByRole('button', { name: 'Copy Salt Rope' }).click();
+  await ofStudy(page, 'Salt Rope', 'Copy');
   await page.getByLabel('i', { exact: true }).fill('321');
   await page.getByLabel('i', { exact: true }).press('Enter');
   await page.getByLabel('m', { exact: true }).fill('322');
@@ -244,16 +246,16 @@ test('every deletion has its own way back, by key, however many there were', asy
   await page.keyboard.press('7');
   const rows = page.locator('.rows h3');
   await expect(rows).toHaveCount(5);
-  await page.getByRole('button', { name: 'Delete Salt Rope' }).click();
-  await page.getByRole('button', { name: 'Delete Slack Water' }).click();
-  await page.getByRole('button', { name: 'Delete Lantern Stair' }).click();
+  await ofStudy(page, 'Salt Rope', 'Delete');
+  await ofStudy(page, 'Slack Water', 'Delete');
+  await ofStudy(page, 'Lantern Stair', 'Delete');
   await expect(rows).toHaveCount(2);
   for (const n of [3, 4, 5]) {
     await page.keyboard.press('Control+z');
     await expect(rows).toHaveCount(n);
   }
   // The bin outlives the page.
-  await page.getByRole('button', { name: 'Delete Salt Rope' }).click();
+  await ofStudy(page, 'Salt Rope', 'Delete');
   await saved(page);
   await page.reload();
   await page.getByText('Deleted and replaced (1)').click();
@@ -264,15 +266,15 @@ test('every deletion has its own way back, by key, however many there were', asy
 test('a file with other versions of own studies asks; the demo data too', async ({ player: page }) => {
   await writeScript(page, 'ed ad md');
   await page.keyboard.press('7');
-  await page.getByRole('button', { name: 'Bring the demo data back' }).click();
+  await ofShelf(page, 'Bring the demo data back');
   const question = page.getByRole('dialog', { name: 'Your shelf has these otherwise' });
   await expect(question).toContainText('study Lantern Stair');
   await page.keyboard.press('Escape');
   await expect(question).toHaveCount(0);
-  await page.getByRole('button', { name: 'Bring the demo data back' }).click();
+  await ofShelf(page, 'Bring the demo data back');
   await question.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByRole('heading', { name: 'Lantern Stair 2' })).toBeVisible();
-  await page.getByRole('button', { name: 'Bring the demo data back' }).click();
+  await ofShelf(page, 'Bring the demo data back');
   await question.getByRole('button', { name: 'Replace mine' }).click();
   await page.keyboard.press('1');
   await expect(script(page)).not.toHaveText('ed ad md');
@@ -299,7 +301,7 @@ test('two tabs: settings of both stay, a deletion there is said here, and a choi
   await expect(other.getByRole('button', { name: 'Loop (L)' })).toHaveAttribute('aria-pressed', 'false');
 
   await other.keyboard.press('7');
-  await other.getByRole('button', { name: 'Delete Lantern Stair' }).click();
+  await ofStudy(other, 'Lantern Stair', 'Delete');
   await expect(page.getByText('Another tab has deleted this study')).toBeVisible();
   await expect(page.locator('.saved')).toHaveText('Deleted in another tab');
   await page.getByRole('button', { name: 'Keep it', exact: true }).click();
@@ -366,7 +368,7 @@ test('a shelf with damage opens: what is whole is there, what is not is listed, 
 
 test('an empty shelf is no blank page', async ({ player: page }) => {
   await page.keyboard.press('7');
-  await page.getByRole('button', { name: 'Clear everything' }).click();
+  await ofShelf(page, 'Clear everything');
   await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
   await saved(page);
   await page.keyboard.press('1');
@@ -408,7 +410,9 @@ test('limits are said where something is added, and nothing of it is kept', asyn
   await expect(page.getByText(/20000 letters at most; this would make 20002/)).toBeVisible();
   await expect(script(page)).toHaveText('');
   await leaveFields(page);
-  await page.keyboard.press('7');
+  await page.keyboard.press('3');
+  await page.keyboard.press('f');
+  await page.getByText('Sections: name, add').click();
   for (let n = 0; n < 31; n++) await page.getByRole('button', { name: 'Add a section' }).click();
   await page.getByRole('button', { name: 'Add a section' }).click();
   await expect(page.getByText(/32 sections at most/)).toBeVisible();

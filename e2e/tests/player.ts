@@ -6,6 +6,7 @@ export const test = base.extend<{ player: Page }>({
     const complaints: string[] = [];
     listen(page, complaints);
     await open(page);
+    await notNow(page);
     await use(page);
     expect(complaints).toEqual([]);
   },
@@ -26,6 +27,12 @@ export async function open(page: Page) {
   await expect(page.getByRole('combobox', { name: 'Study', exact: true })).toHaveText('Lantern Stair');
   await expect(page.getByRole('textbox', { name: 'Hand script' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Ceiling/ })).toBeVisible();
+}
+/** The first screen is put away, once for all that is kept in this browser. */
+export async function notNow(page: Page) {
+  await page.getByRole('button', { name: 'Not now' }).click();
+  await expect(page.getByRole('region', { name: 'Welcome' })).toHaveCount(0);
+  await saved(page);
 }
 /** Loads the page again; keys are heard once the places are there. */
 export async function reload(page: Page) {
@@ -113,4 +120,15 @@ export async function newStudy(page: Page) {
   await expect(page).toHaveTitle('Wheel · Ruffle Wheel');
   await page.keyboard.press('7');
   await expect(page.getByRole('heading', { name: 'Soleá' })).toBeVisible();
+}
+
+/** An act of a study's menu on the Shelf. */
+export async function ofStudy(page: Page, study: string, act: string) {
+  await page.getByRole('button', { name: `More for ${study}`, exact: true }).click();
+  await page.getByRole('menuitem', { name: act, exact: true }).click();
+}
+/** An act of the menu over the Shelf. */
+export async function ofShelf(page: Page, act: string) {
+  await page.getByRole('button', { name: 'More for all' }).click();
+  await page.getByRole('menuitem', { name: act, exact: true }).click();
 }

@@ -1,6 +1,18 @@
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { choose, expect, leaveFields, listen, newStudy, open, saved, test, pressBeforeNews } from './player.js';
+import {
+  choose,
+  expect,
+  leaveFields,
+  listen,
+  newStudy,
+  open,
+  saved,
+  test,
+  pressBeforeNews,
+  ofStudy,
+  ofShelf,
+} from './player.js';
 
 const file = (name: string, text: string | Buffer) => ({
   name,
@@ -13,7 +25,7 @@ test('hostile, huge, truncated and later files are refused in words, and nothing
 }) => {
   await page.keyboard.press('7');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export Lantern Stair' }).click();
+  await ofStudy(page, 'Lantern Stair', 'Export');
   const good = await readFile(await (await download).path(), 'utf8');
   const take = page.getByLabel('Import a file');
   const said = page.getByRole('alert');
@@ -52,10 +64,25 @@ async function sections(page: Page, n: number) {
   await page.keyboard.press('Escape');
 }
 
+/** In the Weave’s form; undone by the notice’s button. */
+async function addsSections(page: Page) {
+  await leaveFields(page);
+  await page.keyboard.press('3');
+  await page.keyboard.press('f');
+  await page.getByText('Sections: name, add').click();
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await sections(page, 5);
+  await page.getByLabel('Name of the open section').fill('Cola');
+  await page.getByLabel('Name of the open section').press('Enter');
+  await page.getByRole('button', { name: 'Delete Cola' }).click();
+  await sections(page, 4);
+  await leaveFields(page);
+  await page.keyboard.press('7');
+}
 test('script tags in names are shown as the text they are', async ({ player: page }) => {
   await page.keyboard.press('7');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export Lantern Stair' }).click();
+  await ofStudy(page, 'Lantern Stair', 'Export');
   const good = await readFile(await (await download).path(), 'utf8');
   const name = '<img src=x onerror=alert(1)><script>alert(2)</script>';
   const hostile = good
@@ -70,25 +97,32 @@ test('script tags in names are shown as the text they are', async ({ player: pag
 
 test('new, copy, rename, sections, delete with undo, demo back', async ({ player: page }) => {
   await page.keyboard.press('7');
-  await page.getByRole('button', { name: 'Copy Salt Rope' }).click();
+  await ofStudy(page, 'Salt Rope', 'Copy');
   await expect(page.getByRole('heading', { name: 'Salt Rope 2' })).toBeVisible();
-  await page.getByLabel('Name of the open study').fill('Wet Rope');
-  await page.getByLabel('Name of the open study').press('Enter');
+  await ofStudy(page, 'Salt Rope 2', 'Rename');
+  await expect(page.getByLabel('Name of this study')).toBeFocused();
+  await page.keyboard.type('Wet Rope');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
-  await page.getByRole('button', { name: 'Add a section' }).click();
-  await sections(page, 5);
-  await page.getByRole('button', { name: 'Remove this section' }).click();
-  await sections(page, 4);
+  // What is searched for may stand in the name, in a cycle, or in the name of a section.
+  await page.getByLabel('Search studies').fill('rope WET');
+  await expect(page.locator('.rows h3')).toHaveText([/Wet Rope/]);
+  await page.getByLabel('Search studies').fill('FANDÁNGO');
+  await expect(page.locator('.rows h3')).toHaveText([/Slack Water/]);
+  await page.getByLabel('Search studies').fill('no such');
+  await expect(page.getByText('No study is called so')).toBeVisible();
+  await page.getByLabel('Search studies').fill('');
+  await addsSections(page);
   await saved(page);
-  await page.getByRole('button', { name: 'Delete Wet Rope' }).click();
+  await ofStudy(page, 'Wet Rope', 'Delete');
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Wet Rope' })).toBeVisible();
   await newStudy(page);
-  await page.getByRole('button', { name: 'Clear everything' }).click();
+  await ofShelf(page, 'Clear everything');
   await page.getByRole('dialog').getByRole('button', { name: 'Clear everything' }).click();
   await expect(page.getByText('The shelf is empty.')).toBeVisible();
-  await page.getByRole('button', { name: 'Bring the demo data back' }).click();
+  await ofShelf(page, 'Bring the demo data back');
   await expect(page.locator('.rows h3')).toHaveCount(5);
 });
 
@@ -133,7 +167,7 @@ test('Ctrl+S exports the open study', async ({ player: page }) => {
 
 test('the demo goes in one step, with its sessions and hands, and comes back by one', async ({ player: page }) => {
   await newStudy(page);
-  await page.getByRole('button', { name: 'Remove the demo' }).click();
+  await ofShelf(page, 'Remove the demo');
   await expect(page.getByText('The demo is removed.')).toBeVisible();
   await expect(page.locator('.rows h3')).toHaveText([/Soleá/]);
   await page.keyboard.press('6');

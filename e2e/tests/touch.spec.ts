@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, listen, open, sounds, test as base } from './player.js';
+import { choose, expect, listen, open, sounds, test as base, notNow } from './player.js';
 
 /** A tablet without keyboard and mouse. */
 const test = base.extend<{ tablet: Page }>({
@@ -11,6 +11,7 @@ const test = base.extend<{ tablet: Page }>({
     const complaints: string[] = [];
     listen(page, complaints);
     await open(page);
+    await notNow(page);
     await use(page);
     expect(complaints).toEqual([]);
     await context.close();

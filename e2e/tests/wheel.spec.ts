@@ -1,4 +1,4 @@
-import { choose, expect, leaveFields, saved, test, writeScript } from './player.js';
+import { choose, expect, leaveFields, saved, test, writeScript, ofStudy } from './player.js';
 
 test('a script with five faults shows five, each underlined at its place, and a fix mends one', async ({
   player: page,
@@ -204,7 +204,7 @@ test('undo and redo say what they did, by key and by button', async ({ player: p
   await expect(page.getByText('Taken back: tempo of “Rasgueado”').last()).toBeVisible();
   // A deletion is taken back by the same button.
   await page.keyboard.press('7');
-  await page.getByRole('button', { name: 'Delete Salt Rope' }).click();
+  await ofStudy(page, 'Salt Rope', 'Delete');
   await page.getByRole('button', { name: 'Undo (Ctrl+Z)' }).click();
   await expect(page.getByRole('heading', { name: 'Salt Rope' })).toBeVisible();
 });

@@ -14,6 +14,8 @@ import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } fro
 import { filter, map } from 'rxjs';
 import { Alerts } from './alerts';
 import { NothingOpen } from './nothing-open';
+import { Welcome } from './welcome';
+import { Tour } from '../parts/tour/tour';
 import { Compute } from '../compute/compute';
 import { Header } from './header/header';
 import { Everywhere } from './everywhere';
@@ -32,7 +34,7 @@ const SLOW_MS = 2_500;
 /** The shell: places at the left, the open study above, the place itself. */
 @Component({
   selector: 'app-root',
-  imports: [Alerts, Header, Icon, NothingOpen, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Alerts, Header, Icon, NothingOpen, RouterLink, RouterLinkActive, RouterOutlet, Welcome],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,6 +73,13 @@ export class App {
       !PLACES.some((p) => p.withoutStudy && this.url().startsWith(`/${p.path}`)),
   );
   protected readonly places = PLACES;
+  private readonly tour = inject(Tour);
+  /** On the first screen, and while the tour goes. */
+  protected readonly welcoming = computed(
+    () =>
+      this.tour.step() !== null ||
+      (this.startup.ready() && this.open.study() !== null && !(this.collection.settings().welcomed ?? false)),
+  );
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
 
   constructor() {
@@ -82,6 +91,9 @@ export class App {
     });
     this.open.refusals.subscribe((why) => {
       void import('../words/said/refusals').then(({ sayRefusal }) => notice.say(sayRefusal(why), 12_000));
+    });
+    effect(() => {
+      if (this.tour.ended()) void import('../words/welcome').then(({ welcome }) => notice.say(welcome.tour.ended));
     });
     this.collection.leftInBin.subscribe((n) => notice.say(words.aside.leftInBin(n), 12_000));
     effect((onCleanup) => {

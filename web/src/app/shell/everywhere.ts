@@ -37,7 +37,7 @@ export class Everywhere {
     this.keys.letterKeys(() => this.collection.settings().letterKeys ?? true);
     this.keys.forEverywhere({
       play: (e) => !this.keys.onControl(e) && void this.playOrStop(),
-      tap: (e) => !this.keys.onControl(e) && void this.tap(),
+      tap: (e) => !this.keys.onControl(e) && void (e.repeat || this.tap()),
       slower: () => this.step(-1),
       faster: () => this.step(1),
       loop: () => this.collection.set({ loop: !this.collection.settings().loop }),

@@ -4,6 +4,7 @@ import { Store, Writes } from '../data';
 import { Engine } from '../sound/engine';
 import { Transport } from '../sound/transport';
 import { Arrivals, Collection, Leaving, OpenStudy } from '../study';
+import { STUDY_IN } from '../parts/arriving/link-bounds';
 import { Troubles } from './troubles';
 import { shell as words } from '../words/shell';
 
@@ -50,6 +51,8 @@ export class Startup {
   }
 
   async begin() {
+    // Before the way to the first place takes it out of the address.
+    const { hash } = location;
     this.leaving.watch();
     this.collection.opening.set(true);
     const read = await this.load().then(
@@ -62,11 +65,19 @@ export class Startup {
     this.ready.set(true);
     if (globalThis.isSecureContext === false) this.troubles.say({ matter: 'insecure', text: words.startup.insecure });
     Engine.warm();
+    if (hash.startsWith(STUDY_IN)) void this.takeLink(hash);
+    whenIdle(() => void import('./comes-in').then((m) => m.takeFiles(this.injector)).catch(() => undefined));
     whenIdle(() => void import('./installed').then((m) => m.keepWithoutNetwork(this.injector)).catch(() => undefined));
     // Asked for once there is something to keep.
     this.writes.done
       .pipe(first(({ operation }) => operation.kind !== 'settings'))
       .subscribe(() => void navigator.storage?.persist?.().catch(() => false));
+  }
+  /** A study that stands in the address; it leaves the address, so that a reload does not ask again. */
+  private async takeLink(hash: string) {
+    history.replaceState(history.state, '', location.pathname);
+    const { Arriving } = await import('../parts/arriving/arriving');
+    await this.injector.get(Arriving).link(hash);
   }
   /** A read that fails once is asked again at once. */
   private async load(tries = READ_AGAIN_MS.length): Promise<void> {

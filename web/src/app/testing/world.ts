@@ -25,6 +25,15 @@ import { Collection, OpenStudy } from '../study';
 import { ScriptEditor } from '../ui/script/script-editor';
 import { newId } from '../data/new-id';
 
+/** Chooses an entry of a menu that a button opens. */
+export async function fromMenu(f: ComponentFixture<unknown>, trigger: string, entry: string) {
+  await press(f, trigger);
+  const entries = [...document.querySelectorAll<HTMLElement>('[mat-menu-item]')];
+  const found = entries.find((e) => e.textContent.trim() === entry);
+  if (!found) throw new Error(`no ${entry} among ${entries.map((e) => e.textContent.trim()).join(', ')}`);
+  found.click();
+  await f.whenStable();
+}
 /** Answers at once, in the page: the same readings as the worker's. */
 export class InstantCompute {
   private readonly latest = signal<AnsweredReading | null>(null);

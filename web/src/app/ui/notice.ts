@@ -36,6 +36,10 @@ export class Notice {
   say(text: string, ms = 4_000) {
     this.show(text, undefined, ms);
   }
+  /** What is said, with a way out of it. */
+  act(text: string, action: string, acted: () => void) {
+    this.show(text, action, UNDO_MS, acted);
+  }
   /** Something was deleted or replaced: it can be taken back from here, with Ctrl+Z, and from the bin. */
   withUndo(text: string, undo: () => void) {
     this.show(words.withKey(text), words.undoKey, UNDO_MS, this.ways.add(text, undo));

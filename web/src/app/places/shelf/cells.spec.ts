@@ -43,7 +43,7 @@ describe('cells', () => {
   it('a new one is kept without faults only, and each fault is said', async () => {
     const f = await show(Cells);
     await press(f, 'New cell');
-    await type(f, field(f, 'Hand script'), 'ii');
+    await type(f, field(f, 'Hand script'), 'iid');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
     await soon(() => expect(texts(f, '[role=alert]')).toHaveLength(2));
     expect(texts(f, '[role=alert]').join(' ')).toMatch(/has a name.*One finger stands here twice/);

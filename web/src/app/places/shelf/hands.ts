@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild
 import {
   cleanName,
   FINGERS,
+  hasUsualFigures,
   type Finger,
   type HandProfile,
   type LeftHand,
@@ -19,6 +20,9 @@ import { measure as measureWords } from '../../words/measure';
 import { shelf as shelfWords } from '../../words/shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
+import { TapHand } from './tap-hand';
+import type { TappedFigures } from './tapping';
+import { isInvented } from '../../data/demo';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -38,7 +42,7 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
 /** Whose hands the figures are measured against, and the cautions. */
 @Component({
   selector: 'app-hands',
-  imports: [MatCheckbox, FIELD, MatButton, SELECT, LeftHandMeasures, MeasureHand],
+  imports: [MatCheckbox, FIELD, MatButton, SELECT, LeftHandMeasures, MeasureHand, TapHand],
   templateUrl: './hands.html',
   styleUrl: './hands.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,10 +67,13 @@ export class Hands {
 
   /** The guided set-up is open. */
   readonly measuring = signal(false);
+  /** The right hand is tapped. */
+  protected readonly tapping = signal(false);
   private readonly guide = viewChild(MeasureHand);
+  private readonly tapGuide = viewChild(TapHand);
   /** While a hand is measured its letters answer, wherever the focus is. */
   pressed(e: KeyboardEvent): boolean {
-    return this.guide()?.pressed(e) ?? false;
+    return (this.guide() ?? this.tapGuide())?.pressed(e) ?? false;
   }
 
   protected choose(id: string) {
@@ -110,6 +117,16 @@ export class Hands {
     this.measuring.set(false);
     this.withUndo((p) => withLeftHand(p, left), measureWords.kept);
   }
+  protected keepTapped(figures: TappedFigures) {
+    this.tapping.set(false);
+    this.withUndo((p) => ({ ...p, ...figures }), measureWords.tapping.kept);
+  }
+  /** Whose figures these are, where they are not the player's own. */
+  protected readonly whose = computed(() => {
+    const profile = this.profile();
+    if (isInvented(profile)) return this.words.inventedHand;
+    return hasUsualFigures(profile) ? this.words.usualFigures : '';
+  });
   protected forget() {
     this.withUndo(withoutLeftHand, measureWords.forgotten);
   }

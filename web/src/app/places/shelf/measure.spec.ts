@@ -1,7 +1,16 @@
-import { DEFAULT_PROFILE, leftHandOf, moveConstants, neckOf, reachLadder } from '@ruffle-wheel/core';
+import {
+  DEFAULT_PROFILE,
+  leftHandOf,
+  moveConstants,
+  neckOf,
+  reachLadder,
+  TAPPED_PAIRS,
+  TAPS_ALONE,
+} from '@ruffle-wheel/core';
 import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
 import { Hands } from './hands';
 import { LANDINGS, Measuring } from './measuring';
+import { Tapping } from './tapping';
 import { soon } from '../../testing/soon';
 
 const ladder = reachLadder('12', neckOf(DEFAULT_PROFILE));
@@ -123,5 +132,59 @@ describe('the left hand on the shelf', () => {
     await f.whenStable();
     expect(field(f, 'Easy span').value).toBe('90');
     expect(() => button(f, 'Forget')).toThrow();
+  });
+});
+
+describe('measuring a right hand by tapping', () => {
+  const tapEvery = (t: Tapping, ms: number, from = 1_000) => {
+    for (let n = 0; n < TAPS_ALONE; n++) t.tap(from + n * ms);
+  };
+  const tapPairs = (t: Tapping, ms: number) => {
+    for (let n = 0; n < 2 * TAPPED_PAIRS; n++) t.tap(500 * (n >> 1) + ms * (n % 2));
+  };
+  it('takes each finger’s gap, the slower pair of fingers, and thumb to finger', () => {
+    const t = new Tapping(DEFAULT_PROFILE);
+    // Nothing is tapped before one is warm.
+    tapEvery(t, 100);
+    expect(t.step()).toEqual({ kind: 'warm' });
+    t.go(1);
+    for (const ms of [200, 150, 160, 210, 260]) tapEvery(t, ms);
+    expect(t.step()).toEqual({ kind: 'pair', from: 'm', to: 'i' });
+    for (const ms of [45, 62, 70]) tapPairs(t, ms);
+    expect(t.step()).toEqual({ kind: 'done' });
+    expect(t.figures()).toEqual({
+      returnMs: { p: 200, i: 150, m: 160, a: 210, e: 260 },
+      jointMs: 62,
+      thumbJointMs: 70,
+    });
+  });
+  it('what is uneven is tapped again, what is skipped stays', () => {
+    const t = new Tapping(DEFAULT_PROFILE);
+    t.go(1);
+    for (let n = 0; n < TAPS_ALONE; n++) t.tap(n * 200 + (n % 2) * 120);
+    expect(t.said()?.tapped).toEqual({ why: 'uneven' });
+    expect(t.step()).toMatchObject({ finger: 'p' });
+    expect(t.tapped()).toBe(0);
+    t.go(1);
+    expect(t.figures().returnMs).toEqual(DEFAULT_PROFILE.returnMs);
+  });
+  it('letters are taps; the figures are kept with the hand', async () => {
+    const world = await aWorld();
+    const f = await show(Hands);
+    expect(texts(f, 'p').join(' ')).toMatch(/Usual figures of a steady amateur/);
+    await press(f, 'Measure the right hand by tapping');
+    await press(f, 'I am warm');
+    const key = (at: number) => {
+      const e = new KeyboardEvent('keydown', { key: 'j', bubbles: true, cancelable: true });
+      Object.defineProperty(e, 'timeStamp', { value: at });
+      return f.componentInstance.pressed(e);
+    };
+    for (let n = 0; n < TAPS_ALONE; n++) expect(key(n * 222)).toBe(true);
+    await f.whenStable();
+    expect(texts(f, '[role=status]').join(' ')).toMatch(/p: 222 ms from tap to tap/);
+    for (let n = 0; n < 7; n++) await press(f, 'Leave as it was');
+    await press(f, 'Keep these figures');
+    await soon(() => expect(world.collection.profile().returnMs.p).toBe(222));
+    expect(texts(f, 'p').join(' ')).not.toMatch(/Usual figures/);
   });
 });

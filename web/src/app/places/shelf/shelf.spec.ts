@@ -3,7 +3,19 @@ import { makeStudy, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
 import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
-import { all, aWorld, button, choose, element, field, press, show, texts, type, type World } from '../../testing/world';
+import {
+  all,
+  aWorld,
+  choose,
+  element,
+  field,
+  fromMenu,
+  press,
+  show,
+  texts,
+  type,
+  type World,
+} from '../../testing/world';
 import { Exchange } from '../../compute/exchange';
 import { Database } from '../../data/database';
 import { Keeping } from '../../data/keeping';
@@ -71,14 +83,14 @@ describe('shelf', () => {
   });
   it('copies under the next free name', async () => {
     const f = await show(ShelfPlace);
-    await press(f, 'Copy Study');
+    await fromMenu(f, 'More for Study', 'Copy');
     await soon(() => expect(names()).toEqual(['Study', 'Study 2']));
     expect(world.open.study()?.name).toBe('Study 2');
   });
   it('deletes with undo, and opens another when the open one goes', async () => {
     world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
-    await press(f, 'Delete Study');
+    await fromMenu(f, 'More for Study', 'Delete');
     await soon(() => expect(names()).toEqual(['Other']));
     await soon(() => expect(world.open.study()?.name).toBe('Other'));
     expect(bar.said).toEqual(['Study deleted. Ctrl+Z takes it back too.']);
@@ -89,8 +101,8 @@ describe('shelf', () => {
     world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
     document.body.append(element(f));
-    await press(f, 'Delete Other');
-    await soon(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Delete Study'));
+    await fromMenu(f, 'More for Other', 'Delete');
+    await soon(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('More for Study'));
     element(f).remove();
   });
 
@@ -98,33 +110,48 @@ describe('shelf', () => {
     world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
     document.body.append(element(f));
-    const labels = [...element(f).querySelectorAll('.rows .remove')].map((e) => e.getAttribute('aria-label') ?? '');
-    await press(f, labels.at(-1) ?? '');
+    const labels = [...element(f).querySelectorAll('.rows .more')].map((e) => e.getAttribute('aria-label') ?? '');
+    await fromMenu(f, labels.at(-1) ?? '', 'Delete');
     await soon(() => expect(document.activeElement?.getAttribute('aria-label')).toBe(labels.at(-2)));
     element(f).remove();
   });
   it('clears everything once it was asked, with undo', async () => {
     const f = await show(ShelfPlace);
     answers.push(null, true);
-    await press(f, 'Clear everything');
+    await fromMenu(f, 'More for all', 'Clear everything');
     expect(names()).toEqual(['Study']);
-    await press(f, 'Clear everything');
+    await fromMenu(f, 'More for all', 'Clear everything');
     await soon(() => expect(world.collection.studies()).toEqual([]));
     await f.whenStable();
     expect(element(f).textContent).toMatch(/The shelf is empty/);
     bar.action.next();
     await soon(() => expect(world.open.study()?.name).toBe('Study'));
   });
-  it('names study and section, adds and removes sections', async () => {
+  it('a study is renamed in its row', async () => {
+    world.collection.addStudy(makeStudy('t', 'Other'));
     const f = await show(ShelfPlace);
-    await type(f, field(f, 'Name of the open study'), 'Stairs');
-    await type(f, field(f, 'Name of the open section'), 'Intro');
-    expect(world.open.study()).toMatchObject({ name: 'Stairs', sections: [{ name: 'Intro' }] });
-    expect(button(f, 'Remove this section').disabled).toBe(true);
-    await press(f, 'Add a section');
-    expect(world.open.section()?.name).toBe('B');
-    await press(f, 'Remove this section');
-    expect(world.open.study()?.sections).toHaveLength(1);
+    await fromMenu(f, 'More for Other', 'Rename');
+    const name = field(f, 'Name of this study');
+    name.value = 'Stairs';
+    name.dispatchEvent(new Event('blur'));
+    await soon(() => expect(names()).toEqual(['Stairs', 'Study']));
+    await f.whenStable();
+    expect(texts(f, '.rows h3')[0]).toMatch(/^Stairs/);
+  });
+  it('lists what was played or written last first, and finds by words of name, cycle and sections', async () => {
+    for (const name of ['Old', 'Über Water']) world.collection.addStudy(makeStudy(name, name));
+    const played = { studyId: 'Old', studyName: 'Old', sectionName: 'A', minutes: 1, passes: [], pain: false };
+    const later = new Date(Date.now() + 60_000).toISOString();
+    world.collection.saveLog({ id: 'l', startedAt: later, ...played });
+    const f = await show(ShelfPlace);
+    expect(texts(f, '.rows h3')[0]).toBe('Old');
+    expect(texts(f, '.rows p')[0]).toMatch(/played/);
+    await type(f, field(f, 'Search studies'), 'uber');
+    expect(texts(f, '.rows h3')).toEqual(['Über Water']);
+    await type(f, field(f, 'Search studies'), 'solea water');
+    expect(texts(f, '.rows h3')).toEqual(['Über Water']);
+    await type(f, field(f, 'Search studies'), 'xyz');
+    expect(texts(f, '.rows')).toEqual(['No study is called so, in no such cycle, with no such section.']);
   });
   it('refuses a faulty file in words and lists its faults', async () => {
     const f = await show(ShelfPlace);
@@ -155,7 +182,7 @@ describe('shelf', () => {
     vi.spyOn(exchange, 'logTable').mockImplementation(gone);
     await chooseFile(f, 'started', 'log.csv');
     await soon(() => expect(texts(f, '.refused').join(' ')).toMatch(/could not be read/));
-    await press(f, 'Log as a table');
+    await fromMenu(f, 'More for all', 'Log as a table');
     await soon(() => expect(bar.said.join(' ')).toMatch(/The log is empty|could not be made/));
   });
   it('a file that brings another version of mine asks; left, nothing is taken', async () => {
@@ -176,12 +203,12 @@ describe('shelf', () => {
   });
   it('what was deleted is listed for weeks, and put back from there; emptying asks', async () => {
     const f = await show(ShelfPlace);
-    await press(f, 'Delete Study');
+    await fromMenu(f, 'More for Study', 'Delete');
     await soon(() => expect(texts(f, '.bin summary')).toEqual(['Deleted and replaced (1)']));
     await press(f, 'Put back Study');
     await soon(() => expect(names()).toEqual(['Study']));
     await soon(() => expect(world.collection.bin()).toEqual([]));
-    await press(f, 'Delete Study');
+    await fromMenu(f, 'More for Study', 'Delete');
     await soon(() => expect(all(f, '.bin')).toHaveLength(1));
     answers.push(true);
     await press(f, 'Empty the bin');

@@ -2,14 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import {
+  addSection,
   askedDrill,
   copySection,
   joinKey,
   joinSections,
   LONGEST_FORM,
   moveSection,
+  removeSection,
+  renameSection,
   setForm,
   splitSection,
+  type Study,
   type UnrolledForm,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
@@ -27,6 +31,13 @@ const clock = (seconds: number): string => {
   const whole = Math.round(seconds);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
+
+/** The next letter that no section is called. */
+function freeLetter({ sections }: Study): string {
+  const taken = new Set(sections.map((s) => s.name));
+  const letters = Array.from({ length: 26 }, (_, n) => String.fromCharCode(65 + n));
+  return letters.find((l) => !taken.has(l)) ?? String(sections.length + 1);
+}
 
 /** The order of the sections: as text, as blocks as long as they last, and written out bar by bar and minute by minute. */
 @Component({
@@ -125,6 +136,20 @@ export class FormPanel {
   protected split() {
     const section = this.open.section();
     if (section) this.open.apply(splitSection(section.id, this.bar(), newId()));
+  }
+  protected rename(section: string, name: string) {
+    this.open.apply(renameSection(section, name));
+  }
+  protected add() {
+    const [study, section] = [this.open.study(), this.open.section()];
+    if (!study || !section) return;
+    const id = newId();
+    this.open.apply(addSection(id, freeLetter(study), section.cycle));
+    if (this.open.study()?.sections.some((s) => s.id === id)) this.open.chooseSection(id);
+  }
+  protected remove({ id, name }: { readonly id: string; readonly name: string }) {
+    this.open.apply(removeSection(id));
+    this.notice.withStudyUndo(this.words.removed(name), this.open.wayBack());
   }
   protected join(section: string) {
     this.open.apply(joinSections(section));

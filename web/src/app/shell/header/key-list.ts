@@ -4,8 +4,11 @@ import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { type Act, type ActId, actsOf, SCOPES, shownKey } from '../../keys/acts';
 import { Collection } from '../../study';
 import { Toggle } from '../../ui/toggle';
+import { Guide } from '../../parts/guide/guide';
+import { Tour } from '../../parts/tour/tour';
 import { acts } from '../../words/acts';
 import { shell as words } from '../../words/shell';
+import { welcome } from '../../words/welcome';
 
 /** How keyboards' names are shown. */
 const SHOWN: Readonly<Record<string, string>> = {
@@ -55,6 +58,10 @@ const shownKeys = ({ keys, panel }: Act): string => {
       <app-toggle [on]="letterKeys()" (click)="collection.set({ letterKeys: !letterKeys() })">{{
         words.keys.letterKeys
       }}</app-toggle>
+      <button type="button" matButton="outlined" mat-dialog-close (click)="tour.begin()">
+        {{ welcome.beginTour }}
+      </button>
+      <button type="button" matButton="outlined" mat-dialog-close (click)="guide.show()">{{ welcome.guide }}</button>
       <button type="button" matButton="outlined" mat-dialog-close>{{ words.keys.close }}</button>
     </mat-dialog-actions>
   `,
@@ -95,6 +102,9 @@ const shownKeys = ({ keys, panel }: Act): string => {
 })
 export class KeyList {
   protected readonly words = words;
+  protected readonly welcome = welcome;
+  protected readonly guide = inject(Guide);
+  protected readonly tour = inject(Tour);
   protected readonly collection = inject(Collection);
   protected readonly letterKeys = computed(() => this.collection.settings().letterKeys ?? true);
   private readonly shown = inject<MatDialogRef<KeyList>>(MatDialogRef);
