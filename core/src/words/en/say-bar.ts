@@ -8,8 +8,11 @@ import { isNone, isOpen } from '../how-much.js';
 import { byNumber, listed } from './numbers.js';
 import { sayMotion } from './strokes.js';
 
-/** What is played at one place, both hands: who, which strings, which frets and left fingers. */
-function sayPlayed({ motion, notes }: ScoreEvent): string {
+/**
+ * What is played at one place, both hands: who, which strings, which frets and left fingers.
+ * @example sayPlayed({ motion: readStep('p:5').step, notes: [{ string: 5, fret: 3, left: 3 }] }) // 'p: string 5 fret 3 finger 3'
+ */
+export function sayPlayed({ motion, notes }: Pick<ScoreEvent, 'motion' | 'notes'>): string {
   const sounds = notes.map(
     (n) => `string ${n.string} ${isOpen(n) ? 'open' : `fret ${n.fret}${n.left ? ` finger ${n.left}` : ''}`}`,
   );

@@ -41,6 +41,7 @@ export const ACTS = [
   { id: 'undo', scope: 'everywhere', keys: ['Ctrl+z'] },
   { id: 'redo', scope: 'everywhere', keys: ['Ctrl+Shift+z', 'Ctrl+y'] },
   { id: 'export', scope: 'everywhere', keys: ['Ctrl+s'] },
+  { id: 'print', scope: 'everywhere', keys: ['Ctrl+p'] },
   { id: 'keys', scope: 'everywhere', keys: ['?'] },
   // Leaving is the keys' own: whatever has the focus lets it go.
   { id: 'leave', scope: 'everywhere', keys: ['Escape'] },

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, Injector, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { ActOf } from '../keys/acts';
 import { Keys } from '../keys/keys';
@@ -32,6 +32,7 @@ export class Everywhere {
   private readonly notice = inject(Notice);
   private readonly newStudy = inject(NewStudy);
   private readonly dialogs = inject(Dialogs);
+  private readonly injector = inject(Injector);
 
   constructor() {
     this.keys.letterKeys(() => this.collection.settings().letterKeys ?? true);
@@ -47,6 +48,7 @@ export class Everywhere {
       undo: (e) => !ownUndo(e) && void this.undo(),
       redo: (e) => !ownUndo(e) && void this.redo(),
       export: () => void this.exportOpen(),
+      print: () => void this.print(),
       keys: () => void this.showKeys(),
     });
   }
@@ -95,6 +97,12 @@ export class Everywhere {
   async exportOpen() {
     const study = this.open.study();
     if (study) saveFile(await this.exports.study(study), study.name);
+  }
+
+  /** The stand page of what is open. */
+  async print() {
+    const { PrintOpen } = await import('../parts/print/print-open');
+    await this.injector.get(PrintOpen).print();
   }
 
   private readonly listed = signal(false);

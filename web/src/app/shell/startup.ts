@@ -66,6 +66,7 @@ export class Startup {
     if (globalThis.isSecureContext === false) this.troubles.say({ matter: 'insecure', text: words.startup.insecure });
     Engine.warm();
     if (hash.startsWith(STUDY_IN)) void this.takeLink(hash);
+    whenIdle(() => void import('./aloud').then((m) => m.speakOf(this.injector)).catch(() => undefined));
     whenIdle(() => void import('./comes-in').then((m) => m.takeFiles(this.injector)).catch(() => undefined));
     whenIdle(() => void import('./installed').then((m) => m.keepWithoutNetwork(this.injector)).catch(() => undefined));
     // Asked for once there is something to keep.

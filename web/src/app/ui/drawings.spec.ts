@@ -126,6 +126,17 @@ describe('fretboard', () => {
     expect(widths.every((w, n) => n === 0 || w < widths[n - 1]!)).toBe(true);
     expect(xs[4]! / 650).toBeCloseTo(1 - 2 ** (-5 / 12), 6);
   });
+  it('for a left-handed player the nut is at the right, and every finger on its side of it', async () => {
+    const f = await draw('x-3-2-0-1-0', 'x-3-2-0-1-0');
+    const cx = () => all(f, '.stop').map((c) => Number(c.getAttribute('cx')));
+    const before = cx();
+    f.componentRef.setInput('mirrored', true);
+    await f.whenStable();
+    expect(cx()).toEqual(before.map((x) => -x));
+    const [left = 0, , wide = 0] = (all(f, 'svg')[0]?.getAttribute('viewBox') ?? '').split(' ').map(Number);
+    expect(left + wide).toBeCloseTo(26);
+    expect(Math.min(...cx())).toBeGreaterThan(left);
+  });
   it('goes as far up as the shape does', async () =>
     expect(all(await draw('x-x-9-9-10-x', ''), '.wire')).toHaveLength(11));
 });

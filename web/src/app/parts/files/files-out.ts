@@ -187,7 +187,7 @@ export class FilesOut {
   }
   private async sheet(ask: OutAsk): Promise<Blob | null> {
     const [sections, { sheetPdf }] = await Promise.all([this.exchange.sheet(ask), import('../print/sheet-page')]);
-    return sections && sheetPdf(ask.study.name, sections, this.paper());
+    return sections && sheetPdf(ask.study.name, sections, this.paper(), !!this.collection.settings().neckMirrored);
   }
   /** The document in a page of its own, from which the browser prints. */
   protected async print() {

@@ -13,12 +13,20 @@ const CLOTH = '#f6d5d6';
 const LINE = '#b9aca0';
 const words = files.sheet;
 
-/** A practice sheet: a page a section, to play from and to tick by hand. */
-export async function sheetPdf(title: string, sections: readonly SheetSection[], format: Format): Promise<Blob> {
+/**
+ * A practice sheet: a page a section, to play from and to tick by hand.
+ * @param mirrored shapes as a left-handed player sees them, string 1 at the left
+ */
+export async function sheetPdf(
+  title: string,
+  sections: readonly SheetSection[],
+  format: Format,
+  mirrored = false,
+): Promise<Blob> {
   const doc = await paper(format, title);
   sections.forEach((section, n) => {
     if (n > 0) doc.addPage();
-    new Sheet(doc, section).draw(title);
+    new Sheet(doc, section, mirrored).draw(title);
   });
   numberPages(doc);
   return doc.output('blob');
@@ -29,6 +37,7 @@ class Sheet {
   constructor(
     private readonly doc: jsPDF,
     private readonly section: SheetSection,
+    private readonly mirrored: boolean,
   ) {
     this.width = doc.internal.pageSize.width;
     this.height = doc.internal.pageSize.height;
@@ -124,7 +133,7 @@ class Sheet {
     }
     if (first > 1) this.type(SANS, 'normal', 8, SOFT).text(String(first), left + 5 * gap + 1.5, top + 3.4);
     frets.forEach((fret, s) => {
-      const sx = left + s * gap;
+      const sx = left + (this.mirrored ? 5 - s : s) * gap;
       this.type(SANS, 'normal', 8, SOFT);
       if (fret === null || fret === 0) this.centred(fret === null ? '×' : '0', sx, top - 2);
       else {

@@ -44,7 +44,8 @@ import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
 import { sayFact } from '../../words/said/faults';
-import { sayBorrowed, sayRightHand } from '../../words/said/left-hand';
+import { sayBorrowed, sayChange, sayRightHand } from '../../words/said/left-hand';
+import { sayPlayed } from '../../words/said/strokes';
 
 /** One letter for each panel: changes, find, row, melody. */
 /** What is tried out while block chords are played. */
@@ -200,6 +201,15 @@ export class NeckPlace {
     });
   });
   /** The count that the change at hand is made on, where it is the hardest of its kind. */
+  /** The shape that one has come to, and what the way there asks; nothing while it sounds. */
+  protected readonly spoken = computed(() => {
+    if (this.transport.running()) return '';
+    const here = this.walk.here();
+    const note = here === null ? undefined : this.walk.events()[here];
+    if (note && here !== null) return `${this.noteName(here)}: ${sayPlayed(note)}`;
+    const change = this.change();
+    return [this.drawn().name, ...(change ? sayChange(change) : [])].join('. ');
+  });
   protected readonly changeOn = computed(() => {
     const [from, to] = [this.former(), this.present()];
     return (from && this.walk.here() === null && this.changeOf(from, to)?.label) || '';

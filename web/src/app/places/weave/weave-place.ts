@@ -26,6 +26,8 @@ import {
   setCountNote,
   setPlace,
   type SlotKey,
+  cycleLength,
+  placeLabel,
 } from '@ruffle-wheel/core';
 import { MatButton } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
@@ -56,7 +58,7 @@ import { WeaveApart } from './weave-apart';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
 import { WrittenMusic } from './written-music';
-import { sayStep } from '../../words/said/strokes';
+import { sayPlayed, sayStep } from '../../words/said/strokes';
 import { sayCycle } from '../../words/said/catalogue';
 
 /** Pixels to a unit of the drawings. */
@@ -155,6 +157,16 @@ export class WeavePlace {
     return step ? sayStep(step) : '';
   });
 
+  /** The step as one reads it to somebody who does not see the page: count, chord, who plays, strings, left fingers. */
+  protected readonly spoken = computed(() => {
+    const [stop, section] = [this.cursor.stop(), this.open.section()];
+    if (!stop || !section || this.transport.running()) return '';
+    const bar = this.music.written()?.bars.find((b) => b.n === stop.bar);
+    const event = bar?.events.find((e) => e.at === stop.at);
+    const chord = bar?.chords.findLast((c) => c.at <= stop.at - bar.at)?.name ?? '';
+    const place = placeLabel(section.cycle, stop.at % cycleLength(section.cycle));
+    return this.words.stepAloud(place, chord, event ? sayPlayed(event) : this.said());
+  });
   /** Only another bar moves the page: it stays where one has scrolled to when its bars are drawn anew. */
   private readonly barHere = computed(() => this.cursor.stop()?.bar);
 

@@ -39,6 +39,8 @@ const THEMES: readonly Theme[] = ['system', 'day', 'stage'];
 export class Header {
   protected readonly words = words.header;
   protected readonly savedWords = words.saved;
+  /** What is stored is not said; what can't be is. */
+  protected readonly isBad = computed(() => !['saved', 'saving', 'opening'].includes(this.open.saved()));
   protected readonly everywhere = inject(Everywhere);
   protected readonly transport = inject(Transport);
   protected readonly open = inject(OpenStudy);

@@ -4,7 +4,7 @@ import { drawings } from '../../words/drawings';
 
 const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
-/** The first frets of the neck in true scale with one shape held: string 1 on top, nut or capo at the left. */
+/** The first frets of the neck in true scale with one shape held: string 1 on top, nut or capo at the left, for a left-handed player at the right. */
 @Component({
   selector: 'app-fretboard',
   templateUrl: './fretboard.html',
@@ -15,6 +15,8 @@ export class Fretboard {
   readonly shape = input.required<Shape>();
   readonly capo = input(0);
   readonly scaleLength = input(650);
+  /** As a left-handed player sees it: nut or capo at the right. */
+  readonly mirrored = input(false);
 
   private readonly scale = computed(() => millimetres(this.scaleLength()));
   private readonly from = computed(() => wireAt(fromNut(0, this.capo()), this.scale()));
@@ -26,13 +28,22 @@ export class Fretboard {
   /** Height over all strings, in mm; twice drawn so that the dots are readable. */
   protected readonly gap = NUT_SPACING * 1.68;
   protected readonly width = computed(() => wireAt(fromNut(this.lastFret(), this.capo()), this.scale()) - this.from());
-  protected readonly box = computed(() => `-26 -14 ${this.width() + 38} ${this.gap * 5 + 40}`);
+  private readonly side = computed(() => (this.mirrored() ? -1 : 1));
+  protected readonly box = computed(() => {
+    const wide = this.width() + 38;
+    return `${this.mirrored() ? 26 - wide : -26} -14 ${wide} ${this.gap * 5 + 40}`;
+  });
   protected readonly wires = computed(() =>
     Array.from({ length: this.lastFret() }, (_, n) => {
       const fret = n + 1;
       const x = wireAt(fromNut(fret, this.capo()), this.scale()) - this.from();
       const before = wireAt(fromNut(fret - 1, this.capo()), this.scale()) - this.from();
-      return { fret, x, label: (x + before) / 2, inlay: INLAYS.includes(this.capo() + fret) };
+      return {
+        fret,
+        x: this.side() * x,
+        label: (this.side() * (x + before)) / 2,
+        inlay: INLAYS.includes(this.capo() + fret),
+      };
     }),
   );
   protected readonly strings = computed(() =>
@@ -48,7 +59,7 @@ export class Fretboard {
         string,
         y,
         fret,
-        x,
+        x: this.side() * x,
         finger: beyond ? '!' : fret ? (finger ?? '') : fret === 0 ? '' : '×',
         thickness: 0.5 + string * 0.22,
       };

@@ -1,5 +1,6 @@
 import {
   afterNextRender,
+  computed,
   ChangeDetectionStrategy,
   Component,
   effect,
@@ -15,6 +16,10 @@ import { MatInput } from '@angular/material/input';
 import type { Complete } from './completion';
 import type { ScriptField, Stretch } from './script-field';
 
+/** Faults that are read with the field. */
+const TOLD = 3;
+let drawn = 0;
+
 /** A script or chart as text with its faults underlined and listed. The editor itself arrives a moment after the page. */
 @Component({
   selector: 'app-script-editor',
@@ -28,6 +33,8 @@ import type { ScriptField, Stretch } from './script-field';
         spellcheck="false"
         autocapitalize="off"
         [attr.aria-label]="label()"
+        [attr.aria-invalid]="wrong() !== ''"
+        [attr.aria-describedby]="wrong() ? id : null"
         [attr.data-first]="first() ? '' : null"
         [attr.maxlength]="longest()"
         [value]="text()"
@@ -36,6 +43,9 @@ import type { ScriptField, Stretch } from './script-field';
       ></textarea>
     } @else if (!ready()) {
       <pre class="waiting">{{ text() }}</pre>
+    }
+    @if (wrong()) {
+      <span class="unseen" [id]="id">{{ wrong() }}</span>
     }`,
   styleUrl: './script-editor.scss',
   host: { '[attr.data-coming]': "first() && !ready() && !plain() ? '' : null" },
@@ -63,6 +73,14 @@ export class ScriptEditor {
   protected readonly ready = signal(false);
   /** The editor could not be fetched: a plain field takes its place. */
   protected readonly plain = signal(false);
+  protected readonly id = `said-of-script-${++drawn}`;
+  /** All that is wrong in a line each, as far as it is told. */
+  protected readonly wrong = computed(() =>
+    this.faults()
+      .slice(0, TOLD)
+      .flatMap((f) => (f.message ? [f.message] : []))
+      .join(' '),
+  );
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private field: ScriptField | null = null;
   private readonly area = viewChild<ElementRef<HTMLElement>>('area');
@@ -84,7 +102,9 @@ export class ScriptEditor {
     });
     effect(() => {
       const [faults, mark] = [this.faults(), this.mark()];
-      if (this.ready()) this.field?.underline(faults, mark);
+      if (!this.ready()) return;
+      this.field?.underline(faults, mark);
+      this.field?.describe(this.wrong() ? this.id : null);
     });
     const destroyed = inject(DestroyRef);
     let gone = false;

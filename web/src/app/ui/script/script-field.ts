@@ -13,6 +13,8 @@ import type { Complete } from './completion';
 export interface Stretch {
   readonly from: number;
   readonly to: number;
+  /** What is wrong there. */
+  readonly message?: string;
 }
 const setMarks = StateEffect.define<{ readonly faults: readonly Stretch[]; readonly mark: Stretch | null }>();
 const FAULT = Decoration.mark({ class: 'fault' });
@@ -124,6 +126,13 @@ export class ScriptField {
     });
   }
 
+  /** Ties what is wrong to the field, for those who hear it. @param by id of what says it */
+  describe(by: string | null) {
+    const { contentDOM } = this.view;
+    contentDOM.setAttribute('aria-invalid', String(by !== null));
+    if (by === null) contentDOM.removeAttribute('aria-describedby');
+    else contentDOM.setAttribute('aria-describedby', by);
+  }
   /** Takes over a text changed elsewhere: only the stretch that differs, so that the cursor keeps its place. */
   show(text: string) {
     const now = this.view.state.doc.toString();

@@ -18,6 +18,7 @@ const names: Readonly<Record<ActId, string>> = {
   undo: 'undo, deletions and imports too',
   redo: 'redo',
   export: 'export the open study',
+  print: 'print the stand page of the open section',
   keys: 'this list',
   leave: 'leave the script, a field or a button: keys belong to the place again',
   'slot before': 'slot before',

@@ -35,6 +35,12 @@ export const files = {
   save: 'Save the file',
   saved: (file: string) => `${file} saved.`,
   print: 'Open to print',
+  printOpen: {
+    nothing: 'No study is open: there is nothing to print.',
+    empty: (section: string) => `${section} has no strokes yet: there is nothing to print.`,
+    coming: 'The stand page is being made…',
+    save: 'Save the page',
+  },
   noWindow: 'This browser opens no second page from here; save the file and print it.',
   sheet: {
     name: 'practice sheet',

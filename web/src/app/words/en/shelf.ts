@@ -147,6 +147,7 @@ export const shelf = {
   inventedHand: 'An invented player. Figures of your own stand under New hands.',
   usualFigures: 'Usual figures of a steady amateur, until you measure yours.',
   forgetMeasures: 'Forget the measures',
+  leftHanded: 'Left-handed: necks, shapes and the practice sheet are drawn the other way round',
   cautions: 'Before you practise',
   cautionList: [
     'Pain, numbness or tingling: stop. Do not play through it. A teacher or a clinician decides, not this program; it gives no medical advice.',

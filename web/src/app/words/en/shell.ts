@@ -85,6 +85,13 @@ export const shell = {
     failed: (why: string) => `The demo data could not be fetched (${why}).`,
     noAnswer: 'no answer',
   },
+  aloud: {
+    playing: 'Playing',
+    stopped: 'Stopped',
+    tempo: (bpm: number) => `${bpm} counts a minute`,
+  },
+  printedPage:
+    'Ruffle Wheel. This is no sheet to play from: press Ctrl+P in the program, or choose Files in the Weave, for the stand page of what is open.',
   noMixer: 'The part that makes the sound could not be fetched. Check the connection, then play again.',
   noSound: 'This browser gives no sound: it has no audio worklet, or no output. Try another browser.',
   undoKey: 'Undo',

@@ -13,6 +13,7 @@ export const weave = {
     keys: 'Keys',
     files: 'Files',
   },
+  stepAloud: (place: string, chord: string, played: string) => `${place}${chord ? `, ${chord}` : ''}: ${played}`,
   empty:
     'Nothing is written in this section yet. Key 1 leads to the Wheel; what is written there stands here bar by bar.',
   keys: '← → step, Shift bar · ↑ ↓ string, then 0–9 fret, = 1 left finger, Delete · R bar again · V range · W hear apart · S script · H T O B F X K Y panels',

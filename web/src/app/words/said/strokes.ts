@@ -3,6 +3,7 @@ import {
   sayComeRound as englishSayComeRound,
   sayLayers as englishSayLayers,
   sayMet as englishSayMet,
+  sayPlayed as englishSayPlayed,
   sayStep as englishSayStep,
   whoLimits as englishWhoLimits,
 } from '@ruffle-wheel/core';
@@ -15,3 +16,4 @@ export const MARK_SAID = inLanguage(ENGLISH_MARK_SAID);
 export const whoLimits = inLanguage(englishWhoLimits);
 export const sayLayers = inLanguage(englishSayLayers);
 export const sayComeRound = inLanguage(englishSayComeRound);
+export const sayPlayed = inLanguage(englishSayPlayed);
