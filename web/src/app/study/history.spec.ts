@@ -17,6 +17,19 @@ describe('the history of a study', () => {
     expect(history.redo(b)?.study).toBe(c);
     expect(history.canRedo()).toBe(false);
   });
+  it('what belongs to the step before joins it however long ago that was, unless something came between', () => {
+    vi.useFakeTimers({ toFake: ['performance'] });
+    const history = new History();
+    history.step(a, 'chart');
+    vi.advanceTimersByTime(60_000);
+    history.step(b, 'chart', false, true);
+    expect(history.undo(c)?.study).toBe(a);
+    history.step(a, 'chart');
+    history.step(b, 'tempo');
+    history.step(c, 'chart', false, true);
+    expect(history.undo(d)?.study).toBe(c);
+    vi.useRealTimers();
+  });
   it('changes of one kind at once are one step, of another kind or of none are not', () => {
     const history = new History();
     history.step(a, 'script');

@@ -31,12 +31,13 @@ export class History {
   }
   /**
    * @param key steps with the same key that follow within a moment become one; '' joins none
+   * @param whenever joined to the last step of its key however long ago that was
    * @param theirs what comes over it is another tab's
    */
-  step(before: Study, key = '', theirs = false) {
+  step(before: Study, key = '', theirs = false, whenever = false) {
     const now = performance.now();
     const { key: last, at } = this.lastStep;
-    const joined = key !== '' && key === last && now - at < ONE_STEP_MS && this.future().length === 0;
+    const joined = key !== '' && key === last && (whenever || now - at < ONE_STEP_MS) && this.future().length === 0;
     this.lastStep = { key, at: now };
     if (!joined) this.past.update((p) => [...p, { study: before, under: theirs }].slice(-MOST_UNDONE));
     this.future.set([]);

@@ -132,18 +132,21 @@ export class OpenStudy {
     if (!this.drilled()) this.keepTried();
     this.run(command, key);
   }
-  /** A command on what lies beside the script, such as tempo and ladder: what is tried out stays so. */
-  adjust(command: Command, key = '') {
-    this.run(command, key);
+  /**
+   * A command on what lies beside the script, such as tempo and ladder: what is tried out stays so.
+   * @param whenever joined to the last step where that has the same key, however long ago it was
+   */
+  adjust(command: Command, key = '', whenever = false) {
+    this.run(command, key, whenever);
   }
-  private run(command: Command, key: string) {
+  private run(command: Command, key: string, whenever = false) {
     const before = this.current();
     if (!before) return;
     const refusal = command.refusal?.(before);
     if (refusal) return this.said.next(refusal);
     const after = command(before);
     if (after === before) return;
-    this.history.step(before, key);
+    this.history.step(before, key, false, whenever);
     this.put(after);
   }
   /** Shows and plays what a command would make of the study; null goes back to what is written. */

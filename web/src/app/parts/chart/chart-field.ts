@@ -150,14 +150,18 @@ export class ChartField {
   protected keepShapes() {
     if (this.found().length === 0) return;
     this.pending.set(false);
-    this.open.adjust(this.shapesFound());
+    // One step with the text that asked for them.
+    this.open.adjust(this.shapesFound(), this.stepKey(), true);
   }
 
+  private stepKey(): string {
+    return `chart ${this.section()?.id ?? ''}`;
+  }
   protected type(chart: string) {
     const section = this.section();
     this.typing.set(true);
     this.pending.set(true);
-    if (section) this.open.adjust(setChart(section.id, chart), `chart ${section.id}`);
+    if (section) this.open.adjust(setChart(section.id, chart), this.stepKey());
   }
   protected tooLong(letters: number) {
     const [section, study] = [this.section(), this.open.study()];

@@ -29,6 +29,7 @@ import { StartingPoints } from '../../compute/starting-points';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { ChoiceList, type ChoiceGroup } from '../../ui/choice-list';
+import { WaysBack } from '../../ui/ways-back';
 import { shell as words } from '../../words/shell';
 import type { Answered } from './answered';
 import { sayWayToBegin } from '../../words/said/schools';
@@ -55,6 +56,7 @@ export class NewStudyDialog {
   private readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
   private readonly transport = inject(Transport);
+  private readonly ways = inject(WaysBack);
   private readonly dialog = inject<MatDialogRef<NewStudyDialog, boolean>>(MatDialogRef);
 
   protected readonly cycleId = signal(this.open.section()?.cycle.id ?? 'solea');
@@ -166,8 +168,16 @@ export class NewStudyDialog {
     const none: readonly StartingPoint[] = [];
     const late = wanted ? await this.compute.startingPoints(this.cycle(), this.hand()).catch(() => none) : none;
     const study = this.study(wanted ? late : this.points());
+    const before = { study: this.open.study()?.id ?? '', profileId: this.collection.settings().profileId };
     this.collection.set({ profileId: this.handMade().id });
     this.collection.addStudy(study);
+    this.ways.add(study.name, () => {
+      this.collection.deleteStudy(study.id);
+      this.collection.set({ profileId: before.profileId });
+      const there = this.collection.row(before.study) ?? this.collection.studies()[0];
+      if (there) this.open.open(there);
+      else this.open.close();
+    });
     const row = this.collection.row(study.id);
     if (row) this.open.open(row);
     this.dialog.close(true);

@@ -246,7 +246,7 @@ describe('the neck', () => {
   it('without shapes it says where they come from', async () => {
     world.open.apply(setChart('s-a', ''));
     const { f } = await place();
-    expect(texts(f, '.board p')[0]).toMatch(/No shape yet/);
+    expect(texts(f, '.board p.soft')[0]).toMatch(/No shape yet/);
   });
 });
 

@@ -16,6 +16,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
+import { WaysBack } from '../../ui/ways-back';
 import { measure as measureWords } from '../../words/measure';
 import { shelf as shelfWords } from '../../words/shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
@@ -51,6 +52,7 @@ export class Hands {
   protected readonly words = shelfWords;
   protected readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
+  private readonly ways = inject(WaysBack);
   protected readonly spellings = LITTLE_FINGER_SPELLINGS;
   protected readonly profile = this.collection.profile;
   protected readonly fingers = computed(() =>
@@ -86,8 +88,13 @@ export class Hands {
       name: this.words.newHand,
       cautionsRead: false,
     };
+    const before = this.profile().id;
     this.collection.saveProfile(profile);
     this.choose(profile.id);
+    this.ways.add(this.words.handMade, () => {
+      this.collection.deleteProfile(profile);
+      this.choose(before);
+    });
   }
   protected rename(field: HTMLInputElement) {
     const name = cleanName(field.value);
@@ -130,10 +137,16 @@ export class Hands {
   protected forget() {
     this.withUndo(withoutLeftHand, measureWords.forgotten);
   }
+  /** What was measured is the player's own: an invented hand stays as it is, and one's own comes beside it. */
   private withUndo(change: ProfileChange, said: string) {
     const before = this.profile();
-    this.put(change);
-    this.notice.withUndo(said, () => this.collection.saveProfile(before));
+    const own = isInvented(before) ? { ...before, id: newId(), name: this.words.myHand, cautionsRead: false } : before;
+    this.keep(change(own));
+    this.notice.withUndo(said, () => {
+      if (own === before) this.collection.saveProfile(before);
+      else this.collection.deleteProfile(own);
+      this.collection.set({ profileId: before.id });
+    });
   }
 
   /** What can't be a measure of a hand goes back to what stood there; what is out of bounds to the nearest bound. */
@@ -147,8 +160,16 @@ export class Hands {
   private save(change: Partial<HandProfile>) {
     this.put((p) => ({ ...p, ...change }));
   }
+  /** Taken back like everything else; what is said of it is said then. */
   protected put(change: ProfileChange) {
-    const profile = change(this.profile());
+    const before = this.profile();
+    const kept = this.collection.profiles().some((p) => p.id === before.id);
+    this.keep(change(before));
+    this.ways.add(this.words.handChanged(before.name), () =>
+      kept ? this.collection.saveProfile(before) : this.collection.deleteProfile(before),
+    );
+  }
+  private keep(profile: HandProfile) {
     this.collection.saveProfile(profile);
     this.collection.set({ profileId: profile.id });
   }

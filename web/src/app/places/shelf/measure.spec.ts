@@ -8,6 +8,8 @@ import {
   TAPS_ALONE,
 } from '@ruffle-wheel/core';
 import { all, aWorld, button, field, press, show, texts, type, type World } from '../../testing/world';
+import { TestBed } from '@angular/core/testing';
+import { WaysBack } from '../../ui/ways-back';
 import { Hands } from './hands';
 import { LANDINGS, Measuring } from './measuring';
 import { Tapping } from './tapping';
@@ -185,6 +187,36 @@ describe('measuring a right hand by tapping', () => {
     for (let n = 0; n < 7; n++) await press(f, 'Leave as it was');
     await press(f, 'Keep these figures');
     await soon(() => expect(world.collection.profile().returnMs.p).toBe(222));
+    await f.whenStable();
     expect(texts(f, 'p').join(' ')).not.toMatch(/Usual figures/);
+    TestBed.inject(WaysBack).back();
+    expect(world.collection.profile().returnMs).toEqual(DEFAULT_PROFILE.returnMs);
+  });
+  it('an invented hand stays as it is: what is measured is one’s own, beside it', async () => {
+    const world = await aWorld();
+    const ines = { ...DEFAULT_PROFILE, id: 'ines', name: 'Inés' };
+    world.collection.saveProfile(ines);
+    world.collection.set({ profileId: 'ines' });
+    const f = await show(Hands);
+    expect(texts(f, 'p').join(' ')).toMatch(/An invented player/);
+    await press(f, 'Measure the right hand by tapping');
+    for (let n = 0; n < 9; n++) await press(f, 'Leave as it was');
+    await press(f, 'Keep these figures');
+    await soon(() => expect(world.collection.profile().name).toBe('My hand'));
+    expect(world.collection.profiles().find((p) => p.id === 'ines')).toEqual(ines);
+  });
+  it('every change of a hand is taken back by undo', async () => {
+    const world = await aWorld();
+    const mine = { ...DEFAULT_PROFILE, id: 'mine', name: 'Mine' };
+    world.collection.saveProfile(mine);
+    const f = await show(Hands);
+    await type(f, field(f, 'Scale length'), '640');
+    await press(f, 'New hands');
+    expect(world.collection.profile().name).toBe('New hands');
+    const ways = TestBed.inject(WaysBack);
+    expect(ways.back()).toBe('New hands');
+    expect(world.collection.profile()).toMatchObject({ name: 'Mine', scaleLength: 640 });
+    expect(ways.back()).toBe('Figures of Mine');
+    expect(world.collection.profile()).toEqual(mine);
   });
 });

@@ -10,6 +10,7 @@ import { NewStudy } from '../../parts/new-study/new-study';
 import { Dialogs } from '../../ui/dialogs';
 import { Notice } from '../../ui/notice';
 import { Questions } from '../../ui/question';
+import { WaysBack } from '../../ui/ways-back';
 import { saveFile } from '../../ui/save-file';
 import { Soon, Turns } from '../../ui/soon';
 import { shelf as shelfWords } from '../../words/shelf';
@@ -45,6 +46,7 @@ export class ShelfPlace {
   private readonly exports = inject(Exports);
   private readonly questions = inject(Questions);
   protected readonly open = inject(OpenStudy);
+  private readonly ways = inject(WaysBack);
   private readonly dialogs = inject(Dialogs);
   private readonly notice = inject(Notice);
   protected readonly arriving = inject(Arriving);
@@ -86,12 +88,12 @@ export class ShelfPlace {
   }
   protected copy(study: Study) {
     const names = this.collection.studies().map((r) => r.study.name);
-    this.add(copyStudy(study, newId(), freeName(study.name, names)));
-  }
-  private add(study: Study) {
-    this.collection.addStudy(study);
-    const row = this.collection.row(study.id);
+    const copy = copyStudy(study, newId(), freeName(study.name, names));
+    const before = this.open.study()?.id ?? null;
+    this.collection.addStudy(copy);
+    const row = this.collection.row(copy.id);
     if (row) this.open.open(row);
+    this.ways.add(copy.name, () => this.arriving.takenBack(() => this.collection.deleteStudy(copy.id), before));
   }
   protected remove(row: StudyRow) {
     const place = this.list()?.placeOf(row.id) ?? 0;

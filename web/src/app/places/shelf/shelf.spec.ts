@@ -23,6 +23,7 @@ import { DATABASE_NAME } from '../../data/database-name';
 import { Exports } from '../../study';
 import { type Question, Questions } from '../../ui/question';
 import { NewStudy } from '../../parts/new-study/new-study';
+import { WaysBack } from '../../ui/ways-back';
 import { Hands } from './hands';
 import { ShelfPlace } from './shelf-place';
 import { soon } from '../../testing/soon';
@@ -86,6 +87,9 @@ describe('shelf', () => {
     await fromMenu(f, 'More for Study', 'Copy');
     await soon(() => expect(names()).toEqual(['Study', 'Study 2']));
     expect(world.open.study()?.name).toBe('Study 2');
+    expect(TestBed.inject(WaysBack).back()).toBe('Study 2');
+    await soon(() => expect(names()).toEqual(['Study']));
+    expect(world.open.study()?.name).toBe('Study');
   });
   it('deletes with undo, and opens another when the open one goes', async () => {
     world.collection.addStudy(makeStudy('t', 'Other'));

@@ -47,7 +47,7 @@ describe('fit panel', () => {
   });
   it('an own cell must come, and is kept on the Shelf; a faulty one is refused in words', async () => {
     const f = await panel();
-    await type(f, field(f, 'Own cell'), 'ii');
+    await type(f, field(f, 'Own cell'), 'iid');
     all(f, 'form')[0]!.dispatchEvent(new Event('submit'));
     await f.whenStable();
     expect(texts(f, '.fault')[0]).toMatch(/One finger stands here twice/);

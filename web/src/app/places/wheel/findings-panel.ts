@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { HIGHEST_BPM, roomOf, type SaidFinding } from '@ruffle-wheel/core';
-import { OpenStudy } from '../../study';
+import { hasUsualFigures, HIGHEST_BPM, roomOf, type SaidFinding } from '@ruffle-wheel/core';
+import { isInvented } from '../../data/demo';
+import { Collection, OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { FindingCard, type LeadTo } from './finding-card';
@@ -52,6 +53,7 @@ const MATTERS: readonly Matter[] = ['hand', 'round', 'chords'];
 export class FindingsPanel {
   protected readonly words = wheelWords.wheel;
   protected readonly open = inject(OpenStudy);
+  private readonly collection = inject(Collection);
   readonly lead = output<Lead>();
   /** In their order; what can't be read is said beside its text. */
   private readonly findings = computed(() =>
@@ -81,6 +83,12 @@ export class FindingsPanel {
   protected readonly heaviest = computed(() => {
     const [most] = [...this.load()].sort((a, b) => b.percent - a.percent);
     return most ? `${most.finger} ${most.percent} %` : '';
+  });
+  /** Whose hand all this is measured against. */
+  protected readonly whose = computed(() => {
+    const hand = this.collection.profile();
+    if (isInvented(hand)) return this.words.ofInvented(hand.name);
+    return hasUsualFigures(hand) ? this.words.ofUsual : this.words.ofHand(hand.name);
   });
   protected readonly tempo = computed(() => this.open.section()?.bpm ?? 0);
   /** The tightest joints between two fingers, each against what the player needs for it. */

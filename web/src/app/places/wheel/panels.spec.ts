@@ -1,4 +1,4 @@
-import { CYCLES, heldInTurn, setScript, setTempo } from '@ruffle-wheel/core';
+import { CYCLES, heldInTurn, setChart, setScript, setTempo } from '@ruffle-wheel/core';
 import {
   all,
   aWorld,
@@ -158,13 +158,30 @@ describe('shape panel', () => {
     await f.whenStable();
     expect(world.open.study()?.shapes.at(-1)?.name).toBe('Am7');
     expect(texts(f, '.found')).toEqual([]);
-    // What is taken back is not kept again by itself, but offered.
+    // Text and shapes are one step, and what is taken back is not kept again by itself.
     world.open.undo();
-    await soon(() => expect(texts(f, '.found b')).toEqual(['Am7']));
     await new Promise((r) => setTimeout(r, 300));
+    expect(world.open.section()?.chart).toBe('C | EM');
     expect(world.open.study()?.shapes).toHaveLength(2);
+    world.open.redo();
+    expect([world.open.section()?.chart, world.open.study()?.shapes.length]).toEqual(['C | Am7 | C', 3]);
+    // What came some other way is offered.
+    world.open.apply(setChart('s-a', 'C | Dm7'));
+    await soon(() => expect(texts(f, '.found b')).toEqual(['Dm7']));
     await press(f, 'Keep them');
-    expect(world.open.study()?.shapes.at(-1)?.name).toBe('Am7');
+    expect(world.open.study()?.shapes.at(-1)?.name).toBe('Dm7');
+  });
+  it('frets in a chart become a shape with fingers, and are called by their notes', async () => {
+    const f = await panel();
+    editor(f, 'Chart').textChange.emit('C | 0-x-9-9-9-0');
+    await soon(() => expect(texts(f, '.found span').join(' ')).toMatch(/0-x-9-9-9-0 fingers x?0?.*sounds as E/));
+    editor(f, 'Chart').left.emit();
+    await f.whenStable();
+    expect(world.open.study()?.shapes.at(-1)).toMatchObject({
+      name: '0-x-9-9-9-0',
+      chord: 'E',
+      frets: [0, null, 9, 9, 9, 0],
+    });
   });
   it('keeps a new shape only without faults, and says each of them', async () => {
     const f = await panel();

@@ -25,6 +25,9 @@ export const wheel = {
       cycle: 'Cycle',
     },
     matters: { hand: 'The hand', round: 'Turns and accents', chords: 'Chords and the left hand' },
+    ofInvented: (name: string) => `Measured against the hand of ${name}, an invented player.`,
+    ofUsual: 'Measured against usual figures, until your hand is measured on the Shelf.',
+    ofHand: (name: string) => `Measured against ${name}.`,
     loadMatter: 'Load of each finger',
     lead: {
       slot: 'Show the place',
