@@ -39,7 +39,7 @@ test('Esc does one thing at a time', async ({ player: page }) => {
   const hint = page.locator('.hint');
   await leaveFields(page);
   await page.keyboard.press('ArrowRight');
-  await expect(hint).toContainText('Slot');
+  await expect(hint).toContainText('Step');
   await script.click();
   await page.keyboard.press('End');
   await page.keyboard.type(' i:');
@@ -51,7 +51,7 @@ test('Esc does one thing at a time', async ({ player: page }) => {
   await expect(script).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(script).not.toBeFocused();
-  await expect(hint).toContainText('Slot');
+  await expect(hint).toContainText('Step');
   // A choice closes and keeps the focus; the next one gives it up, the one after lets the slot go.
   const section = page.getByRole('combobox', { name: 'Section', exact: true });
   await section.focus();
@@ -62,9 +62,9 @@ test('Esc does one thing at a time', async ({ player: page }) => {
   await expect(section).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(section).not.toBeFocused();
-  await expect(hint).toContainText('Slot');
+  await expect(hint).toContainText('Step');
   await page.keyboard.press('Escape');
-  await expect(hint).not.toContainText('Slot');
+  await expect(hint).not.toContainText('Step');
 });
 
 test('Tab leads first past places and header; letters can be switched off', async ({ player: page }) => {
@@ -84,5 +84,5 @@ test('Tab leads first past places and header; letters can be switched off', asyn
   await page.waitForTimeout(300);
   await expect(page).toHaveTitle('Wheel · Ruffle Wheel');
   await page.keyboard.press('ArrowRight');
-  await expect(page.locator('.hint')).toContainText('Slot');
+  await expect(page.locator('.hint')).toContainText('Step');
 });

@@ -149,9 +149,9 @@ test('what can’t be played is said where it is, and five thousand notes never 
   await expect(melody).toBeFocused();
   const alert = page.locator('app-melody-panel [role=alert]');
   for (const [text, said] of [
-    ['e4 e7', 'Event 2: E7 is not on any string up to fret 12'],
-    ['[e4/1 f4/1]', 'Event 1 puts two notes on one string'],
-    ['[f2 c#3 g3 c#5]', 'Event 1: no fingers hold these notes together'],
+    ['e4 e7', 'Step 2: E7 is not on any string up to fret 12'],
+    ['[e4/1 f4/1]', 'Step 1 puts two notes on one string'],
+    ['[f2 c#3 g3 c#5]', 'Step 1: no fingers hold these notes together'],
     ['(Amaj9q)', 'not known as a chord. Near it'],
     ['e4/7', 'is no note'],
   ] as const) {

@@ -65,7 +65,7 @@ for (const [place, panels] of Object.entries(PLACES))
 test('by touch alone a stroke and its marks are written on the wheel, and heard', async ({ tablet: page }) => {
   const script = page.getByRole('textbox', { name: 'Hand script' });
   const before = await script.innerText();
-  await page.getByRole('button', { name: 'slot after: →' }).tap();
+  await page.getByRole('button', { name: 'step after: →' }).tap();
   await page.getByRole('button', { name: /^finger.*: p$/ }).tap();
   await page.getByRole('button', { name: /^mark.*: ~$/ }).tap();
   await expect(script).not.toHaveText(before);

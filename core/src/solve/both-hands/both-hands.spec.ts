@@ -101,6 +101,6 @@ describe('both hands', () => {
   });
   it('says when the left hand can’t hold it', () => {
     const result = bothHands(readNotes('[f2~ c6]', 4), base);
-    expect(sayFacts(result.infeasible ?? [])[0]).toMatch(/^Event 1: /);
+    expect(sayFacts(result.infeasible ?? [])[0]).toMatch(/^Step 1: /);
   });
 });

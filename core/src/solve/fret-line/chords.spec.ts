@@ -186,8 +186,8 @@ describe('chords in a line', () => {
   it('can’t be two things at once, nor a symbol nobody knows, nor a shape out of reach', () => {
     const say = (event: Omit<FretEvent, 'at'>) =>
       sayFacts(fretLine({ ...base, events: [{ at: ticks(0), ...event }] }).infeasible ?? []);
-    expect(say({ notes: [{ midi: 60 }], chord: 'Am7' })?.[0]).toMatch(/Event 1 has a chord and something else/);
-    expect(say({ notes: [], chord: 'Amaj9q' })?.[0]).toMatch(/^Event 1: .*not known as a chord.*Near it/);
+    expect(say({ notes: [{ midi: 60 }], chord: 'Am7' })?.[0]).toMatch(/Step 1 has a chord and something else/);
+    expect(say({ notes: [], chord: 'Amaj9q' })?.[0]).toMatch(/^Step 1: .*not known as a chord.*Near it/);
     expect(
       say({
         notes: [],

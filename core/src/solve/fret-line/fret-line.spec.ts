@@ -158,7 +158,7 @@ describe('the first position', () => {
 describe('what can’t be fretted', () => {
   it('is said with its place: beyond the neck, two notes on one string, too many, what rings in the way', () => {
     const say = (events: readonly FretEvent[]) => sayFacts(fretLine({ ...base, events }).infeasible ?? [])[0];
-    expect(say(line(64, 99))).toMatch(/^Event 2: E♭7 is not on any string up to fret 12/);
+    expect(say(line(64, 99))).toMatch(/^Step 2: E♭7 is not on any string up to fret 12/);
     expect(
       say([
         {
@@ -182,6 +182,6 @@ describe('what can’t be fretted', () => {
         { at: ticks(0), notes: [{ midi: 43, rings: ticks(5040) }] },
         { at: ticks(1260), notes: [{ midi: 76 }] },
       ]),
-    ).toMatch(/Event 2 can’t be held while what rings before it goes on/);
+    ).toMatch(/Step 2 can’t be held while what rings before it goes on/);
   });
 });

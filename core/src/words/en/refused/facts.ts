@@ -120,26 +120,26 @@ const WEAVE: Sentences<WeaveRefusal> = {
   'chord in the melody': ([n]) => `Note ${n} strikes several strings; the thumb’s melody takes one at a time.`,
 };
 const FRETS: Sentences<Exclude<FretRefusal, 'no notes' | 'highest fret'>> = {
-  'too many events': ([n, most]) => `${n} events are too many at once; ${most} is the most. Take them in parts.`,
-  'events out of order': ([n, before]) => `Event ${n} does not come after event ${before}.`,
-  'event without note': ([n]) => `Event ${n} has no note.`,
-  'chord and something else': ([n]) => `Event ${n} has a chord and something else; give notes, or one chord.`,
-  'more notes than strings': ([n, notes]) => `Event ${n} has ${notes} notes for six strings.`,
-  'two notes on one string': ([n]) => `Event ${n} puts two notes on one string.`,
-  'event can’t be played': ([n]) => `Event ${n}`,
+  'too many events': ([n, most]) => `${n} steps are too many at once; ${most} is the most. Take them in parts.`,
+  'events out of order': ([n, before]) => `Step ${n} does not come after step ${before}.`,
+  'event without note': ([n]) => `Step ${n} has no note.`,
+  'chord and something else': ([n]) => `Step ${n} has a chord and something else; give notes, or one chord.`,
+  'more notes than strings': ([n, notes]) => `Step ${n} has ${notes} notes for six strings.`,
+  'two notes on one string': ([n]) => `Step ${n} puts two notes on one string.`,
+  'event can’t be played': ([n]) => `Step ${n}`,
   'shape can’t be held': () => 'this hand can’t hold the shape. Leave a string out, or look for an easier one.',
   'note out of reach': ([pitch, string, fret]) =>
     `${pitch} is not on ${string ? `string ${string}` : 'any string'} up to fret ${fret}. Another tuning, capo or octave has it.`,
   'notes can’t be held together': () =>
     'no fingers hold these notes together. Free a string or a pinned finger, or leave a note out.',
   'no end to the ringing': ([n]) =>
-    `Event ${n} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
-  'none of its shapes': ([n]) => `Event ${n} is held as none of its shapes.`,
-  'another pitch': ([n, note]) => `Event ${n}, note ${note} sounds another pitch.`,
-  'another string': ([n, note]) => `Event ${n}, note ${note} is on another string.`,
-  'another finger': ([n, note]) => `Event ${n}, note ${note} has another finger.`,
-  'too high': ([n, note]) => `Event ${n}, note ${note} is too high.`,
-  'can’t be held with what rings': ([n]) => `Event ${n} can’t be held with what rings.`,
+    `Step ${n} can’t be held while what rings before it goes on. Let that end sooner, or free its string.`,
+  'none of its shapes': ([n]) => `Step ${n} is held as none of its shapes.`,
+  'another pitch': ([n, note]) => `Step ${n}, note ${note} sounds another pitch.`,
+  'another string': ([n, note]) => `Step ${n}, note ${note} is on another string.`,
+  'another finger': ([n, note]) => `Step ${n}, note ${note} has another finger.`,
+  'too high': ([n, note]) => `Step ${n}, note ${note} is too high.`,
+  'can’t be held with what rings': ([n]) => `Step ${n} can’t be held with what rings.`,
 };
 const ROW: Sentences<RowRefusal> = {
   'frets misread': fretsMisread,

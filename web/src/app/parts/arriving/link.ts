@@ -24,7 +24,8 @@ export async function linkOf(file: Blob, origin: string): Promise<string | numbe
  * @throws where it is cut, too long, or none
  */
 export async function fileOfLink(hash: string): Promise<Blob> {
-  if (!hash.startsWith(STUDY_IN) || hash === STUDY_IN || hash.length > LONGEST_LINK) throw new Error('no study in the link');
+  if (!hash.startsWith(STUDY_IN) || hash === STUDY_IN || hash.length > LONGEST_LINK)
+    throw new Error('no study in the link');
   const { inflateSync } = await import('fflate');
   return new Blob([inflateSync(bytesOf(hash.slice(STUDY_IN.length)))], { type: 'application/json' });
 }

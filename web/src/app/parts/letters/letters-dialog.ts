@@ -14,6 +14,7 @@ import { Compute } from '../../compute/compute';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { stitchesOf } from '../../ui/wheel/stitches';
+import { glossary } from '../../words/glossary';
 import { letters as lettersWords } from '../../words/letters';
 import { sayStep } from '../../words/said/strokes';
 
@@ -31,6 +32,7 @@ const TEMPO = 72;
 })
 export class LettersDialog {
   protected readonly words = lettersWords.letters;
+  protected readonly terms = glossary;
   private readonly compute = inject(Compute);
   private readonly transport = inject(Transport);
   private readonly collection = inject(Collection);

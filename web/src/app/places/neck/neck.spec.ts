@@ -430,6 +430,6 @@ describe('a melody for both hands', () => {
     await type(f, field(f, 'Melody by note names'), 'e4 x');
     expect(texts(f, '[role=alert]')[0]).toMatch(/“x” is no note/);
     await type(f, field(f, 'Melody by note names'), '[f2~ c6]');
-    await soon(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Event 1: /));
+    await soon(() => expect(texts(f, '[role=alert]')[0]).toMatch(/^Step 1: /));
   });
 });

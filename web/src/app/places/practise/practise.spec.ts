@@ -238,7 +238,7 @@ describe('practise', () => {
     const ceiling = Math.floor(world.open.reading()!.load.ceiling!);
     world.open.adjust(setLadder('s-a', { start: ceiling - 20, end: ceiling + 10, step: 10, passes: 2 }));
     await soon(() =>
-      expect(texts(f, 'p.over')[0]).toMatch(new RegExp(`^Above ${ceiling} a finger of these hands is late`)),
+      expect(texts(f, 'p.over')[0]).toMatch(new RegExp(`^Above ${ceiling} a finger of this hand is late`)),
     );
     const over = texts(f, '.rung.over').map(Number);
     expect(over.length).toBeGreaterThan(0);

@@ -211,10 +211,10 @@ describe('measuring a right hand by tapping', () => {
     world.collection.saveProfile(mine);
     const f = await show(Hands);
     await type(f, field(f, 'Scale length'), '640');
-    await press(f, 'New hands');
-    expect(world.collection.profile().name).toBe('New hands');
+    await press(f, 'New hand');
+    expect(world.collection.profile().name).toBe('New hand');
     const ways = TestBed.inject(WaysBack);
-    expect(ways.back()).toBe('New hands');
+    expect(ways.back()).toBe('New hand');
     expect(world.collection.profile()).toMatchObject({ name: 'Mine', scaleLength: 640 });
     expect(ways.back()).toBe('Figures of Mine');
     expect(world.collection.profile()).toEqual(mine);

@@ -269,9 +269,9 @@ describe('hands', () => {
   });
   it('new hands begin as a copy, with the cautions unread', async () => {
     const f = await show(Hands);
-    await press(f, 'New hands');
+    await press(f, 'New hand');
     await soon(() => expect(world.collection.profiles()).toHaveLength(1));
-    expect(hand()).toMatchObject({ name: 'New hands', cautionsRead: false });
+    expect(hand()).toMatchObject({ name: 'New hand', cautionsRead: false });
     await f.whenStable();
     await type(f, field(f, 'Name'), 'Vera');
     await soon(() => expect(hand().name).toBe('Vera'));

@@ -38,18 +38,18 @@ describe('the wheel, by keys', () => {
   it('arrows choose a slot and go on into the next turn', async () => {
     const { f, hit } = await place();
     await hit('ArrowRight');
-    expect(texts(f, '.hint')[0]).toMatch(/^Slot 12 ed/);
+    expect(texts(f, '.hint')[0]).toMatch(/^Step 12 ed/);
     await hit('ArrowLeft');
     expect(element(f).textContent).toMatch(/turn 10 of 10/);
-    expect(texts(f, '.hint')[0]).toMatch(/^Slot 11 & iu/);
+    expect(texts(f, '.hint')[0]).toMatch(/^Step 11 & iu/);
     await hit('Escape');
-    expect(texts(f, '.hint')[0]).toMatch(/choose a slot/);
+    expect(texts(f, '.hint')[0]).toMatch(/choose a step/);
   });
   it('a finding leads to its place on the wheel, and to the panel that mends it', async () => {
     const { f } = await place();
     await press(f, 'Show the place');
     // The index goes down, and up again at once.
-    expect(texts(f, '.hint')[0]).toMatch(/^Slot 1 & id/);
+    expect(texts(f, '.hint')[0]).toMatch(/^Step 1 & id/);
     await press(f, 'Accents and starts');
     await soon(() => expect(texts(f, '[role=tab][aria-selected=true]')).toEqual(['Accents']));
   });

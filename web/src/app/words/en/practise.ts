@@ -18,7 +18,7 @@ export const practise = {
   step: 'Step',
   passes: 'Clean passes each',
   overCeiling: (bpm: number) =>
-    `Above ${bpm} a finger of these hands is late: the ladder ends higher than they can follow. Stop there, or work on what is late.`,
+    `Above ${bpm} a finger of this hand is late: the ladder ends higher than it can follow. Stop there, or work on what is late.`,
   bothWays: 'To a slower tempo the ladder leads down, where control shows. Two misses in a row: one rung slower.',
   drill: 'Drill',
   nextDrill: `Next drill${keyHint('N')}`,

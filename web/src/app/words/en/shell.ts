@@ -124,8 +124,8 @@ export const shell = {
     undo: `Undo${keyHint('Ctrl+Z')}`,
     redo: `Redo${keyHint('Ctrl+Shift+Z')}`,
     keys: `Keys${keyHint('?')}`,
-    theme: 'Light: follow the system, day or stage',
-    themes: { system: 'System', day: 'Day', stage: 'Stage' },
+    theme: 'Light: follow the system, day or night',
+    themes: { system: 'System', day: 'Day', stage: 'Night' },
   },
   keys: {
     title: 'Keys',

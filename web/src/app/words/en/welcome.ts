@@ -23,7 +23,7 @@ export const welcome = {
         text: `Make it faster${keyHint(']')} and watch the ceiling above: it is what this hand can do, and who sets it.`,
       },
       finger: {
-        text: `Choose a slot of the wheel${keyHint('← →')} and give it another finger${keyHint('p i m a')}. The findings follow.`,
+        text: `Choose a step on the wheel${keyHint('← →')} and give it another finger${keyHint('p i m a')}. The findings follow.`,
       },
       undo: { text: `Take it back: Undo${keyHint('Ctrl+Z')}.` },
       neck: { text: `Where does the left hand go? Open the Neck${keyHint('2')}.` },

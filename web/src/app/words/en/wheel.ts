@@ -9,12 +9,12 @@ export const wheel = {
     label: (cycle: string, turnOf: string, accents: string, shapes: readonly string[]) =>
       `${cycle}, ${turnOf}. Accents: ${accents}.${shapes.length ? ` Shapes: ${shapes.join(', ')}.` : ''}`,
     turnOf: (n: number, all: number) => `turn ${n} of ${all}`,
-    asLine: (slots: number) => `The turn as a line, ${plural(slots, 'slot')}`,
+    asLine: (slots: number) => `The turn as a line, ${plural(slots, 'step')}`,
     weak: 'weak',
     and: 'and',
     previousTurn: `Earlier turn${keyHint('PageUp')}`,
     nextTurn: `Later turn${keyHint('PageDown')}`,
-    empty: 'No strokes yet. Begin with one of these, or press p i m a e on a slot.',
+    empty: 'No strokes yet. Begin with one of these, or press p i m a e on a step.',
     tabs: {
       findings: 'Findings',
       accents: 'Accents',
@@ -54,10 +54,10 @@ export const wheel = {
     faults: (n: number) => `${plural(n, 'fault')}, below`,
     manyFaults: (n: number) => `${plural(n, 'fault')} or more, the first below`,
     moreFaults: (n: number) => `Mend these first; then there ${byNumber(n, 'is', 'are')} still ${n}`,
-    chooseSlot: '← → choose a slot',
+    chooseSlot: '← → choose a step',
     letters: `Letters${keyHint('X')}`,
     fix: 'Write',
-    selected: 'Slot',
+    selected: 'Step',
     selectedHelp: 'p i m a e · d u · g golpe · ! accent · . rest · - hold',
   },
   fit: {
