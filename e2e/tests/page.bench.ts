@@ -68,3 +68,46 @@ test('how long the page does not answer, by what the player does', async ({ page
   }
   say(`the Weave scrolled, ${BARS} bars`, scrolled);
 });
+
+const NINE = 9;
+test('from the key to the first sounds handed to the mixer, the first time and after', async ({ browser, baseURL }) => {
+  test.setTimeout(300_000);
+  const first: number[] = [];
+  const after: number[] = [];
+  for (let round = 0; round < NINE; round++) {
+    const context = await browser.newContext({ baseURL });
+    const page = await context.newPage();
+    await page.addInitScript(() => {
+      const times = { pressed: 0, handed: 0 };
+      (window as unknown as { times: typeof times }).times = times;
+      window.addEventListener('keydown', () => Object.assign(times, { pressed: performance.now(), handed: 0 }), true);
+      const send = Object.getOwnPropertyDescriptor(MessagePort.prototype, 'postMessage')?.value as (
+        ...told: unknown[]
+      ) => void;
+      MessagePort.prototype.postMessage = new Proxy(send, {
+        apply: (own, port, told: unknown[]) => {
+          const sounds = (told[0] as { kind?: string } | null)?.kind === 'sounds';
+          if (sounds && !times.handed) times.handed = performance.now();
+          return Reflect.apply(own, port, told);
+        },
+      });
+    });
+    await open(page);
+    await page.waitForTimeout(1_500);
+    for (const list of [first, after]) {
+      await page.keyboard.press(' ');
+      const handed = await page.waitForFunction(() => {
+        const { times } = window as unknown as { times: { pressed: number; handed: number } };
+        return times.handed ? times.handed - times.pressed : null;
+      });
+      list.push(Math.round((await handed.jsonValue()) ?? Infinity));
+      await page.keyboard.press(' ');
+      await page.waitForTimeout(500);
+    }
+    await context.close();
+  }
+  const said = (what: string, list: readonly number[], limit: number) =>
+    console.log(`${what.padEnd(46)} median ${median(list)} ms, worst ${Math.max(...list)} ms  (under ${limit})`);
+  said('Space to the mixer, the first time', first, 150);
+  said('Space to the mixer, after that', after, 80);
+});

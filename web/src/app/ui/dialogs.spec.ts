@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { ANSWERED } from '../keys/answered';
+import { soon } from '../testing/soon';
 import { Dialogs } from './dialogs';
 
 @Component({ template: 'asked', changeDetection: ChangeDetectionStrategy.OnPush })
@@ -11,8 +12,8 @@ describe('dialogs', () => {
     const dialogs = TestBed.inject(Dialogs);
     expect(await dialogs.isAnyOpen()).toBe(false);
     const shown = await dialogs.open(() => Promise.resolve(Asked), {});
+    await soon(() => expect(document.getElementById(shown.id)?.textContent ?? '').toContain('asked'));
     const drawn = document.getElementById(shown.id);
-    expect(drawn?.textContent).toContain('asked');
     expect([drawn?.hasAttribute(ANSWERED), await dialogs.isAnyOpen()]).toEqual([false, true]);
     shown.close();
     expect(drawn?.hasAttribute(ANSWERED)).toBe(true);

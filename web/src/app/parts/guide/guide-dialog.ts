@@ -27,7 +27,7 @@ async function fetched(): Promise<readonly Block[]> {
   imports: [MatButton, MatDialogModule, NgTemplateOutlet],
   template: `
     <h2 mat-dialog-title tabindex="-1">{{ words.guideTitle }}</h2>
-    <mat-dialog-content>
+    <mat-dialog-content tabindex="0" role="group" [attr.aria-label]="words.guideTitle">
       @if (guide.error()) {
         <p role="alert">{{ words.guideMissing }}</p>
       } @else if (guide.value(); as blocks) {

@@ -206,9 +206,9 @@ export class NeckPlace {
     if (this.transport.running()) return '';
     const here = this.walk.here();
     const note = here === null ? undefined : this.walk.events()[here];
-    if (note && here !== null) return `${this.noteName(here)}: ${sayPlayed(note)}`;
+    if (note && here !== null) return this.words.noteAloud(this.noteName(here), sayPlayed(note));
     const change = this.change();
-    return [this.drawn().name, ...(change ? sayChange(change) : [])].join('. ');
+    return this.words.shapeAloud(this.drawn().name, change ? sayChange(change) : []);
   });
   protected readonly changeOn = computed(() => {
     const [from, to] = [this.former(), this.present()];

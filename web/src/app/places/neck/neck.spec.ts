@@ -77,7 +77,7 @@ describe('the neck', () => {
     ]);
     await hit('ArrowRight');
     expect(all(f, '.card[aria-current]').map((c) => c.className.includes('goes-on'))).toEqual([false, true]);
-    expect(all(f, '.card')[1]?.getAttribute('aria-label')).toMatch(/^EM, 0-2-2-0-0-0, \d+ \/ \d+ ms$/);
+    expect(all(f, '.card')[1]?.getAttribute('title')).toMatch(/^EM 0-2-2-0-0-0 \d+ \/ \d+ ms$/);
     all(f, '.card')[3]!.click();
     await f.whenStable();
     expect(texts(f, 'h1')).toEqual(['C']);

@@ -49,14 +49,12 @@ const EDGE = 30;
                 class="card parts"
                 [class.goes-on]="c.goesOn"
                 [attr.aria-current]="c.n === here() ? 'true' : null"
-                [attr.aria-label]="c.says"
                 [attr.title]="c.says"
                 [style.left.%]="c.left"
                 [style.width.%]="c.width"
                 (click)="taken.emit(c.n)"
               >
-                <b data-own>{{ c.name }}</b>
-                <code data-own>{{ c.frets }}</code>
+                <b data-own>{{ c.name }}</b>&ngsp; <code data-own>{{ c.frets }}</code>&ngsp;
                 @if (c.time; as t) {
                   <span class="bar" [class.late]="t.late"><span [style.width.%]="t.share"></span></span>
                   <span class="soft">{{ t.text }}</span>
@@ -121,7 +119,7 @@ export class TurnBand {
       goesOn,
       left: 100 * left,
       width: 100 * width,
-      says: [name, frets, text].filter((x) => x).join(', '),
+      says: [name, frets, text].filter((x) => x).join(' '),
       time: shown && {
         text,
         late: shown.neededMs > shown.thereMs,

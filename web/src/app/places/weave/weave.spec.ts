@@ -244,11 +244,11 @@ describe('the form', () => {
     const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
     world.open.apply(setCycle('s-a', cycleById('tangos')!));
     await soon(() => expect(texts(f, '.order li b').slice(0, 2)).toEqual(['A', 'Turn']));
-    await press(f, 'Practise the way into Turn');
+    await press(f, 'The way here, into Turn: practise it');
     expect(world.open.section()?.id).toBe('s-a');
     expect(TestBed.inject(AskedDrills).take()).toEqual(['join t']);
     expect(went).toHaveBeenCalledWith('/practise');
-    await press(f, 'Play from bar 1');
+    await press(f, 'From here: bar 1');
     await soon(() => expect(world.transport.instead).toHaveLength(2));
   });
   it('copies, moves, splits and joins its sections', async () => {
@@ -263,7 +263,7 @@ describe('the form', () => {
     await press(f, 'Later: Turn');
     await press(f, 'Split at bar 2');
     expect(names()).toEqual(['A', 'Turn', 'Turn 3', 'Turn 2']);
-    await press(f, 'Join with the next one: Turn');
+    await press(f, 'Join with next: Turn');
     expect(names()).toEqual(['A', 'Turn', 'Turn 2']);
     world.open.undo();
     expect(names()).toEqual(['A', 'Turn', 'Turn 3', 'Turn 2']);

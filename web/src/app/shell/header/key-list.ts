@@ -37,7 +37,7 @@ const shownKeys = ({ keys, panel }: Act): string => {
   host: { '(keydown)': 'again($event)' },
   template: `
     <h2 mat-dialog-title tabindex="-1">{{ words.keys.title }}</h2>
-    <mat-dialog-content>
+    <mat-dialog-content tabindex="0" role="group" [attr.aria-label]="words.keys.title">
       <div class="columns">
         @for (scope of scopes; track scope.id) {
           <section>

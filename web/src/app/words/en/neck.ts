@@ -23,6 +23,8 @@ export const neck = {
     beside: 'Beside the neck',
     tabs: { changes: 'Changes', find: 'Find', row: 'Row', melody: 'Melody' },
     mirrored: 'Left-handed',
+    shapeAloud: (name: string, way: readonly string[]) => [name, ...way].join('. '),
+    noteAloud: (note: string, played: string) => `${note}: ${played}`,
     blockChords: `Block chords${keyHint('B')}`,
     place: (string: number, fret: number) => `string ${string} fret ${fret}`,
     beyondNeck: (places: readonly string[], capo: number, last: number) =>

@@ -99,6 +99,9 @@ export const wheel = {
     },
   },
   line: {
+    // Named as it is seen, then said.
+    noteNamed: (string: string, anchor: string, finger: string, said: string) =>
+      `${string}${anchor} ${finger}. ${said}`,
     notes: 'Line by strings',
     notesHelp: 'a run, melody or arpeggio; each digit is a step',
     help: '1–6 a note · 3f5 with fret 5 · . rest · - hold · [321] together · ! accent · ~ rings · i3 pins a finger',
