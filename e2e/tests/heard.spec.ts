@@ -36,6 +36,7 @@ test('faults are tied to the field; Neck and Weave say each step', async ({ play
   await page.keyboard.press('ArrowRight');
   await expect(live).toHaveText(/^12 &, F♯ open: i up: string 1 .*string 6/);
   await page.keyboard.press('2');
+  await expect(page.locator('app-neck-place p.unseen[aria-live]')).toHaveText(/^F♯ open/);
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('app-neck-place p.unseen[aria-live]')).toHaveText(/finger/);
 });
