@@ -5,6 +5,7 @@ const path = (name: string) => fileURLToPath(new URL(`../../docs/screenshots/${n
 
 // One picture of each main view from the demo data, retaken by `npm run shots`.
 test('pictures of every place', async ({ player: page }) => {
+  test.setTimeout(180_000);
   const shot = (name: string) => page.waitForTimeout(350).then(() => page.screenshot({ path: path(name) }));
   await shot('wheel');
   await page.keyboard.press('0');
@@ -84,6 +85,9 @@ test('pictures of every place', async ({ player: page }) => {
   await page.keyboard.press('Space');
   await page.keyboard.press('v');
   await page.keyboard.press('6');
+  await page.locator('main').getByRole('combobox', { name: 'Study' }).click();
+  await page.getByRole('option', { name: 'The demo’s sessions' }).click();
+  await leaveFields(page);
   await shot('logbook');
   await page.keyboard.press('7');
   await shot('shelf');

@@ -65,6 +65,8 @@ export class LogbookPlace {
       entry,
       this.collection.studies().map((r) => r.study),
     );
+  /** Without a tempo that was reached there is nothing to draw. */
+  protected readonly hasTempo = computed(() => this.entries().some((e) => reached(e, this.asked(e)) !== null));
   /** What a line shows; asked for those in sight alone. */
   protected view(entry: LogEntry) {
     return {

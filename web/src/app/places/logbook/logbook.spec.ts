@@ -67,6 +67,12 @@ describe('logbook', () => {
     expect(element(f).textContent).toMatch(/2 sessions · 15 minutes/);
     expect(element(f).textContent).not.toMatch(/invented/);
   });
+  it('where no tempo was reached yet there is no chart without points', async () => {
+    for (const id of ['1', '3']) world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
+    const f = await show(LogbookPlace);
+    expect(all(f, '.chart')).toEqual([]);
+    expect(all(f, 'cdk-virtual-scroll-viewport .line')).toHaveLength(1);
+  });
   it('while there are no others the demo’s are shown, and called so', async () => {
     for (const id of ['1', '2', '3']) world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
     world.collection.saveLog(entry('demo-01-stairs', 'stairs', '2026-03-06', 150));
