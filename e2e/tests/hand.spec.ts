@@ -49,3 +49,25 @@ test('a hand is measured by keys; what it can’t hold is not for it, and shapes
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
   await expect(page.getByRole('button', { name: 'Forget the measures' })).toBeVisible();
 });
+
+test('the right hand is tapped from the first key to a hand of one’s own', async ({ player: page }) => {
+  await page.keyboard.press('7');
+  await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'I am warm' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  const task = page.locator('app-tap-hand .task');
+  await expect(task).toContainText('with p alone');
+  await expect(async () => {
+    for (let n = 0; n < 14; n++) {
+      await page.keyboard.press('k');
+      await page.waitForTimeout(120);
+    }
+    await expect(task).toContainText('with i alone', { timeout: 500 });
+  }).toPass();
+  await expect(page.locator('app-tap-hand [role=status]')).toHaveText(/^p: \d+ ms from tap to tap\.$/);
+  for (let n = 0; n < 7; n++) await page.getByRole('button', { name: 'Leave as it was' }).click();
+  await page.getByRole('button', { name: 'Keep these figures' }).click();
+  await expect(page.locator('app-header').getByText('for My hand')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('app-header').getByText('for Inés')).toBeVisible();
+});

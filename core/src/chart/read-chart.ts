@@ -150,12 +150,12 @@ export function readChart(text: string, cycle: AccentCycle): ReadChart {
 /** A bar in which nothing is written goes on with what was held. */
 const NOWHERE: Range = { from: 0, to: 0 };
 
-/** Chords change on the count and on its halves, thirds of a group written out by hand apart. */
+/** Chords that share a bar change on its counts and halves of them; what is meant otherwise is written with counts. */
 const LEAST_SHARE = TICKS_PER_COUNT / 2;
 type Chord = Exclude<Entry, { kind: 'bar' }>;
-const written = ({ kind, counts, ...e }: Chord): string => {
-  const name = kind === 'again' ? '%' : kind === 'hold' ? '-' : 'name' in e && e.name !== '' ? chartName(e.name) : '.';
-  return counts === null ? name : `${name}:${counts}`;
+const written = (e: Chord): string => {
+  const name = e.kind === 'chord' ? chartName(e.name) : e.kind === 'again' ? '%' : '-';
+  return e.counts === null ? name : `${name}:${e.counts}`;
 };
 /**
  * The same chords as the bar has room for them: with more chords than counts the last ones in a bar of their own, else

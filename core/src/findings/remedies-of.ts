@@ -83,7 +83,7 @@ function inText(found: Finding, { section, called = [] }: GraveMatter): Remedy[]
     case 'no node':
       return toTheNode(found, section, called);
     case 'flicks plucked':
-      return asStrums(section, called);
+      return asStrums(found, section, called);
     default:
       return [];
   }
@@ -99,12 +99,16 @@ function strokeOf({ slot }: FindingPlace, { script, cycle, start, stepsPerCount 
   return { step, written };
 }
 /** All of them as strums downwards. */
-function asStrums({ script, cycle, start, stepsPerCount }: Section, cells: Cells): Remedy[] {
+function asStrums(
+  { figures }: FindingOf<'flicks plucked'>,
+  { script, cycle, start, stepsPerCount }: Section,
+  cells: Cells,
+): Remedy[] {
   const { pattern } = parseScript(script, { stepsPerCount, cycle, start, cells });
   const flat = flatten(pattern);
   const flicks = pluckedFlicks(flat).flat();
   const strums = new Map(flicks.map(({ slot, step }) => [slot, { ...step, dir: 'd' } as const]));
-  return strums.size ? [remedy('as strums', {}, { script: writeSteps(script, pattern, flat, strums) })] : [];
+  return strums.size ? [remedy('as strums', figures, { script: writeSteps(script, pattern, flat, strums) })] : [];
 }
 function toTheNode({ place, figures }: FindingOf<'no node'>, section: Section, cells: Cells): Remedy[] {
   const stroke = strokeOf(place, section, cells);

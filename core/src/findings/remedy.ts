@@ -1,5 +1,6 @@
 import type { Fact } from '../fault/index.js';
 import type { Shape } from '../left-hand/index.js';
+import type { Finger } from '../stroke/index.js';
 import type { StringNumber } from '../time/index.js';
 import { type Command, inOrder, putShape, setChart, setScript, setTempo } from '../piece/index.js';
 
@@ -12,7 +13,7 @@ export interface RemedyFigures {
   /** The harmonic is touched where the nearest node lies. */
   'to the node': { readonly string: StringNumber; readonly fret: number };
   /** Plucked flicks go through the strings, downwards. */
-  'as strums': Record<never, never>;
+  'as strums': { readonly letters: readonly Finger[] };
   slower: { readonly bpm: number };
   /** Another shape for the chord, or a chord in its place; with what is lost by it. */
   'other shape': { readonly name: string; readonly frets: string; readonly lost: readonly Fact[] };

@@ -49,6 +49,6 @@ export interface SearchWatch {
 }
 export class SearchCancelled extends Error {
   constructor() {
-    super('The search was cancelled.');
+    super('search cancelled');
   }
 }

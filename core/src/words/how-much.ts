@@ -21,6 +21,15 @@ export const isNone = (n: number): boolean => n === 0;
 export const isMany = (n: number): boolean => n > 1;
 export const isBelow = (n: number): boolean => n < 0;
 
+/** How much of a pattern a burst takes: one burst, two joined, or all of them. */
+export type BurstExtent = 'one' | 'two' | 'all';
+/**
+ * Single bursts last a beat; those of two are joined, and longer ones are all of the pattern.
+ * @example burstExtent(8, 4) // 'two'
+ */
+export const burstExtent = (strokes: number, strokesToABeat: number): BurstExtent =>
+  strokes > 2 * strokesToABeat ? 'all' : strokes > strokesToABeat ? 'two' : 'one';
+
 /**
  * The fingers of a change that land, in the order of the strokes that need them; null where all land at once.
  * @example landingOrder({ fingers: [] }) // null

@@ -6,25 +6,23 @@ import { finding, type FindingOf, type GraveMatter, placeOfSlot } from '../model
 const IN_TURN: readonly Finger[] = ['e', 'a', 'm', 'i'];
 const FEWEST = 3;
 
-/** One finger that plucks, with nothing said of strings: the letter alone. */
-const bareFinger = (step: Step): Finger | null =>
-  step.kind === 'stroke' && !step.dir && !step.plectrum && !step.strings && step.fingers.length === 1
-    ? (step.fingers[0] ?? null)
-    : null;
+/** A stroke that is this finger's letter alone: it plucks, and nothing is said of strings. */
+const isLetterOf = (step: Step | undefined, finger: Finger): step is Stroke =>
+  step?.kind === 'stroke' && !step.dir && !step.plectrum && !step.strings && step.fingers.join() === finger;
 
 /** Slots of fingers in turn that begin with the little finger, whose plucks are hardly ever meant: `e a m i`. */
 export function pluckedFlicks({ slots }: Pick<FlatPattern, 'slots'>): { slot: number; step: Stroke }[][] {
   const found: { slot: number; step: Stroke }[][] = [];
   for (let from = 0; from < slots.length; from++) {
-    const run = IN_TURN.flatMap((finger, n) => {
-      const step = slots[from + n]?.step;
-      return step?.kind === 'stroke' && bareFinger(step) === finger ? [{ slot: from + n, step }] : [];
-    });
-    const unbroken = run.findIndex((r, n) => r.slot !== from + n);
-    const own = unbroken < 0 ? run : run.slice(0, unbroken);
-    if (own.length < FEWEST) continue;
-    found.push(own);
-    from += own.length - 1;
+    const run: { slot: number; step: Stroke }[] = [];
+    for (const finger of IN_TURN) {
+      const step = slots[from + run.length]?.step;
+      if (!step || !isLetterOf(step, finger)) break;
+      run.push({ slot: from + run.length, step });
+    }
+    if (run.length < FEWEST) continue;
+    found.push(run);
+    from += run.length - 1;
   }
   return found;
 }

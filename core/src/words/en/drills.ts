@@ -1,4 +1,5 @@
 import type { ChangeWay, Drill, FigureWay, SectionDrill, Variant } from '../../drill/index.js';
+import { type BurstExtent, burstExtent } from '../how-much.js';
 import { sayChange } from './left-hand/say-change.js';
 import { ordinal } from './numbers.js';
 import { FINGER_NAME } from './strokes.js';
@@ -15,6 +16,19 @@ const RHYTHMS: Record<Extract<Variant, { kind: 'rhythm' }>['shape'], SaidDrill> 
   'short-long': said('Short, long', 'The other joints come fast.'),
   triplets: said('In threes', 'The accent wanders through the fingers.'),
 };
+function sayBurst({ from, strokes }: Extract<Variant, { kind: 'burst' }>, extent: BurstExtent): SaidDrill {
+  switch (extent) {
+    case 'all':
+      return said('All of it, then rest', 'Every burst joined, landing on the beginning.');
+    case 'two':
+      return said(
+        `Bursts from step ${from + 1} and ${from + strokes / 2 + 1} joined`,
+        'Two bursts in one, landing after the second.',
+      );
+    case 'one':
+      return said(`Burst from step ${from + 1}`, 'One count fast, land on the next, rest.');
+  }
+}
 function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
   switch (v.kind) {
     case 'open strings':
@@ -54,14 +68,7 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
     case 'fewer strings':
       return said(`Through ${v.strings} strings`, 'The change of direction comes sooner.');
     case 'burst':
-      if (v.strokes > 2 * strokesToABeat)
-        return said('All of it, then rest', 'Every burst joined, landing on the beginning.');
-      return v.strokes > strokesToABeat
-        ? said(
-            `Bursts from step ${v.from + 1} and ${v.from + v.strokes / 2 + 1} joined`,
-            'Two bursts in one, landing after the second.',
-          )
-        : said(`Burst from step ${v.from + 1}`, 'One count fast, land on the next, rest.');
+      return sayBurst(v, burstExtent(v.strokes, strokesToABeat));
   }
 }
 /** A drill of a pattern in words. @param all the drills it stands among: single bursts are told from joined ones by them */

@@ -6,7 +6,7 @@ const SAID: { readonly [C in RemedyCode]: (figures: RemedyFigures[C]) => string 
   push: () => 'Push: it takes the coming chord (>)',
   'let go': () => 'Let it go at the change (^)',
   'to the node': ({ string, fret }) => `Touch string ${string} over fret ${fret}`,
-  'as strums': () => 'Strum them: ed ad md id',
+  'as strums': ({ letters }) => `Strum them: ${letters.map((f) => `${f}d`).join(' ')}`,
   slower: ({ bpm }) => `Play it at ${bpm}`,
   'other shape': ({ name, frets, lost }) =>
     `${name} as ${frets}${lost.length ? `, without ${listed(lost.map(sayFact))}` : ''}`,

@@ -120,6 +120,7 @@ export const ACTS = [
   // While a hand is measured letters answer, and mean nothing else.
   { id: 'measured', scope: 'shelf', keys: [...'abcdefghijklmnopqrstuvwxyz'] },
   { id: 'measure', scope: 'shelf', keys: ['m'] },
+  { id: 'tap hand', scope: 'shelf', keys: ['t'] },
 ] as const satisfies readonly Act[];
 
 export type ActId = (typeof ACTS)[number]['id'];

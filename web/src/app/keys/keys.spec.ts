@@ -23,7 +23,7 @@ describe('keys', () => {
   /** A place whose letters are all taken. */
   const letters = (seen: string[]) =>
     TestBed.runInInjectionContext(() =>
-      keys.forPlace('shelf', { measured: (e) => seen.push(e.key) > 0, measure: () => false }),
+      keys.forPlace('shelf', { measured: (e) => seen.push(e.key) > 0, measure: () => false, 'tap hand': () => false }),
     );
   it('L and C switch loop and count-in', () => {
     const { settings } = TestBed.inject(Collection);
@@ -90,7 +90,11 @@ describe('keys', () => {
     const done: string[] = [];
     let busy = true;
     TestBed.runInInjectionContext(() =>
-      keys.forPlace('shelf', { measured: () => busy && done.push('measured'), measure: () => done.push('measure') }),
+      keys.forPlace('shelf', {
+        measured: () => busy && done.push('measured'),
+        measure: () => done.push('measure'),
+        'tap hand': () => false,
+      }),
     );
     keys.press(key('m'));
     busy = false;

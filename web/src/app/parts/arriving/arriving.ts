@@ -1,4 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
+import { Router } from '@angular/router';
 import { KEPT, type Study } from '@ruffle-wheel/core';
 import { nameOfRow, type PlacedRow } from '../../data';
 import type { Arrival, Meeting } from '../../data/arrival';
@@ -27,6 +28,7 @@ export class Arriving {
   private readonly exchange = inject(Exchange);
   private readonly scores = inject(ScoreFiles);
   private readonly questions = inject(Questions);
+  private readonly router = inject(Router);
   private readonly notice = inject(Notice);
   /** The last file that was not taken, and why. */
   readonly refused = signal<Refusal | null>(null);
@@ -75,7 +77,8 @@ export class Arriving {
   }
   private refuse(refusal: Refusal) {
     this.refused.set(refusal);
-    this.notice.say(refusal.message, SAID_MS);
+    // The Shelf shows it beside the button.
+    if (!this.router.url.startsWith('/shelf')) this.notice.say(refusal.message, SAID_MS);
   }
   /** What came is taken at once where it meets nothing of the player's; else the player chooses. */
   async take(result: ArrivalResult): Promise<void> {

@@ -13,17 +13,21 @@ interface Seen {
   readonly script: string;
   readonly place: string;
 }
-/** What is done in each step, and when it is done. @param began as it was when the step began */
+/**
+ * What is done in each step, and when it is done.
+ * @param began as it was when the step began
+ * @param before as it was when the step before began
+ */
 const STEPS = {
   play: (now: Seen) => now.playing,
   faster: (now: Seen, began: Seen) => now.bpm > began.bpm,
   finger: (now: Seen, began: Seen) => now.script !== began.script,
-  undo: (now: Seen, began: Seen) => now.script !== began.script,
+  undo: (now: Seen, _: Seen, before: Seen) => now.script === before.script,
   neck: (now: Seen) => now.place === '/neck',
   weave: (now: Seen) => now.place === '/weave',
   practise: (now: Seen) => now.place === '/practise',
   own: (now: Seen, began: Seen) => now.study !== began.study,
-} as const satisfies Record<string, (now: Seen, began: Seen) => boolean>;
+} as const satisfies Record<string, (now: Seen, began: Seen, before: Seen) => boolean>;
 export type TourStep = keyof typeof STEPS;
 export const TOUR = Object.keys(STEPS) as readonly TourStep[];
 
@@ -41,13 +45,13 @@ export class Tour {
     { initialValue: this.router.url },
   );
   private readonly seen = computed((): Seen => ({
-    playing: this.transport.state() === 'playing',
+    playing: this.transport.running(),
     study: this.open.study()?.id ?? '',
     bpm: this.open.section()?.bpm ?? 0,
     script: this.open.section()?.script ?? '',
     place: this.place(),
   }));
-  private readonly at = signal<{ readonly n: number; readonly began: Seen } | null>(null);
+  private readonly at = signal<{ readonly n: number; readonly began: Seen; readonly before: Seen } | null>(null);
   /** Where the tour is; null while there is none. */
   readonly step = computed(() => {
     const at = this.at();
@@ -61,19 +65,22 @@ export class Tour {
     effect(() => {
       const [at, now] = [this.at(), this.seen()];
       const id = at && TOUR[at.n];
-      if (at && id && STEPS[id](now, at.began)) untracked(() => this.next());
+      if (at && id && STEPS[id](now, at.began, at.before)) untracked(() => this.next());
     });
   }
   /** From the beginning, on the Wheel. */
   async begin() {
     this.ended.set(false);
     await this.router.navigateByUrl('/wheel');
-    this.at.set({ n: 0, began: this.seen() });
+    const began = this.seen();
+    this.at.set({ n: 0, began, before: began });
   }
   /** The step is done, or left out. */
   next() {
-    const n = (this.at()?.n ?? -1) + 1;
-    this.at.set(n < TOUR.length ? { n, began: this.seen() } : null);
+    const at = this.at();
+    if (!at) return;
+    const [n, began] = [at.n + 1, this.seen()];
+    this.at.set(n < TOUR.length ? { n, began, before: at.began } : null);
     this.ended.set(n >= TOUR.length);
   }
   end() {

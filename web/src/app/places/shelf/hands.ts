@@ -70,7 +70,7 @@ export class Hands {
   /** The guided set-up is open. */
   readonly measuring = signal(false);
   /** The right hand is tapped. */
-  protected readonly tapping = signal(false);
+  readonly tapping = signal(false);
   private readonly guide = viewChild(MeasureHand);
   private readonly tapGuide = viewChild(TapHand);
   /** While a hand is measured its letters answer, wherever the focus is. */

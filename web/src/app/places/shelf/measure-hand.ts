@@ -1,16 +1,4 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  ElementRef,
-  inject,
-  Injector,
-  input,
-  type OnInit,
-  output,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, type OnInit, output, signal } from '@angular/core';
 import {
   FAR_MOVE,
   type HandProfile,
@@ -26,6 +14,7 @@ import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { measure as measureWords } from '../../words/measure';
 import { LANDINGS, Measuring, type Reached } from './measuring';
 import { MatButton } from '@angular/material/button';
+import { focusOnStep, isLetter } from './guided';
 
 const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just', n: 'not' };
 
@@ -41,8 +30,7 @@ const ANSWER_KEYS: Readonly<Record<string, Reached>> = { e: 'easily', j: 'just',
 })
 export class MeasureHand implements OnInit {
   protected readonly words = measureWords;
-  private readonly injector = inject(Injector);
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly focus = focusOnStep();
   readonly profile = input.required<HandProfile>();
   readonly mirrored = input(false);
   readonly kept = output<LeftHand>();
@@ -118,21 +106,10 @@ export class MeasureHand implements OnInit {
   }
   /** Letters answer; they mean nothing else while a hand is measured. */
   pressed(e: KeyboardEvent): boolean {
-    // Space, digits and the rest go on meaning what they mean elsewhere.
-    if (e.ctrlKey || e.metaKey || e.altKey || !/^[a-z]$/i.test(e.key)) return false;
+    if (!isLetter(e)) return false;
     e.stopPropagation();
     const how = ANSWER_KEYS[e.key.toLowerCase()];
     if (how && this.step().kind === 'reach') this.answer(how);
     return true;
-  }
-  /** The hand on the keys stays where it is from step to step. */
-  private focus() {
-    afterNextRender(
-      () => {
-        this.host.scrollIntoView({ block: 'nearest' });
-        this.host.querySelector<HTMLElement>('[data-step]')?.focus({ preventScroll: true });
-      },
-      { injector: this.injector },
-    );
   }
 }

@@ -58,14 +58,15 @@ export class ShelfPlace {
   constructor() {
     inject(Keys).forPlace('shelf', {
       measured: (e) => this.hands()?.pressed(e) ?? false,
-      measure: () => void this.measure(),
+      measure: () => void this.measure('measuring'),
+      'tap hand': () => void this.measure('tapping'),
     });
   }
 
   /** Just after the place has come the hands are not drawn yet. */
-  private async measure() {
+  private async measure(which: 'measuring' | 'tapping') {
     if (!this.hands()) await this.drawn.coming();
-    this.hands()?.measuring.set(true);
+    this.hands()?.[which].set(true);
   }
 
   /** The study as an address; where that is too long, as a file. */

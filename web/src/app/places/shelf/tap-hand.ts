@@ -1,17 +1,6 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  ElementRef,
-  inject,
-  Injector,
-  input,
-  type OnInit,
-  output,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, type OnInit, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { focusOnStep, isLetter } from './guided';
 import { FINGERS, type HandProfile } from '@ruffle-wheel/core';
 import { measure } from '../../words/measure';
 import { Tapping, type TappedFigures } from './tapping';
@@ -31,8 +20,7 @@ export class TapHand implements OnInit {
   protected readonly skip = measure.skip;
   protected readonly stepOf = measure.stepOf;
   protected readonly caution = measure.caution;
-  private readonly injector = inject(Injector);
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly focus = focusOnStep();
   readonly profile = input.required<HandProfile>();
   readonly kept = output<TappedFigures>();
   readonly closed = output();
@@ -77,20 +65,11 @@ export class TapHand implements OnInit {
   protected heard(e: KeyboardEvent): void {
     this.pressed(e);
   }
-  /** Any letter is a tap, with whichever finger it is pressed; Space, digits and the rest mean what they mean elsewhere. */
+  /** Any letter is a tap, with whichever finger it is pressed. */
   pressed(e: KeyboardEvent): boolean {
-    if (e.ctrlKey || e.metaKey || e.altKey || !/^[a-z]$/i.test(e.key)) return false;
+    if (!isLetter(e)) return false;
     e.stopPropagation();
     if (!e.repeat) this.tap(e.timeStamp);
     return true;
-  }
-  private focus() {
-    afterNextRender(
-      () => {
-        this.host.scrollIntoView({ block: 'nearest' });
-        this.host.querySelector<HTMLElement>('[data-step]')?.focus({ preventScroll: true });
-      },
-      { injector: this.injector },
-    );
   }
 }

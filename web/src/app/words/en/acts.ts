@@ -90,6 +90,7 @@ const names: Readonly<Record<ActId, string>> = {
   'leave stand view': 'leave the stand view',
   measured: 'while a hand is measured: the answer that the letter stands for',
   measure: 'measure the left hand',
+  'tap hand': 'measure the right hand by tapping',
 };
 const scopes: Readonly<Record<Scope, string>> = {
   everywhere: 'Everywhere',

@@ -28,11 +28,3 @@ export const glossary = {
     ['stand view', 'the page for the music stand: count, letters, next shape', ''],
   ],
 } as const;
-/** Words that the page does not use for these things, each with the one that it uses. */
-export const RETIRED: readonly (readonly [string, string])[] = [
-  ['slot', 'step'],
-  ['event', 'step'],
-  ['stage', 'stand view'],
-  ['profile', 'hand'],
-  ['repetition', 'pass'],
-];

@@ -1,3 +1,5 @@
+import { keyHint } from '../key-hints';
+
 interface Laid {
   readonly finger: number | string;
   readonly string: number;
@@ -12,7 +14,7 @@ export const measure = {
   layFingers: (a: Laid, b: Laid, mm: number) =>
     `Lay finger ${a.finger} on string ${a.string}, fret ${a.fret}, finger ${b.finger} on string ${b.string}, fret ${b.fret} · ${mm} mm`,
   doesIt: 'Guitar without a capo, thumb behind the neck, wrist at ease. Do both reach?',
-  answers: { easily: 'Easily (E)', just: 'Just (J)', not: 'Not (N)' },
+  answers: { easily: `Easily${keyHint('E')}`, just: `Just${keyHint('J')}`, not: `Not${keyHint('N')}` },
   barre: 'Lay a barre over all six strings at fret 5, sounding clean. Start, hold it only as long as it is easy, stop.',
   landings: (times: number, from: number, to: number) =>
     `Put finger 1 on string 4 and let it land ${times} times, to and fro between fret ${from} and ${to} as fast as it stays clean. Start, land, stop at the last one.`,
@@ -46,7 +48,7 @@ export const measure = {
       `Tap ${n} times with ${finger} alone, as fast as it stays even and easy. Nothing is forced: even counts, not fast.`,
     pair: (from: string, to: string, n: number) =>
       `Tap ${from} and right after it ${to}, as close as they stay two taps. A breath, and again: ${n} times.`,
-    here: 'Tap here, or any letter',
+    here: `Tap here${keyHint('any letter')}`,
     count: (n: number, of: number) => `${n} of ${of}`,
     foundAlone: (finger: string, ms: number) => `${finger}: ${ms} ms from tap to tap.`,
     foundPair: (from: string, to: string, ms: number) => `${from} → ${to}: ${ms} ms.`,

@@ -1,4 +1,5 @@
 import { listed, plural } from '@ruffle-wheel/core';
+import { keyHint } from '../key-hints';
 
 /** The Shelf, its bin, hands and cells. */
 export const shelf = {
@@ -13,7 +14,7 @@ export const shelf = {
   fileNumbered: (app: string, n: number) => `${app} ${n}`,
   fresh: 'New study',
   studies: 'Studies',
-  freshKey: 'New study (0)',
+  freshKey: `New study${keyHint('0')}`,
   exportAll: 'Export everything',
   importFile: 'Import a file',
   demo: 'Bring the demo data back',
@@ -145,8 +146,8 @@ export const shelf = {
   scale: 'Scale length, mm',
   span: 'Easy span of fingers 1 to 4, mm',
   little: 'Little finger is written',
-  measureHand: 'Measure this hand, step by step (M)',
-  tapHand: 'Measure the right hand by tapping',
+  measureHand: `Measure this hand, step by step${keyHint('M')}`,
+  tapHand: `Measure the right hand by tapping${keyHint('T')}`,
   inventedHand: 'An invented player. Figures of your own stand under New hand.',
   usualFigures: 'Usual figures of a steady amateur, until you measure yours.',
   forgetMeasures: 'Forget the measures',

@@ -53,8 +53,8 @@ export const shell = {
     close: 'Close',
     noStudy: 'No study is open.',
     noStudyText: 'Make a study of your own, or open the Shelf to import a file or bring the demo data back.',
-    newStudy: 'New study (0)',
-    toShelf: 'Open the Shelf (7)',
+    newStudy: `New study${keyHint('0')}`,
+    toShelf: `Open the Shelf${keyHint('7')}`,
   },
   faultList: { write: 'Write', takeOut: 'Take it out' },
   newStudy: {

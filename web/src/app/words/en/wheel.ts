@@ -35,7 +35,7 @@ export const wheel = {
       fit: `Fit cells to the accents${keyHint('F')}`,
       changes: 'Changes on the Neck',
       shape: `Chart and shapes${keyHint('H')}`,
-      ladder: 'Practise slower (4)',
+      ladder: `Practise slower${keyHint('4')}`,
     },
     load: (bpm: number) => `Load at ${bpm}`,
     ofYours: (percent: number) => `${percent} % of yours`,
