@@ -67,6 +67,7 @@ export class Startup {
     Engine.warm();
     if (hash.startsWith(STUDY_IN)) void this.takeLink(hash);
     whenIdle(() => void import('./aloud').then((m) => m.speakOf(this.injector)).catch(() => undefined));
+    whenIdle(() => void import('./terms-behind').then((m) => m.tellTerms(this.injector)).catch(() => undefined));
     whenIdle(() => void import('./comes-in').then((m) => m.takeFiles(this.injector)).catch(() => undefined));
     whenIdle(() => void import('./installed').then((m) => m.keepWithoutNetwork(this.injector)).catch(() => undefined));
     // Asked for once there is something to keep.

@@ -1,5 +1,16 @@
 import { CdkListbox, CdkOption } from '@angular/cdk/listbox';
-import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  viewChild,
+  viewChildren,
+} from '@angular/core';
 
 export interface ListedChoice {
   readonly id: string;
@@ -106,7 +117,9 @@ export interface ChoiceGroup {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChoiceList {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly listbox = viewChild.required(CdkListbox);
+  private readonly options = viewChildren(CdkOption);
   readonly label = input.required<string>();
   readonly groups = input.required<readonly ChoiceGroup[]>();
   readonly chosen = input.required<string>();
@@ -118,6 +131,16 @@ export class ChoiceList {
   protected readonly present = computed(() =>
     this.groups().some((g) => g.choices.some((c) => c.id === this.chosen())) ? [this.chosen()] : [],
   );
+
+  constructor() {
+    // Asked for the focus while it was still empty, the list has it itself: what comes into it takes it over.
+    afterRenderEffect(() => {
+      const options = this.options();
+      const list = this.host.nativeElement.firstElementChild;
+      if (!options.length || document.activeElement !== list) return;
+      (options.find((o) => o.value === this.chosen()) ?? options[0])?.focus();
+    });
+  }
 
   /** The list itself is given the focus and hands it to its choice: then the arrows go on from there. */
   focus() {

@@ -62,6 +62,20 @@ describe('a new study', () => {
     const again = await show(NewStudyDialog);
     expect(texts(again, '.hands [role=option]')[0]).toBe('My hand');
   });
+  it('what comes late into the list that was asked for takes the focus over', async () => {
+    const compute = TestBed.inject(Compute);
+    let arrive: () => void = () => undefined;
+    const there = new Promise<void>((done) => (arrive = done));
+    const now = compute.startingPoints.bind(compute);
+    vi.spyOn(compute, 'startingPoints').mockImplementation((...asked) => there.then(() => now(...asked)));
+    await open();
+    await choose('Other hand');
+    await enter('Other hand');
+    expect(document.activeElement?.getAttribute('aria-label')).toBe('Begin with');
+    arrive();
+    await soon(() => expect(document.activeElement?.textContent).toContain('Rolls that land'));
+    expect(document.activeElement?.getAttribute('aria-selected')).toBe('true');
+  });
   it('Enter goes from cycle to hand to beginning, and makes it with tempo and ladder of its cycle', async () => {
     await open();
     await choose('Vals');

@@ -17,6 +17,7 @@ import {
 import { Collection, OpenStudy } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Notice } from '../../ui/notice';
+import { WaysBack } from '../../ui/ways-back';
 import { Strip } from '../../ui/strip/strip';
 import { sayCellFaults } from '../../words/said/faults';
 import { shelf as shelfWords } from '../../words/shelf';
@@ -57,6 +58,7 @@ export class Cells {
   private readonly collection = inject(Collection);
   private readonly open = inject(OpenStudy);
   private readonly notice = inject(Notice);
+  private readonly ways = inject(WaysBack);
   protected readonly stepChoices = STEPS_PER_COUNT;
   protected readonly longest = LONGEST_CELL;
   protected readonly editing = signal<OwnCell | null>(null);
@@ -101,8 +103,12 @@ export class Cells {
     const cell = { ...editing, name: cleanName(name), script: script.trim(), stepsPerCount: Number(steps) };
     this.faults.set(sayCellFaults(cell));
     if (this.faults().length) return;
+    const before = this.collection.ownCells().find((c) => c.id === cell.id);
     this.collection.saveCell(cell);
     this.editing.set(null);
+    this.ways.add(this.words.cellKept(cell.name), () =>
+      before ? this.collection.saveCell(before) : this.collection.deleteCell(cell),
+    );
   }
   protected remove(cell: OwnCell) {
     const undo = this.collection.deleteCell(cell);

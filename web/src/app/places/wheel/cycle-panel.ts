@@ -19,6 +19,7 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
+import { WaysBack } from '../../ui/ways-back';
 import { wheel as wheelWords } from '../../words/wheel';
 import { MatOptgroup } from '@angular/material/core';
 import { SELECT } from '../../ui/select';
@@ -67,6 +68,7 @@ export class CyclePanel {
   protected readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly notice = inject(Notice);
+  private readonly ways = inject(WaysBack);
   protected readonly current = computed(() => this.open.section()?.cycle ?? null);
   protected readonly isOwn = computed(() => this.collection.ownCycles().some((c) => c.id === this.current()?.id));
   protected readonly families = computed(() =>
@@ -157,9 +159,17 @@ export class CyclePanel {
     e.preventDefault();
     const { cycle } = this.read();
     if (!cycle) return;
+    const before = this.collection.ownCycles().find((c) => c.id === cycle.id);
     this.collection.saveCycle(cycle);
     this.take(cycle);
     this.draft.set(null);
+    // The cycle and the section that took it go back together.
+    const back = this.open.wayBack();
+    this.ways.add(this.words.kept(cycle.name), () => {
+      back();
+      if (before) this.collection.saveCycle(before);
+      else this.collection.deleteCycle(cycle);
+    });
   }
   protected remove() {
     const own = this.collection.ownCycles().find((c) => c.id === this.current()?.id);

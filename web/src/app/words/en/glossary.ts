@@ -4,6 +4,9 @@
  */
 export const glossary = {
   title: 'Words',
+  note: 'Double-click or double-tap one of these words anywhere on the page to be told what it means.',
+  told: (term: string, meaning: string) => `${term}: ${meaning}`,
+  all: 'All words',
   terms: [
     ['step', 'a place of the script: one stroke, rest or hold', ''],
     ['stroke', 'what is struck on a step: a pluck, a strum, a golpe', 'ima:t'],

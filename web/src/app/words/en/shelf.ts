@@ -168,6 +168,7 @@ export const shelf = {
   cellSteps: 'Steps to a count',
   cellNew: 'New cell',
   cellKeep: 'Keep cell',
+  cellKept: (name: string) => `Cell ${name}`,
   cellCancel: 'Leave as it was',
   cellEdit: 'Edit',
   cellEditNamed: (name: string) => `Edit ${name}`,

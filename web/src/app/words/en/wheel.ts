@@ -230,5 +230,6 @@ export const wheel = {
     cancel: 'Leave as it was',
     remove: 'Delete own cycle',
     removed: 'Own cycle deleted',
+    kept: (name: string) => `Own cycle ${name}`,
   },
 };
