@@ -6,7 +6,7 @@ export const FLOORS = [
   ...['time', 'fault', 'name', 'cycle', 'stroke', 'instrument', 'chord', 'search'],
   ...['catalogue'],
   ...['script', 'round'],
-  ...['player', 'left-hand', 'right-hand'],
+  ...['player', 'left-hand', 'passage', 'right-hand'],
   ...['chart', 'piece', 'falseta'],
   ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],

@@ -12,6 +12,7 @@ export * from './script/index.js';
 export * from './round/index.js';
 export * from './player/index.js';
 export * from './left-hand/index.js';
+export * from './passage/index.js';
 export * from './right-hand/index.js';
 export * from './piece/index.js';
 export * from './chart/index.js';

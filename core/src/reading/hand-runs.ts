@@ -2,18 +2,17 @@ import { heldChords } from '../chart/index.js';
 import type { Instrument } from '../instrument/index.js';
 import { fingersOver, OPEN_SHAPE, type Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
+import { areParted } from '../passage/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import type { PatternEvent } from '../script/index.js';
-import { type LineNote, type LineRequest, voicesOf } from '../solve/finger-line/index.js';
+import { type LineNote, type LineRequest, voiced } from '../solve/finger-line/index.js';
 import type { FretEvent, FretLineRequest } from '../solve/fret-line/index.js';
 import { type LeftFinger, marksOn, numberedStrings, type Stop, type Stroke } from '../stroke/index.js';
 import { bpm, STRINGS, ticks, wrap } from '../time/index.js';
 
 /** Events of a run at most: what is typed in one leaves the others as they are. */
 const LONGEST_RUN = 320;
-/** A rest so long parts two runs, in ticks. */
-const PARTED_BY = 5_040;
 
 /** What a section is played on and by. */
 export interface Played {
@@ -53,13 +52,13 @@ export const stopsOf = ({ motion }: PatternEvent): Stopped[] => {
   });
 };
 
-/** Runs of events that belong together: cut at rests, and where they grow too long. */
+/** Runs of events that belong together: cut where the hand begins afresh, and where they grow too long. */
 function runsOf(events: readonly PatternEvent[]): PatternEvent[][] {
   const runs: PatternEvent[][] = [];
   for (const e of events) {
     const run = runs.at(-1);
     const last = run?.at(-1);
-    if (!run || !last || run.length >= LONGEST_RUN || e.at - (last.at + last.duration) >= PARTED_BY) runs.push([e]);
+    if (!run || !last || run.length >= LONGEST_RUN || areParted(last, e)) runs.push([e]);
     else run.push(e);
   }
   return runs;
@@ -76,6 +75,12 @@ function shapesUnder({ section, shapes }: Played): (at: number) => Shape {
   };
 }
 
+/** Frets that a stroke brings, for its strings from the thickest on. */
+function fretsOf(e: PatternEvent, strings: readonly Stopped['string'][]): (number | null)[] {
+  const stops = stopsOf(e);
+  return [...strings].sort((a, b) => b - a).map((string) => stops.find((s) => s.string === string)?.fret ?? null);
+}
+
 /** Runs of plucked strokes in which the right hand has fingers to find. */
 export function rightRuns(events: readonly PatternEvent[], played: Played): RightRun[] {
   const shapeOf = shapesUnder(played);
@@ -89,20 +94,21 @@ export function rightRuns(events: readonly PatternEvent[], played: Played): Righ
       return {
         at: ticks(e.at - first),
         strings: [...strings].sort((a, b) => b - a),
+        ...(motion.stops ? { frets: fretsOf(e, strings) } : {}),
         ...(isOpen(e) ? {} : { pinned: motion.fingers }),
         ...(motion.marks.includes('~') ? { rings: true } : {}),
         ...(motion.marks.includes('!') ? { accent: 1 } : {}),
       };
     });
-    const voices = voicesOf(sounding);
-    const notes = sounding.map((n, i) => {
-      const layer = n.pinned ? undefined : voices[i];
-      return layer === undefined ? n : { ...n, layer };
-    });
     return [
       {
         events: run,
-        request: { notes, bpm: bpm(played.section.bpm), profile: played.profile, stroke: 'free' as const },
+        request: voiced({
+          notes: sounding,
+          bpm: bpm(played.section.bpm),
+          profile: played.profile,
+          stroke: 'free' as const,
+        }),
       },
     ];
   });

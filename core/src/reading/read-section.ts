@@ -14,6 +14,8 @@ import {
   type PlantEvent,
   plantPlan,
 } from '../right-hand/index.js';
+import { readPassage } from '../passage/index.js';
+import type { HandProfile } from '../player/index.js';
 import { layOnCycle, type Layout, type Rotation, rotations } from '../round/index.js';
 import {
   type BarreHold,
@@ -29,7 +31,7 @@ import {
 import type { FlatPattern, ScriptFault } from '../script/index.js';
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
-import { bpm } from '../time/index.js';
+import { bpm, ticks } from '../time/index.js';
 import { betterStart, type BetterStart } from './better-start.js';
 import { HIGHEST_FRET, type Shape, writtenFrets } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
@@ -125,7 +127,7 @@ export function readSection(request: ReadingRequest): Reading {
     layout: layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES }),
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
     betterStart: betterStart(flat, cycle, start, ranked),
-    plants: PLANTED.has(facts.idiom) ? plantPlan(plantEvents(score, flat)) : [],
+    plants: PLANTED.has(facts.idiom) ? plantPlan(plantEvents(score, flat, section, profile)) : [],
     pendulum: motionCheck(pattern),
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
@@ -166,16 +168,33 @@ export function readNames(
 }
 
 /** The first pass as planting sees it. */
-function plantEvents(score: Score, flat: FlatPattern): PlantEvent[] {
+function plantEvents(score: Score, flat: FlatPattern, section: Section, profile: HandProfile): PlantEvent[] {
   const bySlot = new Map<number, Score['events'][number]>();
   for (const e of score.events) {
     const there = bySlot.get(e.slot);
     if (!there || e.pass < there.pass) bySlot.set(e.slot, e);
   }
-  return flat.events.map((e) => ({
+  const events = flat.events.map((e) => ({ ...e, notes: bySlot.get(e.slot)?.notes ?? [] }));
+  const pedals = pedalsAmong(events, section, profile);
+  return events.map((e) => ({
     at: e.at,
-    touches: (bySlot.get(e.slot)?.notes ?? []).map((n) => ({ finger: n.right, string: n.string })),
+    touches: e.notes.map((n) => ({ finger: n.right, string: n.string })),
     strum: directionOf(e.motion) !== null || e.motion.kind === 'ligado',
-    rings: hasMarkAnywhere(e.motion, '~'),
+    rings: hasMarkAnywhere(e.motion, '~') || pedals.has(e.slot),
   }));
+}
+/** Slots whose string is a pedal: it rings on unmarked, and nothing is planted on it. */
+function pedalsAmong(
+  events: readonly (FlatPattern['events'][number] & Pick<Score['events'][number], 'notes'>)[],
+  section: Section,
+  profile: HandProfile,
+): ReadonlySet<number> {
+  const struck = events.filter((e) => e.notes.length > 0);
+  const notes = struck.map(({ at, notes: own }) => ({
+    at: ticks(at),
+    strings: own.map((n) => n.string),
+    frets: own.map((n) => n.fret),
+  }));
+  const { voices } = readPassage({ notes, bpm: bpm(section.bpm), profile });
+  return new Set(struck.flatMap((e, i) => (voices[i]?.includes('pedal') ? [e.slot] : [])));
 }

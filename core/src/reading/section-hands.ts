@@ -13,6 +13,7 @@ import {
   lineSchool,
   type NoteFacts,
   noteFacts,
+  proposed,
 } from '../solve/finger-line/index.js';
 import {
   type FretAnswer,
@@ -89,7 +90,7 @@ export function sectionHands(request: ReadingRequest, wish: HandsWish): SectionH
   const rights = right.map((run) => {
     const found = fingerLine({ ...run.request, ...barsFrom(run, request), school: lineSchool(wish.right), k: wish.k });
     if (found.infeasible) infeasible.push(...found.infeasible);
-    return found.infeasible ? [] : found.answers;
+    return found.infeasible ? [] : proposed(found.answers);
   });
   const lefts = left.map((run) => {
     const found = frettings({ ...run.request, school: fretSchool(wish.left), k: wish.k });

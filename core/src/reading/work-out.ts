@@ -3,7 +3,7 @@ import type { Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import { flatten, mapLeaves, type Pattern, writeOut, writeSteps } from '../script/index.js';
-import { fingerLine, lineSchool } from '../solve/finger-line/index.js';
+import { fingerLine, lineSchool, TAUGHT } from '../solve/finger-line/index.js';
 import type { SearchWatch } from '../search/index.js';
 import {
   fretLine,
@@ -32,7 +32,7 @@ export interface WorkedOut {
   readonly workedOut: ReadonlySet<number>;
 }
 /** Schools by which fingers are worked out while one writes. */
-export const WRITING_SCHOOLS = { left: 'position', right: 'fingering' } as const;
+export const WRITING_SCHOOLS = { left: 'position', right: TAUGHT } as const;
 
 /**
  * Fingers that are not written worked out: right-hand fingers at `?` along their run, left-hand fingers of frets by the
@@ -55,7 +55,7 @@ export function workOut(
 }
 function bestRight({ request }: RightRun, { bpm }: Section) {
   const { profile, notes } = request;
-  const hand = `${JSON.stringify(profile.returnMs)} ${profile.jointMs} ${profile.thumbJointMs}`;
+  const hand = `${JSON.stringify([profile.returnMs, profile.habits])} ${profile.jointMs} ${profile.thumbJointMs}`;
   return kept(`r ${bpm} ${hand} ${JSON.stringify(notes)}`, () => {
     const result = fingerLine({ ...request, school: lineSchool(WRITING_SCHOOLS.right), k: 1 });
     return result.infeasible ? null : (result.answers[0]?.steps ?? null);

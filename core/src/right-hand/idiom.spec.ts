@@ -39,7 +39,7 @@ describe('what kind of playing a pattern is', () => {
     // The set moves with the chord.
     ['p:5 i:3 m:2 a:1 p:6 i:4 m:3 a:2 p:4 i:3 m:2 a:1 p:5 i:4 m:3 a:2', 'arpeggio'],
     // Three of four go to another string; of five strokes three.
-    ['i:3 m:3 i:2 m:1', 'arpeggio'],
+    ['i:3 m:3 i:2 m:1', 'picado'],
     ['i:3 m:3 i:2 m:2 i:1', 'picado'],
     ['p:b ima:t p:b ima:t', 'comping'],
     ['p:5 id p:4 iu', 'comping'],

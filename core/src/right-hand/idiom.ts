@@ -1,6 +1,8 @@
+import { type Kind, type PassageNote, readPassage } from '../passage/index.js';
+import { DEFAULT_PROFILE } from '../player/index.js';
 import type { FlatPattern } from '../script/index.js';
 import { type Finger, hasMark, HOME_STRING, numberedStrings, type Stroke } from '../stroke/index.js';
-import type { StringNumber } from '../time/index.js';
+import { bpm, type StringNumber, ticks } from '../time/index.js';
 
 /**
  * What kind of playing a pattern is. What may be proposed to a hand depends on it: an arpeggio is not fingered as a scale
@@ -29,16 +31,11 @@ export type Idiom =
   /** A melody of the fingers over basses of the thumb. */
   | 'melody over basses';
 
-/** From this share of its neighbours on another string a line of plucks is an arpeggio. */
-const NEARLY_EVERY = 0.75;
-/** Fewer fingers than this between two basses are no tremolo. */
-const TREMOLO_FINGERS = 2;
-
 /**
  * The kind of playing a pattern is.
  * @example idiomOf(flatten(parseScript('ed ad md id iu', { stepsPerCount: 2 }).pattern)) // 'rasgueado'
  */
-export function idiomOf({ events }: Pick<FlatPattern, 'events'>): Idiom {
+export function idiomOf({ events, length }: Pick<FlatPattern, 'events' | 'length'>): Idiom {
   const strokes = events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
   if (strokes.length === 0) return 'silence';
   if (strokes.some((s) => s.plectrum)) return 'plectrum';
@@ -49,54 +46,47 @@ export function idiomOf({ events }: Pick<FlatPattern, 'events'>): Idiom {
     if (strums.length < strokes.length) return 'comping';
     return new Set(strokes.map((s) => s.fingers.join())).size > 1 ? 'rasgueado' : 'swing';
   }
-  const ofFingers = strokes.filter((s) => s.fingers.some((f) => f !== 'p'));
-  if (2 * ofFingers.filter((s) => upper(s).length > 1).length >= ofFingers.length) return 'comping';
-  if (isTremolo(strokes)) return 'tremolo';
-  if (isArpeggio(strokes)) return 'arpeggio';
-  return strokes.some((s) => s.fingers.includes('p')) ? 'melody over basses' : 'picado';
+  return IDIOM_OF[kindOfPlucks(events, length)] ?? 'melody over basses';
+}
+const IDIOM_OF: Partial<Record<Kind, Idiom>> = {
+  run: 'picado',
+  arpeggio: 'arpeggio',
+  tremolo: 'tremolo',
+  'thumb line': 'melody over basses',
+  'block chords': 'comping',
+  comping: 'comping',
+};
+/** A tempo at which nothing is too fast for the thumb: its strokes are written, nobody asks whether it has time. */
+const SLOW = bpm(40);
+
+/** The kind that most plucked notes of a pattern stand in. */
+function kindOfPlucks(events: FlatPattern['events'], length: number): Kind {
+  const notes = events.flatMap((e): PassageNote[] => {
+    if (e.motion.kind !== 'stroke' || e.motion.fingers.length === 0) return [];
+    const stroke = e.motion;
+    const strings = stroke.fingers.map((f) => stringOf(stroke, f));
+    return [{ at: ticks(e.at), strings: [...new Set(strings)], pinned: stroke.fingers }];
+  });
+  // It goes round: read from the first stroke of the thumb on, its figures are whole.
+  const first = Math.max(
+    0,
+    notes.findIndex((n) => n.pinned?.includes('p')),
+  );
+  const begin = notes[first]?.at ?? 0;
+  const round = [
+    ...notes.slice(first).map((n) => ({ ...n, at: ticks(n.at - begin) })),
+    ...notes.slice(0, first).map((n) => ({ ...n, at: ticks(n.at + length - begin) })),
+  ];
+  const { kinds } = readPassage({ notes: round, bpm: SLOW, profile: DEFAULT_PROFILE, loops: true });
+  const counts = new Map<Kind, number>();
+  for (const k of kinds) counts.set(k, (counts.get(k) ?? 0) + 1);
+  return [...counts].sort((x, y) => y[1] - x[1])[0]?.[0] ?? 'run';
 }
 
-const upper = (s: Stroke): Finger[] => s.fingers.filter((f) => f !== 'p');
 /** Where a finger of a pluck is: on the string that is written, else where it lives. */
 export function stringOf(s: Stroke, finger: Finger): StringNumber {
   const written = numberedStrings(s)?.[s.fingers.indexOf(finger)];
   return written ?? (finger === 'p' ? 5 : HOME_STRING[finger]);
-}
-
-/** Between two basses several fingers, no two in a row the same, all on one string. */
-function isTremolo(strokes: readonly Stroke[]): boolean {
-  const first = strokes.findIndex((s) => s.fingers.includes('p'));
-  if (first < 0) return false;
-  const runs: Stroke[][] = [];
-  for (const s of [...strokes.slice(first), ...strokes.slice(0, first)]) {
-    if (s.fingers.includes('p')) runs.push(upper(s).length ? [s] : []);
-    else if (runs.length) runs.at(-1)?.push(s);
-  }
-  return runs.every((run) => {
-    const single = run.map((s) => upper(s)[0] as Finger);
-    const strings = new Set(run.map((s, i) => stringOf(s, single[i] as Finger)));
-    return (
-      run.length >= TREMOLO_FINGERS &&
-      strings.size === 1 &&
-      run.every((s) => numberedStrings(s) !== null) &&
-      single.every((f, i) => i === 0 || f !== single[i - 1])
-    );
-  });
-}
-
-function isArpeggio(strokes: readonly Stroke[]): boolean {
-  const plucks = strokes.flatMap((s) => s.fingers.map((finger) => ({ finger, string: stringOf(s, finger) })));
-  const strings = new Set(plucks.map((p) => p.string));
-  if (strings.size < 2) return false;
-  const ofFinger = new Map<Finger, Set<StringNumber>>();
-  for (const { finger, string } of plucks)
-    if (finger !== 'p') ofFinger.set(finger, (ofFinger.get(finger) ?? new Set()).add(string));
-  const own = [...ofFinger.values()];
-  const oneEach = own.every((s) => s.size === 1) && new Set(own.flatMap((s) => [...s])).size === own.length;
-  if (oneEach && own.length > 1) return true;
-  const line = plucks.filter((p) => p.finger !== 'p').map((p) => p.string);
-  const others = line.filter((string, i) => string !== line[(i + line.length - 1) % line.length]).length;
-  return new Set(line).size > 1 && others >= NEARLY_EVERY * line.length;
 }
 
 /** Kinds of playing that show the chord; a line, a tremolo and the thumb alone need not. */

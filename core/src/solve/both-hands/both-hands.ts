@@ -10,6 +10,8 @@ import {
   lineSchool,
   lineScript,
   type LineStep,
+  TAUGHT,
+  voiced,
 } from '../finger-line/index.js';
 import type { VoicingRefusal } from '../voicings/index.js';
 import {
@@ -47,7 +49,7 @@ export type BothHandsResult =
 export function bothHands(
   read: ReadNotes,
   ask: Ask<Omit<FretLineRequest, 'events'>>,
-  rightSchool = 'fingering',
+  rightSchool = TAUGHT,
   watch: SearchWatch = {},
   bars?: readonly Ticks[],
 ): BothHandsResult {
@@ -57,7 +59,7 @@ export function bothHands(
   return {
     answers: left.answers.map((answer): BothHands => {
       const notes = rightHandNotes(read, answer.steps);
-      const ask = {
+      const ask = voiced({
         notes,
         bpm: request.bpm,
         profile: request.profile,
@@ -65,7 +67,7 @@ export function bothHands(
         stroke: 'free' as const,
         k: 1,
         ...(bars ? { bars } : {}),
-      };
+      });
       const found = fingerLine(ask, watch);
       const right = found.infeasible ? null : (found.answers[0] ?? null);
       const steps = read.steps.map((s): LineStep => {

@@ -1,7 +1,10 @@
 import type { Fact } from '../../fault/index.js';
 import type { SearchWatch } from '../../search/index.js';
-import { type Finger, isBassString } from '../../stroke/index.js';
-import { crossing, fromThickest } from './cost.js';
+import type { Finger } from '../../stroke/index.js';
+import { bpm } from '../../time/index.js';
+import { fromThickest, readPassage } from '../../passage/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { crossing } from './cost.js';
 import { fingerLine } from './finger-line.js';
 import type { LineAnswer, LineNote, LineRefusal, LineRequest } from './model.js';
 import { LINE_SCHOOLS, type LineSchool } from './schools.js';
@@ -14,10 +17,13 @@ export interface SchoolLine {
   /** Notes where its fingers differ from the first school's. */
   readonly differs: readonly number[];
 }
+/** Whoever has time may play what is low. */
+const SLOW = bpm(40);
 /** Schools that go with a line: those with the thumb only where it has a bass. */
 export function schoolsFor(notes: readonly LineNote[]): LineSchool[] {
-  const basses = notes.some((n) => n.layer === 'thumb' || n.strings.some(isBassString));
-  return LINE_SCHOOLS.filter((s) => basses || !s.fingers.includes('p'));
+  const { bass } = readPassage({ notes, bpm: SLOW, profile: DEFAULT_PROFILE });
+  const basses = bass.some((b) => b);
+  return LINE_SCHOOLS.filter((s) => s.taught || basses || !s.fingers.includes('p'));
 }
 
 /** The best fingering under each school side by side, with the notes that differ from the first's. */
@@ -61,12 +67,12 @@ export interface AnchorChange {
   readonly index: number;
   readonly thumb: 'rests on 6' | 'lifts';
 }
-/** Where the thumb's anchor comes and goes: it rests on 6 while fingers play 1 to 4, and lifts from 5 on or to play. */
+/** Where the thumb's anchor comes and goes: it rests on 6 while fingers play 1 to 3, and lifts from 4 on or to play. */
 export function anchorPlan(notes: readonly LineNote[], fingers: readonly (readonly Finger[])[]): AnchorChange[] {
   const changes: AnchorChange[] = [];
   notes.forEach((note, i) => {
     const thickest = fromThickest(note)[0] ?? 1;
-    const thumb = thickest >= 5 || (fingers[i] ?? []).includes('p') ? 'lifts' : 'rests on 6';
+    const thumb = thickest >= 4 || (fingers[i] ?? []).includes('p') ? 'lifts' : 'rests on 6';
     if (changes.at(-1)?.thumb !== thumb) changes.push({ index: i, thumb });
   });
   return changes;

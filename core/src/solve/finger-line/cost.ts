@@ -1,7 +1,9 @@
+import { areParted, fromThickest } from '../../passage/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import { type Finger, FINGERS, isBassString } from '../../stroke/index.js';
 import { fromHome } from './homes.js';
-import { type StringNumber, millisOf, ticks } from '../../time/index.js';
+import { bassToBass, untaughtPoints, weightsAt } from './taught.js';
+import { millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
 
 export type LineCost = Partial<Record<LineTerm, number>>;
@@ -12,14 +14,14 @@ const ALWAYS: Record<Finger, number> = { p: 0, i: 0, m: 0, a: 0.2, e: 0.4 };
 /** The same of middle and ring one after the other, slowly and in a fast run. */
 const M_A = 0.05;
 const M_A_FAST = 0.3;
+/** The same of the ring finger after another on its string, where a hand plays as it is taught. */
+const BACK_TO_A = 0.5;
 /** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
 const FAST_MS = 125;
 
 const rank = (f: Finger) => FINGERS.indexOf(f);
 export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
   millisOf(ticks(to.at + loop - from.at), request.bpm);
-/** Strings from the thickest on: the order in which fingers take them. */
-export const fromThickest = (note: LineNote): StringNumber[] => [...note.strings].sort((a, b) => b - a);
 
 /** +1 when the crossing goes with the fingers, −1 when against, 0 when no string or finger order is in play. */
 export function crossing(from: Finger, fromString: number, to: Finger, toString: number): -1 | 0 | 1 {
@@ -38,8 +40,8 @@ export function noteCost(
   ringing: ReadonlySet<number>,
   deeper: number,
 ): LineCost {
-  const { weights } = request.school;
   const note = request.notes[index] as LineNote;
+  const weights = weightsAt(request, note);
   const [before, next] = [request.notes[index - 1], request.notes[index + 1]];
   const strings = fromThickest(note);
   let home = 0;
@@ -60,7 +62,13 @@ export function noteCost(
     const landing = f === 'p' ? string - 1 : string + 1;
     if (request.stroke === 'rest' && ringing.has(landing)) rest++;
   });
-  return { home: home * weights.home, weak: Math.round(weak * weights.weak), rest: rest * weights.rest, order };
+  return {
+    home: home * weights.home,
+    weak: Math.round(weak * weights.weak),
+    rest: rest * weights.rest,
+    order,
+    taught: untaughtPoints(request, note, fingers),
+  };
 }
 
 /** What following on from the note before costs. */
@@ -72,13 +80,16 @@ export function pairCost(
   toFingers: readonly Finger[],
   loop = 0,
 ): LineCost {
-  const { weights } = request.school;
+  const weights = weightsAt(request, to);
+  if (request.school.taught && loop === 0 && areParted(from, to)) return {};
   const gap = millisBetween(from, to, request, loop);
   let repeat = 0;
-  const onBasses = [...from.strings, ...to.strings].every(isBassString);
+  const onBasses = [...from.strings, ...to.strings].every(isBassString) || bassToBass(request, from, to);
+  // A block comes again with the same fingers.
+  const blocks = request.school.taught === true && fromFingers.length > 1 && toFingers.length > 1;
   for (const f of toFingers) {
     // The thumb walks from bass to bass; only its time counts.
-    if (!fromFingers.includes(f) || (f === 'p' && onBasses && gap >= request.profile.returnMs.p)) continue;
+    if (blocks || !fromFingers.includes(f) || (f === 'p' && onBasses && gap >= request.profile.returnMs.p)) continue;
     repeat += gap < request.profile.returnMs[f] ? weights.repeat : weights.repeatSlow;
   }
   const cost: { -readonly [T in LineTerm]?: number } = { repeat };
@@ -90,6 +101,9 @@ export function pairCost(
     cost.late = latePoints(weights.late, a === 'p' ? request.profile.thumbJointMs : request.profile.jointMs, gap);
     const middleRing = (a === 'm' && b === 'a') || (a === 'a' && b === 'm');
     if (middleRing) cost.weak = Math.round(weights.weak * (gap < FAST_MS ? M_A_FAST : M_A));
+    // Over basses the fingers come in from the ring finger on, not back to it.
+    if (request.school.taught && b === 'a' && a !== 'p' && s === t)
+      cost.weak = (cost.weak ?? 0) + Math.round(weights.weak * BACK_TO_A);
   }
   if (crossing(a, s, b, t) < 0) cost.crossing = weights.crossing * strings;
   if (strings > 1 && a !== 'p' && b !== 'p' && Math.abs(rank(a) - rank(b)) < 2)
@@ -118,7 +132,7 @@ export function lateCost(
   let late = 0;
   for (const f of toFingers) {
     if (!fromFingers.includes(f) || between.includes(f)) continue;
-    late += latePoints(request.school.weights.late, returnTime(request.profile, f, false), gap);
+    late += latePoints(weightsAt(request, to).late, returnTime(request.profile, f, false), gap);
   }
   return late;
 }

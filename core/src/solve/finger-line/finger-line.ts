@@ -15,15 +15,17 @@ import {
   type LineTerm,
 } from './model.js';
 import { kindOf } from './tables.js';
+import { type Taught, taughtOf, UNTAUGHT, withoutSeam } from './taught.js';
 
 /**
  * The k best right-hand fingerings of a line, with the cost of each by named term.
  * @returns reasons when no hand can play it so
  * @throws SearchCancelled when the watch says so
  */
-export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineResult {
-  const reasons = lineFaults(request);
+export function fingerLine(asked: LineRequest, watch: SearchWatch = {}): LineResult {
+  const reasons = lineFaults(asked);
   if (reasons.length) return { infeasible: reasons };
+  const request = withoutSeam(asked);
   const { cycle, weights } = request.school;
   if (cycle) return inTurn(request, cycle);
   if (weights.pair > 0) return onePair(request, watch);
@@ -32,13 +34,34 @@ export function fingerLine(request: LineRequest, watch: SearchWatch = {}): LineR
 
 /** Any finger of the school for any note. */
 function freely(request: LineRequest, watch: SearchWatch): LineResult {
+  const taught = request.school.taught ? taughtOf(request) : null;
+  const choices = choicesOf(request, taught);
+  if (taught) {
+    // What is not taught costs more than could be saved: it is looked at only where there are not ways enough without.
+    const own = choices.map((all, n) => {
+      const fits = all.filter((f) => (taught.get(request.notes[n] as LineNote)?.points(f) ?? 0) < UNTAUGHT);
+      return fits.length ? fits : all;
+    });
+    const found = among(request, own, watch);
+    if (!found.infeasible && (found.answers[(request.k ?? 5) - 1]?.total ?? Infinity) < UNTAUGHT) return found;
+  }
+  return among(request, choices, watch);
+}
+/** What each note may have; notes of one kind share theirs. */
+function choicesOf(request: LineRequest, taught: ReadonlyMap<LineNote, Taught> | null): Finger[][][] {
   const known = new Map<string, Finger[][]>();
-  const choices = request.notes.map((n) => {
-    const kind = kindOf(n);
+  return request.notes.map((n) => {
+    const kind = kindOf(n, taught?.get(n)?.name);
     const there = known.get(kind) ?? choicesFor(request, n);
     known.set(kind, there);
     return there;
   });
+}
+function among(
+  request: LineRequest,
+  choices: readonly (readonly (readonly Finger[])[])[],
+  watch: SearchWatch,
+): LineResult {
   const stuck = choices.findIndex((c) => c.length === 0);
   if (stuck >= 0) return { infeasible: [cantFinger(request, stuck)] };
   const graph = lineGraph(request, choices);
@@ -48,23 +71,32 @@ function freely(request: LineRequest, watch: SearchWatch): LineResult {
   return answers.length ? { answers, looked } : { infeasible: [fact('no way through the pins')] };
 }
 
-const PAIRS: readonly (readonly Finger[])[] = [
-  ['i', 'm'],
-  ['m', 'a'],
-  ['i', 'a'],
-];
-/** The best of every pair that keeps the pinned fingers, and of three fingers where the pins need them. */
+/** Every choice of fingers among which a line's own are: two of them at least. */
+function fingerSets(upper: readonly Finger[], pinned: ReadonlySet<Finger>): Finger[][] {
+  const sets = upper.reduce<Finger[][]>((all, f) => all.flatMap((s) => [s, [...s, f]]), [[]]);
+  const least = Math.max(2, pinned.size);
+  return sets
+    .filter((s) => s.length >= least && [...pinned].every((f) => s.includes(f)))
+    .sort((x, y) => x.length - y.length);
+}
+/**
+ * The best of every pair that keeps the pinned fingers, and of more fingers where the pins need them or a third one costs
+ * less than what it saves. Each set is searched without what its third finger costs: of a line that uses all of a set
+ * the cost is known, and one that uses fewer is found with those.
+ */
 function onePair(request: LineRequest, watch: SearchWatch): LineResult {
   const { school, notes, k = 5 } = request;
   const pinned = new Set(notes.flatMap((n) => (n.strings.length === 1 ? (n.pinned ?? []) : [])));
-  const kept = PAIRS.filter((pair) => [...pinned].every((f) => f === 'p' || pair.includes(f)));
-  const asks = kept.length
-    ? kept.map((pair) => ({ ...school, fingers: school.fingers.filter((f) => f === 'p' || pair.includes(f)) }))
-    : [school];
+  pinned.delete('p');
+  const upper = [...new Set([...school.fingers, ...pinned])].filter((f) => f !== 'p');
   const found: LineAnswer[] = [];
   let looked = 0;
   let refused: LineResult | null = null;
-  for (const own of asks) {
+  for (const set of fingerSets(upper, pinned)) {
+    const third = school.weights.pair * (set.length - 2);
+    // The kth best so far is cheaper than anything that pays for a finger more.
+    if ((found[k - 1]?.total ?? Infinity) <= third) break;
+    const own = { ...school, fingers: school.fingers.filter((f) => f === 'p' || set.includes(f)) };
     const result = freely({ ...request, school: own }, watch);
     if (result.infeasible) {
       refused = result;
@@ -72,15 +104,14 @@ function onePair(request: LineRequest, watch: SearchWatch): LineResult {
     }
     looked += result.looked;
     for (const a of result.answers) {
-      // Searched without what a third finger costs: within a pair there is none.
-      const pair = kept.length ? 0 : pairsCost(request, a.steps);
-      const own = { ...a, cost: { ...a.cost, pair }, total: a.total + pair };
-      if (!found.some((f) => f.total === own.total && isSame(f.steps, own.steps))) found.push(own);
+      const pair = pairsCost(request, a.steps);
+      const paid = { ...a, cost: { ...a.cost, pair }, total: a.total + pair };
+      if (!found.some((f) => f.total === paid.total && isSame(f.steps, paid.steps))) found.push(paid);
     }
+    found.sort((a, b) => a.total - b.total);
   }
   if (found.length === 0 && refused) return refused;
-  const answers = found.sort((a, b) => a.total - b.total).slice(0, k);
-  return { answers, looked };
+  return { answers: found.slice(0, k), looked };
 }
 
 /** A line that asks for no finger of the pair is found with each of them. */

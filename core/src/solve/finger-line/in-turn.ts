@@ -1,11 +1,10 @@
 import { fact } from '../../fault/index.js';
+import { readPassage } from '../../passage/index.js';
 import type { Finger } from '../../stroke/index.js';
 import type { Ticks } from '../../time/index.js';
 import type { LineAnswer, LineNote, LineRequest, LineResult } from './model.js';
 import { scoreLine } from './score.js';
 
-/** From this string on the thickest of several is the thumb's. */
-const THUMB_FROM = 4;
 const UPWARD: readonly Finger[] = ['i', 'm', 'a'];
 
 /** Fingers in a fixed order: each start of the order is one answer, ranked by its score. */
@@ -13,9 +12,10 @@ export function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResu
   const answers: LineAnswer[] = [];
   const seen = new Set<string>();
   const begins = request.school.afresh ? barsBegun(request) : null;
+  const { bass } = readPassage(request);
   // Begun anew in every bar there is one start, the order's own.
   for (let start = 0; start < (begins ? 1 : cycle.length); start++) {
-    const line = fingersFrom(request, cycle, start, begins);
+    const line = fingersFrom(request, bass, cycle, start, begins);
     if (!line) continue;
     // A line of the thumb alone is the same from every start.
     const text = JSON.stringify(line);
@@ -24,7 +24,7 @@ export function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResu
   }
   if (answers.length === 0) {
     const chord = request.notes.findIndex(
-      (n) => n.strings.length > 1 && !(request.school.chords && together(n, cycle, 0)),
+      (n, i) => n.strings.length > 1 && !(request.school.chords && together(n, bass[i] === true, cycle, 0)),
     );
     return {
       infeasible: [
@@ -41,6 +41,7 @@ export function inTurn(request: LineRequest, cycle: readonly Finger[]): LineResu
 /** The line with the order begun at a place of it; null where several notes at once don't go with the order. */
 function fingersFrom(
   { notes, school }: LineRequest,
+  bass: readonly boolean[],
   cycle: readonly Finger[],
   start: number,
   begins: ReadonlySet<number> | null,
@@ -50,7 +51,7 @@ function fingersFrom(
   for (const [i, note] of notes.entries()) {
     if (begins?.has(i)) n = 0;
     if (note.strings.length > 1) {
-      const fingers = school.chords ? together(note, cycle, n) : null;
+      const fingers = school.chords ? together(note, bass[i] === true, cycle, n) : null;
       if (!fingers) return null;
       if (fingers.length === 2 && fingers[0] === 'p') n++;
       line.push(fingers);
@@ -73,10 +74,9 @@ function fingersFrom(
  * Notes struck together beside an order of the fingers: a bass with the thumb and the note over it in its turn; more
  * notes, or notes without a bass, by the fingers from i upward. Null where the order has the thumb in it.
  */
-function together(note: LineNote, cycle: readonly Finger[], n: number): readonly Finger[] | null {
+function together(note: LineNote, bass: boolean, cycle: readonly Finger[], n: number): readonly Finger[] | null {
   if (note.pinned) return note.pinned;
   if (cycle.includes('p')) return null;
-  const bass = Math.max(...note.strings) >= THUMB_FROM;
   if (bass && note.strings.length === 2) return ['p', cycle[n % cycle.length] as Finger];
   const upper = note.strings.length - (bass ? 1 : 0);
   return upper > UPWARD.length ? null : [...(bass ? (['p'] as const) : []), ...UPWARD.slice(0, upper)];

@@ -8,4 +8,6 @@ export * from './score.js';
 export * from './text.js';
 export * from './weave.js';
 export { crossing } from './cost.js';
-export * from './voices.js';
+export { tremoloFingers } from './taught.js';
+export * from './voiced.js';
+export * from './proposed.js';

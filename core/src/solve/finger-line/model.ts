@@ -1,27 +1,15 @@
 import type { Fact } from '../../fault/index.js';
+import type { PassageNote } from '../../passage/index.js';
 import type { HandProfile } from '../../player/index.js';
 import type { FoundPath } from '../../search/index.js';
 import type { Finger } from '../../stroke/index.js';
-import type { Bpm, StringNumber, Ticks } from '../../time/index.js';
+import type { Bpm, Ticks } from '../../time/index.js';
 import type { LineSchool } from './schools.js';
 
-/** A note, or notes struck together. */
-export interface LineNote {
-  readonly at: Ticks;
-  /** Strings struck, each once. */
-  readonly strings: readonly StringNumber[];
-  /** The stroke goes down through these, from the string named first. */
-  readonly sweeps?: readonly StringNumber[];
-  /** For each string its fret where one is given; they sound, and the right hand does not mind them. */
-  readonly frets?: readonly (number | null)[];
-  /** Must ring on until its string is struck again. */
-  readonly rings?: boolean;
+/** A note, or notes struck together, as the right hand comes to it. */
+export interface LineNote extends PassageNote {
   /** 0…1 */
   readonly accent?: number;
-  /** Only the thumb, or only fingers; else both may. */
-  readonly layer?: 'thumb' | 'fingers';
-  /** Fingers the player has set, from the thickest string on; the rest is solved round them. */
-  readonly pinned?: readonly Finger[];
 }
 export interface LineRequest {
   readonly notes: readonly LineNote[];
@@ -47,6 +35,7 @@ export const LINE_TERMS = [
   'order',
   'rest',
   'pair',
+  'taught',
   'seam',
 ] as const;
 export type LineTerm = (typeof LINE_TERMS)[number];

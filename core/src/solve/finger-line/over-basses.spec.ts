@@ -44,7 +44,9 @@ describe('a melody over the thumb’s basses', () => {
   });
   it('chords beside the order go from i upward, and it goes on as it was', () => {
     expect(fingers('5321 1 321 1', 'ami afresh', [bar(8)])).toEqual(['pima a ima m']);
-    expect(fingers('21 1', 'ami afresh')).toEqual(['im a']);
+    // The lower of two voices is the thumb's on any string; double notes in a row are the fingers'.
+    expect(fingers('21 1', 'ami afresh')).toEqual(['pa m']);
+    expect(fingers('21 32 1', 'ami afresh')).toEqual(['im im a']);
     expect(fingers('54321 1', 'ami afresh')).toEqual(['school takes single notes']);
   });
   it('an order with the thumb in it, and the plain pairs, take single notes', () => {
@@ -53,6 +55,7 @@ describe('a melody over the thumb’s basses', () => {
   });
   it('the choices are told by name and stand apart from those of a line', () => {
     expect(MELODY_SCHOOLS.map((s) => sayLineSchool(s.id).name)).toEqual([
+      'As taught',
       'Fingering first',
       'Home strings',
       'Habit first',

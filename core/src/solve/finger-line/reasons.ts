@@ -1,5 +1,6 @@
 import { paidTerms } from '../../search/index.js';
-import { type Finger, ringingBefore, isBassString } from '../../stroke/index.js';
+import { readPassage } from '../../passage/index.js';
+import { type Finger, ringingBefore } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { anchorPlan, crossingsOf } from './compare.js';
 import { lateCost, noteCost } from './cost.js';
@@ -25,14 +26,16 @@ export function noteFacts(request: LineRequest, answer: LineAnswer): NoteFacts[]
   const fingersOnly = answer.steps.every((f) => !f.includes('p'));
   const anchors = new Map((fingersOnly ? anchorPlan(notes, answer.steps) : []).map((c) => [c.index, c.thumb]));
   const ringing = ringingBefore(notes);
+  const { bass } = readPassage(request);
   return notes.map((note, i): NoteFacts => {
     const own = answer.steps[i] ?? [];
     const [before, beforeThat] = [notes[i - 1], notes[i - 2]];
     const faults: NoteFault[] = [];
     // The thumb goes from bass to bass as it likes.
     const again = own.filter((f) => answer.steps[i - 1]?.includes(f));
-    const bass = [before, note].every((n) => isBassString(Math.max(...(n?.strings ?? []))));
-    if (again.some((f) => f !== 'p' || !bass)) faults.push('same finger');
+    const toBass = bass[i] === true && bass[i - 1] === true;
+    const block = own.length > 1 && (answer.steps[i - 1]?.length ?? 0) > 1;
+    if (!block && again.some((f) => f !== 'p' || !toBass)) faults.push('same finger');
     const twoBack =
       beforeThat && before
         ? lateCost(request, beforeThat, answer.steps[i - 2] ?? [], answer.steps[i - 1] ?? [], note, own)
@@ -62,7 +65,8 @@ export interface LineRemarkFigures {
   /** Where the thumb's anchor changes, notes counted from 0. */
   'anchor changes': { readonly at: readonly number[] };
   'anchor stays': Record<never, never>;
-  'plays twice': Record<never, never>;
+  /** There is no good way: notes, counted from 0, whose finger has just played. */
+  'plays twice': { readonly at: readonly number[]; readonly pinned: boolean };
   'comes late': { readonly bpm: number };
   'rests on a ring': Record<never, never>;
   seam: { readonly smooth: boolean };
@@ -92,7 +96,11 @@ export function lineRemarks(request: LineRequest, answer: LineAnswer): LineRemar
       .map((c) => c.index);
     found.push(at.length ? { code: 'anchor changes', figures: { at } } : { code: 'anchor stays', figures: {} });
   }
-  if (answer.cost.repeat > 0) found.push({ code: 'plays twice', figures: {} });
+  if (answer.cost.repeat > 0) {
+    const facts = noteFacts(request, answer);
+    const at = facts.flatMap((f, i) => (f.faults.includes('same finger') ? [i] : []));
+    if (at.length) found.push({ code: 'plays twice', figures: { at, pinned: request.notes.some((n) => n.pinned) } });
+  }
   if (answer.cost.late > 0) found.push({ code: 'comes late', figures: { bpm: request.bpm } });
   if (answer.cost.rest > 0) found.push({ code: 'rests on a ring', figures: {} });
   if (request.loop !== undefined) found.push({ code: 'seam', figures: { smooth: answer.cost.seam <= 0 } });

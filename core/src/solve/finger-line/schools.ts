@@ -33,6 +33,8 @@ export interface LineSchool {
   readonly chords?: boolean;
   /** The order begins anew with every bar. */
   readonly afresh?: boolean;
+  /** Every note is fingered as its kind of playing is taught, and weighed by it; where the line begins again so does the hand. */
+  readonly taught?: boolean;
   readonly weights: LineWeights;
 }
 export const LINE_WEIGHTS: LineWeights = {
@@ -52,8 +54,11 @@ const strict = (letters: string): LineSchool => {
   const cycle = [...letters] as Finger[];
   return { id: letters, fingers: cycle, cycle, weights: LINE_WEIGHTS };
 };
-/** Ways to finger a line. Plectrum stands apart (plectrumStrokes): it has strokes instead of fingers. */
+/** As the reading of voices and kinds has it: what every place begins with. */
+export const TAUGHT = 'taught';
+/** Ways to finger a line, the taught one first. Plectrum stands apart (plectrumStrokes): it has strokes instead of fingers. */
 export const LINE_SCHOOLS: readonly LineSchool[] = [
+  { id: TAUGHT, fingers: ['p', 'i', 'm', 'a'], taught: true, weights: LINE_WEIGHTS },
   strict('im'),
   strict('ma'),
   strict('ia'),
@@ -93,6 +98,11 @@ const all = [...LINE_SCHOOLS, IM_OVER_BASSES, AMI_AFRESH];
 /** @example lineSchool('im').fingers.join(' ') // 'i m' */
 export const lineSchool = (id: string): LineSchool => all.find((s) => s.id === id) ?? (all[0] as LineSchool);
 /** Ways to finger a melody over the thumb's basses. */
-export const MELODY_SCHOOLS: readonly LineSchool[] = ['fingering', 'home', 'habit', 'im over basses', 'ami afresh'].map(
-  lineSchool,
-);
+export const MELODY_SCHOOLS: readonly LineSchool[] = [
+  TAUGHT,
+  'fingering',
+  'home',
+  'habit',
+  'im over basses',
+  'ami afresh',
+].map(lineSchool);

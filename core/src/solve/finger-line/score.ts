@@ -4,16 +4,18 @@ import { lateCost, type LineCost, noteCost, pairCost, pairsCost } from './cost.j
 import { earlierLateness } from './earlier-strokes.js';
 import { setsInForce } from './homes.js';
 import { LINE_TERMS, type LineAnswer, type LineRequest, type LineTerm } from './model.js';
+import { withoutSeam } from './taught.js';
 
 /** What a fingering costs, note after note, apart from any search. */
-export function scoreLine(request: LineRequest, fingers: readonly (readonly Finger[])[]): LineAnswer {
+export function scoreLine(asked: LineRequest, fingers: readonly (readonly Finger[])[]): LineAnswer {
+  const request = withoutSeam(asked);
   const cost = zeroCost(LINE_TERMS);
   const add = (c: LineCost, as?: LineTerm) => {
     for (const t of LINE_TERMS) cost[as ?? t] += c[t] ?? 0;
   };
   const { notes, loop } = request;
   const ringing = ringingBefore(notes);
-  const sets = setsInForce(notes);
+  const sets = setsInForce(request);
   notes.forEach((note, i) => {
     const own = fingers[i] ?? [];
     add(noteCost(request, i, own, ringing[i] ?? new Set(), sets[i] ?? 0));

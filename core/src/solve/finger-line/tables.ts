@@ -1,6 +1,7 @@
 import { type Finger, ringingBefore } from '../../stroke/index.js';
 import { lateCost, type LineCost, noteCost, pairCost } from './cost.js';
 import { setsInForce } from './homes.js';
+import { taughtOf } from './taught.js';
 import { LINE_TERMS, type LineNote, type LineRequest } from './model.js';
 
 /** Fingers that each note may have. */
@@ -60,10 +61,11 @@ function once<T>(): (number: number, reckon: () => T) => T {
 export function lineTables(request: LineRequest, choices: LineChoices): LineTables {
   const { notes } = request;
   const ringing = ringingBefore(notes);
-  const sets = setsInForce(notes);
+  const sets = setsInForce(request);
   const note = (n: number) => notes[n] as LineNote;
   const kindNumber = numberOf<string>();
-  const kinds = notes.map((n) => kindNumber(kindOf(n)));
+  const taught = request.school.taught ? taughtOf(request) : null;
+  const kinds = notes.map((n) => kindNumber(kindOf(n, taught?.get(n)?.name)));
   const gap = numberOf<number>();
   const gapTo = (n: number, back: number) =>
     n < back || n >= notes.length ? 0 : 1 + gap(note(n).at - note(n - back).at);
@@ -111,7 +113,7 @@ export function lineTables(request: LineRequest, choices: LineChoices): LineTabl
 }
 const NO_STRINGS: ReadonlySet<number> = new Set();
 /** Notes of one kind have the same choices. */
-export const kindOf = ({ strings, layer, pinned }: LineNote): string =>
-  strings.length === 1 && !layer && !pinned
+export const kindOf = ({ strings, layer, pinned }: LineNote, taught = ''): string =>
+  strings.length === 1 && !layer && !pinned && !taught
     ? String(strings[0])
-    : `${strings.join('')}${layer ?? ''}${pinned?.join('') ?? ''}`;
+    : `${strings.join('')}${layer ?? ''}${pinned?.join('') ?? ''}${taught}`;

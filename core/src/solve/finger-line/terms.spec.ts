@@ -83,9 +83,11 @@ describe('what a right-hand line pays', () => {
     expect(paid('skip', notes('31'), 'im')).toBe(1000);
     expect(paid('skip', notes('31'), 'ia')).toBe(0);
   });
-  it('home: by the set in force, 3 2 1, or 4 3 2 where the figure goes down to 4', () => {
+  it('home: by the set in force, 3 2 1, or 4 3 2 where the figure goes down to 4 over a bass', () => {
     expect(paid('home', notes('321'), 'ima')).toBe(0);
-    expect(paid('home', notes('432'), 'ima')).toBe(0);
+    // Alone string 4 is the thumb's, unless it is known to be the fingers'.
+    expect(paid('home', notes('432'), 'pim')).toBe(0);
+    expect(paid('home', notes('432', 125, { layer: 'fingers' }), 'ima')).toBe(0);
     expect(paid('home', notes('4321'), 'iima')).toBe(1000);
     // Each bass begins a figure of its own.
     expect(paid('home', notes('54325321'), 'pimapima')).toBe(0);
@@ -157,7 +159,15 @@ describe('what the schools propose', () => {
   it('a line of the thumb alone is one answer, whatever the order', () =>
     expect(steps('654', 'ami', [{ layer: 'thumb' }, { layer: 'thumb' }, { layer: 'thumb' }])).toEqual(['ppp']));
   it('orders with a thumb are for lines with basses; a scale is shown without them', () => {
-    expect(schoolsFor(notes('33222111')).map((s) => s.id)).toEqual(['im', 'ma', 'ia', 'ami', 'habit', 'fingering']);
+    expect(schoolsFor(notes('33222111')).map((s) => s.id)).toEqual([
+      'taught',
+      'im',
+      'ma',
+      'ia',
+      'ami',
+      'habit',
+      'fingering',
+    ]);
     expect(schoolsFor(notes('5321'))).toEqual(LINE_SCHOOLS);
     expect(schoolsFor(notes('321', 125, { layer: 'thumb' }))).toEqual(LINE_SCHOOLS);
   });

@@ -145,23 +145,24 @@ export const plectrumScript = (steps: readonly LineStep[]): string | null =>
     });
   });
 
-/** A fingered line as hand script: one finger for each string from the thickest on. */
+/** A fingered line as hand script: one finger for each string from the thickest on. @param stroke of all, or note by note */
 export function lineScript(
   steps: readonly LineStep[],
   fingers: readonly (readonly Finger[])[],
-  stroke: 'rest' | 'free',
+  stroke: 'rest' | 'free' | readonly ('rest' | 'free')[],
 ): string {
   let n = 0;
   return steps
     .map((s) => {
       if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
+      const struck = typeof stroke === 'string' ? stroke : stroke[n];
       const own = fingers[n++] ?? [];
       const strings = [...(s.note.sweeps ?? s.note.strings)].sort((a, b) => b - a);
       const marks: Mark[] = [];
       if (s.accent) marks.push('!');
       const single = strings[0];
       const lands = own.length === 1 && (own[0] === 'p' ? single !== 1 : single !== 6);
-      if (stroke === 'rest' && lands) marks.push('_');
+      if (struck === 'rest' && lands) marks.push('_');
       if (s.note.rings) marks.push('~');
       return printStep({ kind: 'stroke', fingers: own, dir: s.note.sweeps ? 'd' : null, strings, marks });
     })

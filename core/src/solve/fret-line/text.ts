@@ -163,19 +163,11 @@ function placesAsNames(text: string, names: readonly string[], instrument?: Inst
 /** Strings that p i m a pluck together; the thumb sweeps over more. */
 const MOST_PLUCKED = 4;
 
-/** From this string on there are basses. */
-const BASS_STRING = 4;
 /**
- * A fretted line as the right hand sees it. Where it has a bass voice (basses that ring, or that begin together with the
- * melody) all on strings 6 to 4 is the thumb's, closing basses too; a run without one is the fingers' on every string, and
- * a treble note that rings is no bass. Chords of five strings or six the thumb sweeps.
+ * A fretted line as the right hand sees it: strings, frets, what rings. Whose each note is, the reading of its voices
+ * tells. Chords of five strings or six the thumb sweeps.
  */
 export function rightHandNotes(read: ReadNotes, placed: readonly (readonly Placed[])[]): LineNote[] {
-  const voiced = read.events.some((event, i) => {
-    const own = placed[i] ?? [];
-    const deep = own.some((p) => p.string >= BASS_STRING);
-    return deep && (own.length > 1 || event.notes.some((n) => n.rings !== undefined));
-  });
   return read.events.map((event, i): LineNote => {
     const own = placed[i] ?? [];
     const first = own[0];
@@ -189,16 +181,12 @@ export function rightHandNotes(read: ReadNotes, placed: readonly (readonly Place
         layer: 'thumb',
       };
     const rings = event.notes.some((n) => n.rings !== undefined);
-    const alone = event.notes.length === 1;
     return {
       at: event.at,
       strings: own.map((p) => p.string),
       frets: own.map((p) => p.fret),
-      ...(rings && alone ? { rings: true } : {}),
+      ...(rings && event.notes.length === 1 ? { rings: true } : {}),
       ...(read.accents[i] ? { accent: 1 } : {}),
-      ...(alone
-        ? { layer: voiced && (first?.string ?? 1) >= BASS_STRING ? ('thumb' as const) : ('fingers' as const) }
-        : {}),
     };
   });
 }

@@ -14,9 +14,10 @@ const REMARKS: { readonly [C in LineRemark['code']]: (figures: LineRemarkFigures
   'crossings natural': ({ crossings }) => `All ${crossings} crossings go with the fingers.`,
   'crossings awkward': ({ awkward, crossings, before }) =>
     `${awkward} of ${plural(crossings, 'crossing')} awkward: before ${byNumber(awkward, 'note', 'notes')} ${numbers(before)}.`,
-  'anchor changes': ({ at }) => `The thumb’s anchor changes at ${numbers(at)}: it lifts from string 5 on.`,
+  'anchor changes': ({ at }) => `The thumb’s anchor changes at ${numbers(at)}: it lifts from string 4 on.`,
   'anchor stays': () => 'The thumb stays on 6.',
-  'plays twice': () => 'A finger plays twice in a row somewhere.',
+  'plays twice': ({ at, pinned }) =>
+    `There is no good way${pinned ? ' with these fingers pinned' : ''}: a finger plays twice in a row at ${byNumber(at.length, 'note', 'notes')} ${numbers(at)}.`,
   'comes late': ({ bpm }) => `At ${bpm} a finger comes back late.`,
   'rests on a ring': () => 'A rest stroke lands on a string that must ring.',
   seam: ({ smooth }) => (smooth ? 'The seam is smooth.' : 'The seam is not smooth.'),

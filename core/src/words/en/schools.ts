@@ -1,3 +1,5 @@
+import type { Kind } from '../../passage/index.js';
+
 /** What a way of choosing is called, and what it minds most. */
 export interface SaidSchool {
   readonly name: string;
@@ -13,6 +15,10 @@ const LINE: Readonly<Record<string, SaidSchool>> = {
   pami: { name: 'p a m i', note: 'The tremolo of the classical hand.' },
   piami: { name: 'p i a m i', note: 'The tremolo of the flamenco hand.' },
   habit: { name: 'Habit first', note: 'One pair in turn, always; learn the awkward crossings.' },
+  taught: {
+    name: 'As taught',
+    note: 'Each kind of playing by its own order: basses the thumb’s, a pair for runs, a finger a string.',
+  },
   fingering: { name: 'Fingering first', note: 'Work out a path that avoids awkward crossings.' },
   home: { name: 'Home strings', note: 'Each finger stays where it lives: thumb below, i m a on 3 2 1.' },
   'ami afresh': {
@@ -47,6 +53,21 @@ const said =
  * @example sayLineSchool('im').name // 'i m'
  */
 export const sayLineSchool = said(LINE);
+const KINDS: Readonly<Record<Kind, { readonly name: string; readonly keeps: string }>> = {
+  run: { name: 'a run', keeps: 'a run keeps one pair of fingers and is not the thumb’s' },
+  arpeggio: { name: 'an arpeggio', keeps: 'an arpeggio keeps a finger to a string' },
+  tremolo: { name: 'a tremolo', keeps: 'a tremolo has an order of its own' },
+  'melody over basses': { name: 'a melody over basses', keeps: 'the basses are the thumb’s, the melody the fingers’' },
+  'thumb line': { name: 'a line of the thumb', keeps: 'a low line with time for it is the thumb’s' },
+  alzapúa: { name: 'an alzapúa', keeps: 'an alzapúa is the thumb’s' },
+  'block chords': { name: 'block chords', keeps: 'chords are struck together' },
+  comping: { name: 'comping', keeps: 'chords are struck together' },
+  strum: { name: 'a strum', keeps: 'a strum has no single notes' },
+  rasgueado: { name: 'a rasgueado', keeps: 'a rasgueado has no single notes' },
+  plectrum: { name: 'a plectrum line', keeps: 'a plectrum has no fingers' },
+};
+/** A kind of playing: its name, and what it keeps that other ways to finger it would break. */
+export const sayKind = (kind: Kind): { readonly name: string; readonly keeps: string } => KINDS[kind];
 /** A school of the left hand, by its id. */
 export const sayFretSchool = said(FRET);
 /** A school of fitting, by its id. */

@@ -1,0 +1,88 @@
+import { figuresOf } from './figures.js';
+import { kindsByNote, stretchesOf } from './kinds.js';
+import type { Passage, PassageNote, PassageReading, PassageVoice } from './model.js';
+import { pedalsOf } from './pedals.js';
+import { fromThickest } from './strings.js';
+import { texturesOf } from './textures.js';
+import { tremoloGroups, turnsOf } from './tremolo-groups.js';
+
+/** Reads voices and kinds of a passage in one go; everything that asks who plays what asks this. */
+export function readPassage(passage: Passage): PassageReading {
+  const { notes, bpm, profile, loops = false } = passage;
+  const known = readings.get(notes);
+  if (known?.bpm === bpm && known.profile === profile && known.loops === loops) return known.reading;
+  const reading = joined(partsOf(notes).map((own) => readPart({ ...passage, notes: own })));
+  readings.set(notes, { bpm, profile, loops, reading });
+  return reading;
+}
+/** The same notes are asked about again and again. */
+const readings = new WeakMap<
+  Passage['notes'],
+  Required<Omit<Passage, 'notes'>> & { readonly reading: PassageReading }
+>();
+
+/** After so long without a stroke, in ticks, a hand begins afresh: what comes then is read by itself. */
+export const PARTED_BY = 10_080;
+/** Whether a hand begins afresh from one note to the next. */
+export const areParted = (from: { readonly at: number }, to: { readonly at: number }): boolean =>
+  to.at - from.at >= PARTED_BY;
+function partsOf(notes: Passage['notes']): Passage['notes'][] {
+  const parts: PassageNote[][] = [[]];
+  notes.forEach((note, i) => {
+    const before = notes[i - 1];
+    if (before && areParted(before, note)) parts.push([]);
+    parts.at(-1)?.push(note);
+  });
+  return parts;
+}
+function joined(parts: readonly PassageReading[]): PassageReading {
+  const [first] = parts;
+  if (first && parts.length === 1) return first;
+  const begins: number[] = [];
+  let notes = 0;
+  for (const p of parts) {
+    begins.push(notes);
+    notes += p.kinds.length;
+  }
+  const all = <T>(of: (p: PassageReading, from: number) => readonly T[]): T[] =>
+    parts.flatMap((p, n) => of(p, begins[n] ?? 0));
+  return {
+    voices: all((p) => p.voices),
+    bass: all((p) => p.bass),
+    stretches: all((p, from) => p.stretches.map((s) => ({ ...s, from: s.from + from, to: s.to + from }))),
+    kinds: all((p) => p.kinds),
+    sets: all((p) => p.sets),
+    groups: all((p) => p.groups),
+    figures: all((p, from) => p.figures.map((f) => f + from)),
+  };
+}
+
+function readPart(passage: Passage): PassageReading {
+  const { notes } = passage;
+  const groups = tremoloGroups(passage);
+  const lows = new Set(groups.map((g) => g.from));
+  const ends = new Set(groups.map((g) => g.from + g.over + 1));
+  const over = new Set(groups.flatMap((g) => Array.from({ length: g.over + 1 }, (_, n) => g.from + n)));
+  const textures = texturesOf(passage, over);
+  for (const i of over) textures[i] = 'figure';
+  const pedals = pedalsOf(notes, over);
+  const { bass, sets, begins } = figuresOf({ notes, textures, lows, ends, pedals });
+  const kinds = kindsByNote(passage, { bass, sets, begins, textures, groups, pedals });
+  const voices = notes.map((note, i): PassageVoice[] =>
+    fromThickest(note).map((string, n, all): PassageVoice => {
+      if (pedals[i] === string) return 'pedal';
+      if (n === 0 && bass[i]) return 'bass';
+      if (kinds[i] === 'arpeggio' && all.length === 1) return 'inner';
+      return n === all.length - 1 && kinds[i] !== 'block chords' && kinds[i] !== 'comping' ? 'melody' : 'inner';
+    }),
+  );
+  return {
+    voices,
+    bass,
+    stretches: stretchesOf(passage, bass, kinds),
+    kinds,
+    sets,
+    groups: turnsOf(passage, groups),
+    figures: begins,
+  };
+}
