@@ -22,6 +22,7 @@ import type {
   HandsWish,
   KeyRequest,
   LineRequest,
+  Kind,
   LineResult,
   RankedKey,
   ReadingRequest,
@@ -64,6 +65,9 @@ export interface LineAsk {
 export interface LineAnswers {
   readonly schools: readonly SchoolLine[];
   readonly best: LineResult;
+  /** Schools that no teacher gives for what the line is. */
+  readonly folded: readonly string[];
+  readonly kinds: readonly Kind[];
 }
 /** Shapes for a chord or for notes, and substitutes for a chord's that is too hard: the shape given, or the best found. */
 export interface ShapeAsk {

@@ -15,7 +15,8 @@ import {
   type RankedKey,
   rankKeys,
   remediesOf,
-  schoolsFor,
+  proposed,
+  schoolsOfKind,
   scriptWithBass,
   sectionBass,
   sectionHands,
@@ -23,6 +24,7 @@ import {
   sectionKeys,
   shapeRow,
   toldFalseta,
+  voiced,
   voicings,
   withPassage,
 } from '@ruffle-wheel/core';
@@ -34,12 +36,15 @@ const SHOWN_KEYS = 8;
 /** What each question is answered with: the worker exposes it, tests call it in the page. */
 export const solver: Solver = {
   fitCycle: (request, progress) => fitCycle(request, { progress }),
-  fingerLine: ({ line, school, k }, progress) => {
-    const schoolsShown = schoolsFor(line.notes);
+  fingerLine: ({ line: asked, school, k }, progress) => {
+    const line = voiced(asked);
+    const { given, folded, kinds } = schoolsOfKind(asked);
+    const schoolsShown = [...given, ...folded];
     const own = 1 / (schoolsShown.length + 1);
     const best = fingerLine({ ...line, school, k }, { progress: (share) => progress(share * own) });
     const schools = compareSchools(line, schoolsShown, { progress: (share) => progress(own + share * (1 - own)) });
-    return { best, schools };
+    const ways = best.infeasible ? best : { ...best, answers: proposed(best.answers) };
+    return { best: ways, schools, folded: folded.map((s) => s.id), kinds };
   },
   voicings: ({ request, hard }, progress) => {
     const { chord } = request;

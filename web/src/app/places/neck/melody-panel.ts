@@ -8,6 +8,7 @@ import {
   FRET_TERMS,
   fretSchool,
   MELODY_SCHOOLS,
+  TAUGHT,
   neckOf,
   type RankedKey,
   readNotes,
@@ -134,7 +135,7 @@ export class MelodyPanel {
   protected readonly text = inject(TypedTexts).of('melody');
   protected readonly school = signal('position');
   protected readonly rightSchools = MELODY_SCHOOLS.map(({ id }) => ({ id, ...sayLineSchool(id) }));
-  protected readonly right = signal('fingering');
+  protected readonly right = signal<string>(TAUGHT);
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
   private readonly instrument = computed(() => this.open.study()?.instrument);

@@ -103,15 +103,28 @@ describe('line panel', () => {
     await f.whenStable();
     return f;
   };
-  it('fingers a typed line under every school, notes that differ and awkward crossings marked', async () => {
+  it('begins as it is taught, other schools of its kind beside it, those of no kind folded away with the reason', async () => {
     const f = await panel('333222111');
-    expect(texts(f, '.school .mdc-button__label > span:first-child').slice(0, 3)).toEqual(['i m', 'm a', 'i a']);
-    expect(texts(f, '.string').join('')).toBe('333222111');
-    expect(all(f, 'tbody tr:nth-child(1) .other')).toHaveLength(0);
-    expect(all(f, 'tbody tr:nth-child(2) .other').length).toBeGreaterThan(0);
-    expect(all(f, 'tbody tr:nth-child(1) .awkward').length).toBe(1);
-    expect(texts(f, 'tbody tr:last-child td').join(' ')).toBe('r u r r u r r u r');
-    expect(solve.lines.at(-1)).toMatchObject({ line: { stroke: 'rest', loop: 9 * 2520 }, school: { id: 'habit' } });
+    expect(texts(f, '.school .mdc-button__label > span:first-child').slice(0, 3)).toEqual([
+      'As taught',
+      'i m',
+      'Habit first',
+    ]);
+    expect(texts(f, 'section > .help')[0]).toBe('Read as a run.');
+    expect(texts(f, 'details .school .mdc-button__label > span:first-child')).toContain('p i m a');
+    expect(texts(f, 'details .help')[0]).toMatch(/^No teacher gives these here: a run keeps one pair/);
+    expect(texts(f, '.string').slice(0, 9).join('')).toBe('333222111');
+    const rows = all(f, 'tbody tr').map((r) => r.querySelectorAll('.other').length);
+    expect(rows[0]).toBe(0);
+    expect(Math.max(...rows)).toBeGreaterThan(0);
+    expect(all(f, 'tbody tr:nth-child(1)')[0]!.querySelectorAll('.awkward').length).toBe(1);
+    const plectrum = all(f, 'tbody')[0]!.querySelectorAll('tr:last-child td');
+    expect([...plectrum].map((c) => c.textContent).join(' ')).toBe('r u r r u r r u r');
+    expect(solve.lines.at(-1)).toMatchObject({ line: { stroke: 'rest' }, school: { id: 'taught' } });
+    // A composed line has no seam; an order that repeats has.
+    expect(solve.lines.at(-1)?.line.loop).toBeUndefined();
+    await type(f, field(f, 'Line by strings'), '5321 5321');
+    await soon(() => expect(solve.lines.at(-1)?.line).toMatchObject({ stroke: 'free', loop: 8 * 2520 }));
   });
   it('shows the chosen school note by note with its other ways', async () => {
     const f = await panel('333222111');
@@ -145,7 +158,7 @@ describe('line panel', () => {
   });
   it('takes a fingering over as hand script, with the frets that the line names', async () => {
     const f = await panel('3f53f72f52f6');
-    await press(f, 'Take over: Habit first');
+    await press(f, 'Take over: As taught');
     expect(world.open.study()?.sections[0]).toMatchObject({
       script: expect.stringMatching(/^[ima]:3f5_ [ima]:3f7_ [ima]:2f5_ [ima]:2f6_$/) as string,
     });

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -10,6 +11,7 @@ import {
 import {
   bpm,
   crossingsOf,
+  kindsOf,
   lineRemarks,
   noteFacts,
   type Finger,
@@ -17,6 +19,7 @@ import {
   LINE_TERMS,
   type LineAnswer,
   lineSchool,
+  type LineNote,
   lineScript,
   pinInText,
   plectrumEntries,
@@ -25,7 +28,10 @@ import {
   type ReadLine,
   readLine,
   stoppedNotes,
+  strokesOf,
   paidTerms,
+  TAUGHT,
+  usualStroke,
 } from '@ruffle-wheel/core';
 import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
@@ -43,7 +49,7 @@ import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
 import { sayFact, sayFault } from '../../words/said/faults';
-import { sayLineSchool } from '../../words/said/schools';
+import { sayKind, sayLineSchool } from '../../words/said/schools';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -58,7 +64,18 @@ interface Asked {
 /** A line typed by strings, fingered under every school side by side, one of them note by note. */
 @Component({
   selector: 'app-line-panel',
-  imports: [FIELD, Toggle, MatButton, SELECT, RovingGroup, RovingItem, AnswerButtons, WeaveForm, Working],
+  imports: [
+    FIELD,
+    NgTemplateOutlet,
+    Toggle,
+    MatButton,
+    SELECT,
+    RovingGroup,
+    RovingItem,
+    AnswerButtons,
+    WeaveForm,
+    Working,
+  ],
   templateUrl: './line-panel.html',
   styleUrl: './line-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -73,25 +90,30 @@ export class LinePanel {
   private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
 
   protected readonly text = inject(TypedTexts).of('line');
-  protected readonly stroke = signal<'rest' | 'free'>('rest');
-  protected readonly chosen = signal('habit');
+  /** As the player wants it; null leaves it to the kind of playing. */
+  private readonly strokeWanted = signal<'rest' | 'free' | null>(null);
+  protected readonly chosen = signal<string>(TAUGHT);
   protected readonly way = signal(0);
   protected readonly noteChosen = signal(0);
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   protected readonly read = computed(() => readLine(this.text(), this.steps()));
   private readonly tempo = computed(() => this.open.section()?.bpm ?? 0);
+  private played(notes: readonly LineNote[]) {
+    return { notes, bpm: bpm(this.tempo()), profile: this.collection.profile() };
+  }
+  protected readonly stroke = computed((): 'rest' | 'free' => {
+    const { notes } = this.read();
+    return this.strokeWanted() ?? (notes.length ? usualStroke(this.played(notes)) : 'rest');
+  });
   private readonly ask = computed((): Asked | null => {
     const read = this.read();
     const { notes, length, faults } = read;
     if (notes.length === 0 || faults.length > 0) return null;
-    const line = {
-      notes,
-      bpm: bpm(this.tempo()),
-      profile: this.collection.profile(),
-      stroke: this.stroke(),
-      loop: length,
-    };
-    return { read, asked: { line, school: lineSchool(this.chosen() === PLECTRUM ? 'habit' : this.chosen()), k: WAYS } };
+    const played = this.played(notes);
+    // An order that repeats goes round; what is composed begins where it begins.
+    const loop = kindsOf(played).every((s) => s.free) ? { loop: length } : {};
+    const line = { ...played, stroke: this.stroke(), ...loop };
+    return { read, asked: { line, school: lineSchool(this.chosen() === PLECTRUM ? TAUGHT : this.chosen()), k: WAYS } };
   });
   protected readonly asking = new Asking<Asked, LineAnswers>(this.ask, ({ asked }, progress) =>
     this.solve.line(asked, progress),
@@ -115,6 +137,7 @@ export class LinePanel {
       );
       return {
         id: school.id,
+        folded: seen.answer.folded.includes(school.id),
         ...sayLineSchool(school.id),
         total: answer ? String(answer.total) : '–',
         infeasible: infeasible[0] ? sayFact(infeasible[0]) : '',
@@ -128,6 +151,7 @@ export class LinePanel {
     const picks = this.plectrum();
     const plectrum = {
       id: PLECTRUM,
+      folded: false,
       name: this.words.plectrum,
       note: this.words.plectrumNote,
       total: '',
@@ -135,6 +159,25 @@ export class LinePanel {
       letters: (picks ?? []).slice(0, SHOWN_NOTES).map((s) => ({ text: s.slice(0, 1), other: false, awkward: false })),
     };
     return [...fingered, ...(picks ? [plectrum] : [])];
+  });
+  /** What the line is read as, and schools that are not given for it, with the reason. */
+  protected readonly kinds = computed(() => {
+    const kinds = this.seen()?.answer.kinds ?? [];
+    if (kinds.length === 0) return null;
+    const said = kinds.map(sayKind);
+    return {
+      names: this.words.kind(said.map((k) => k.name)),
+      keeps: this.words.foldedWhy([...new Set(said.map((k) => k.keeps))]),
+    };
+  });
+  protected readonly tables = computed(() => {
+    // An order that can’t go with these notes is no choice; the chosen one says why.
+    const rows = this.rows().filter((r) => r.letters.length > 0 || r.id === this.chosen());
+    const folded = rows.filter((r) => r.folded);
+    return [
+      { folded: false, rows: rows.filter((r) => !r.folded) },
+      ...(folded.length ? [{ folded: true, rows: folded }] : []),
+    ];
   });
   private readonly plectrum = computed(() => {
     const notes = this.seen()?.read.notes ?? [];
@@ -196,11 +239,16 @@ export class LinePanel {
         fault: r.faults.length > 0,
         say: r.text,
       })),
-      shown: { ...base, script: lineScript(steps, answer.steps, seen.ask.line.stroke) },
+      shown: { ...base, script: lineScript(steps, answer.steps, strokesOf(seen.ask.line)) },
     };
   });
   protected readonly said = computed(() => this.detail()?.notes[this.noteChosen()]?.say ?? '');
 
+  /** What a template hands on has lost its type. */
+  protected readonly asRows = (rows: ReturnType<LinePanel['rows']>) => rows;
+  protected strike(stroke: string) {
+    this.strokeWanted.set(stroke === 'free' ? 'free' : 'rest');
+  }
   protected choose(id: string) {
     this.chosen.set(id);
     this.way.set(0);
