@@ -2,7 +2,7 @@ import { areParted, fromThickest } from '../../passage/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import { type Finger, FINGERS, isBassString } from '../../stroke/index.js';
 import { fromHome } from './homes.js';
-import { bassToBass, untaughtPoints, weightsAt } from './taught.js';
+import { bassToBass, startPoints, untaughtPoints, weightsAt } from './taught.js';
 import { millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
 
@@ -68,6 +68,7 @@ export function noteCost(
     rest: rest * weights.rest,
     order,
     taught: untaughtPoints(request, note, fingers),
+    pair: startPoints(request, note, fingers),
   };
 }
 

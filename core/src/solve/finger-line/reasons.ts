@@ -103,6 +103,7 @@ export function lineRemarks(request: LineRequest, answer: LineAnswer): LineRemar
   }
   if (answer.cost.late > 0) found.push({ code: 'comes late', figures: { bpm: request.bpm } });
   if (answer.cost.rest > 0) found.push({ code: 'rests on a ring', figures: {} });
-  if (request.loop !== undefined) found.push({ code: 'seam', figures: { smooth: answer.cost.seam <= 0 } });
+  if (request.loop !== undefined && !request.school.taught)
+    found.push({ code: 'seam', figures: { smooth: answer.cost.seam <= 0 } });
   return found;
 }

@@ -25,7 +25,7 @@ export function scoreLine(asked: LineRequest, fingers: readonly (readonly Finger
     cost.late += earlierLateness(request, fingers, i);
     if (twoBefore) cost.late += lateCost(request, twoBefore, fingers[i - 2] ?? [], fingers[i - 1] ?? [], note, own);
   });
-  cost.pair = pairsCost(request, fingers);
+  cost.pair += pairsCost(request, fingers);
   const [first, last] = [notes[0], notes.at(-1)];
   if (loop !== undefined && first && last && notes.length > 1)
     add(pairCost(request, last, fingers.at(-1) ?? [], first, fingers[0] ?? [], loop), 'seam');

@@ -116,4 +116,4 @@ const NO_STRINGS: ReadonlySet<number> = new Set();
 export const kindOf = ({ strings, layer, pinned }: LineNote, taught = ''): string =>
   strings.length === 1 && !layer && !pinned && !taught
     ? String(strings[0])
-    : `${strings.join('')}${layer ?? ''}${pinned?.join('') ?? ''}${taught}`;
+    : `${strings.join('')}${layer ?? ''}${pinned?.join('') ?? ''} ${taught}`;

@@ -58,6 +58,13 @@ describe('fingers as they are taught', () => {
     // Where i has no business: on the thick strings under what goes over them.
     expect(cost('6 5 1 2 1 2', 'i i a m a m').taught).toBe(40_000);
   });
+  it('a run begins with the first of its pair, unless two crossings get better by the other', () => {
+    expect(cost('1112', 'i m i m').pair).toBe(0);
+    expect(cost('1112', 'm i m i').pair).toBe(40);
+    expect(first('1112')).toBe('i m i m');
+    expect(first('332211')).toMatch(/^m i/);
+    expect(cost('m112', 'm i m').pair).toBe(0);
+  });
   it('a block comes again at no cost, and nothing is paid across a silence or at the seam', () => {
     expect(cost('[321] [321]', 'ima ima').repeat).toBe(0);
     expect(cost('1 1', 'i i').repeat).toBe(2000);

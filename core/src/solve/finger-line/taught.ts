@@ -11,6 +11,8 @@ export interface Taught {
   readonly points: (fingers: readonly Finger[]) => number;
   /** Its lowest string is the thumb's. */
   readonly thumb: boolean;
+  /** The finger that a run begins with by habit. */
+  readonly begins: Finger | null;
   /** Notes with the same name are allowed the same. */
   readonly name: string;
 }
@@ -36,6 +38,8 @@ export const weightsOfKind = (kind: Kind): LineWeights => BY_KIND[kind] ?? LINE_
 export const UNTAUGHT = 20_000;
 /** A third finger in a run, which fingers that are set on either side may ask for: less than a finger twice. */
 const OUT_OF_PAIR = 1_500;
+/** A run that begins with the other finger of its pair: one awkward crossing is learnt, two are not. */
+const OTHER_START = 40;
 const UPPER: readonly Finger[] = ['i', 'm', 'a'];
 const PAIRS: readonly (readonly Finger[])[] = [
   ['i', 'm'],
@@ -92,6 +96,11 @@ export const bassToBass = (request: LineRequest, from: LineNote, to: LineNote): 
 /** Points of fingers that are not what is taught there. */
 export const untaughtPoints = (request: LineRequest, note: LineNote, fingers: readonly Finger[]): number =>
   request.school.taught ? (taughtOf(request).get(note)?.points(fingers) ?? 0) : 0;
+/** Points of a run that begins with the other finger of its pair. */
+export function startPoints(request: LineRequest, note: LineNote, fingers: readonly Finger[]): number {
+  const begins = request.school.taught ? taughtOf(request).get(note)?.begins : null;
+  return begins && begins !== fingers[0] ? OTHER_START : 0;
+}
 /** Where a line begins again, a hand that plays as it is taught begins again too: nothing is paid there. */
 export function withoutSeam(request: LineRequest): LineRequest {
   if (!request.school.taught || request.loop === undefined) return request;
@@ -104,9 +113,11 @@ function taughtAnew({ notes, bpm, profile }: LineRequest): readonly Taught[] {
   const { bass, kinds, sets, stretches, groups, figures } = readPassage({ notes, bpm, profile });
   const habits = profile.habits ?? USUAL_HABITS;
   const pairs = new Map<number, readonly Finger[]>();
+  const starts = new Map<number, Finger | undefined>();
   for (const { kind, from, to } of stretches)
     if (kind === 'run') {
       const pair = pairOf(habits, notes.slice(from, to));
+      starts.set(from, pair[0]);
       for (let i = from; i < to; i++) pairs.set(i, pair);
     }
   // A melody of more notes than there are fingers alternates by the pair.
@@ -146,6 +157,7 @@ function taughtAnew({ notes, bpm, profile }: LineRequest): readonly Taught[] {
         }),
       );
     };
-    return { kind, thumb, points, name: `${kind}${thumb ? 't' : ''}${set}${pool.join('')}` };
+    const begins = single && !thumb && !note.pinned ? (starts.get(i) ?? null) : null;
+    return { kind, thumb, points, begins, name: `${begins ?? ''}${kind}${thumb ? 't' : ''}${set}${pool.join('')}` };
   });
 }

@@ -128,7 +128,7 @@ export const wheel = {
     more: (n: number) => `${n} more; the wheel shows all.`,
     terms: {
       repeat: 'finger twice',
-      pair: 'third finger',
+      pair: 'off the pair',
       taught: 'other than taught',
       late: 'finger late',
       crossing: 'awkward crossing',
