@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { choose, leaveFields, markPass, test, writeScript } from './player.js';
+import { choose, expect, leaveFields, markPass, test, writeScript } from './player.js';
 
 const path = (name: string) => fileURLToPath(new URL(`../../docs/screenshots/${name}.png`, import.meta.url));
 
@@ -78,7 +78,7 @@ test('pictures of every place', async ({ player: page }) => {
   await page.keyboard.press('c');
   await page.keyboard.press('Space');
   for (const key of ['PageDown', 'PageDown', 'PageUp', 'PageDown'] as const) await markPass(page, key);
-  await page.locator('mat-snack-bar-container').waitFor({ state: 'detached' });
+  await expect(page.locator('mat-snack-bar-container')).toHaveCount(0, { timeout: 30_000 });
   await page.keyboard.press('v');
   await page.waitForTimeout(1200);
   await shot('practise-stand');

@@ -16,6 +16,22 @@ export const USUAL_HABITS: HandHabits = {
   tremolo: ['p', 'a', 'm', 'i'],
   tremoloOfFour: ['p', 'i', 'a', 'm', 'i'],
 };
+/** What a hand may choose among; the usual one first. */
+export const HABITS_TAUGHT: { readonly [H in keyof HandHabits]: readonly HandHabits[H][] } = {
+  pair: [
+    ['i', 'm'],
+    ['m', 'a'],
+    ['i', 'a'],
+  ],
+  tremolo: [
+    ['p', 'a', 'm', 'i'],
+    ['p', 'i', 'm', 'a'],
+  ],
+  tremoloOfFour: [
+    ['p', 'i', 'a', 'm', 'i'],
+    ['p', 'a', 'm', 'i', 'm'],
+  ],
+};
 export const LONGEST_HAND_NOTES = 2_000;
 
 /** One player's hands: what the figures are measured against. */

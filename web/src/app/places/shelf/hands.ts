@@ -4,6 +4,8 @@ import {
   FINGERS,
   hasUsualFigures,
   type Finger,
+  type HandHabits,
+  HABITS_TAUGHT,
   type HandProfile,
   type LeftHand,
   LITTLE_FINGER_SPELLINGS,
@@ -11,6 +13,7 @@ import {
   millimetres,
   millis,
   plectrumTime,
+  USUAL_HABITS,
   withLeftHand,
   withoutLeftHand,
 } from '@ruffle-wheel/core';
@@ -40,6 +43,8 @@ const BOUNDS: Record<Measure | 'returnMs', readonly [number, number]> = {
   span: [40, 250],
 };
 
+const HABITS: readonly (keyof HandHabits)[] = ['pair', 'tremolo', 'tremoloOfFour'];
+
 /** Whose hands the figures are measured against, and the cautions. */
 @Component({
   selector: 'app-hands',
@@ -66,6 +71,22 @@ export class Hands {
     // Once measured, the span is that of fingers 1 and 4 in the table.
     ...(this.profile().left ? [] : [{ key: 'span' as const, label: shelfWords.span }]),
   ]);
+
+  /** Orders that this hand takes where it is fingered as it is taught. */
+  protected readonly habits = computed(() => {
+    const own = this.profile().habits ?? USUAL_HABITS;
+    const label = shelfWords.habits;
+    return HABITS.map((key) => {
+      const now = own[key].join(' ');
+      const orders = HABITS_TAUGHT[key].map((o) => o.join(' '));
+      return { key, label: label[key], now, orders: orders.includes(now) ? orders : [now, ...orders] };
+    });
+  });
+  protected takeHabit(key: keyof HandHabits, order: string) {
+    const own = this.profile().habits ?? USUAL_HABITS;
+    const taken = HABITS_TAUGHT[key].find((o) => o.join(' ') === order);
+    if (taken) this.save({ habits: { ...own, [key]: taken } });
+  }
 
   /** The guided set-up is open. */
   readonly measuring = signal(false);

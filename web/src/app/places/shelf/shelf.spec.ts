@@ -1,5 +1,5 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { makeStudy, setScript, STANDARD_TUNING } from '@ruffle-wheel/core';
+import { makeStudy, setScript, STANDARD_TUNING, USUAL_HABITS } from '@ruffle-wheel/core';
 import { writeStudy } from '@ruffle-wheel/core/format';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Subject } from 'rxjs';
@@ -266,6 +266,13 @@ describe('hands', () => {
     expect(hand().plectrumMs).toBeUndefined();
     await type(f, plectrum, '180');
     await soon(() => expect(hand().plectrumMs).toBe(180));
+  });
+  it('the orders that a hand takes by habit are its own, the usual ones first', async () => {
+    const f = await show(Hands);
+    await choose(f, 'Runs alternate', 'm a');
+    await soon(() => expect(hand().habits).toEqual({ ...USUAL_HABITS, pair: ['m', 'a'] }));
+    await choose(f, 'Tremolo', 'p i m a');
+    await soon(() => expect(hand().habits).toMatchObject({ pair: ['m', 'a'], tremolo: ['p', 'i', 'm', 'a'] }));
   });
   it('new hands begin as a copy, with the cautions unread', async () => {
     const f = await show(Hands);

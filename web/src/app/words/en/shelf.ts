@@ -150,6 +150,7 @@ export const shelf = {
   tapHand: `Measure the right hand by tapping${keyHint('T')}`,
   inventedHand: 'An invented player. Figures of your own stand under New hand.',
   usualFigures: 'Usual figures of a steady amateur, until you measure yours.',
+  habits: { pair: 'Runs alternate', tremolo: 'Tremolo', tremoloOfFour: 'Tremolo over four notes' },
   forgetMeasures: 'Forget the measures',
   leftHanded: 'Left-handed: necks, shapes and the practice sheet are drawn the other way round',
   cautions: 'Before you practise',
