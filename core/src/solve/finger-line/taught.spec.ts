@@ -80,7 +80,7 @@ describe('fingers as they are taught', () => {
 
 describe('what is put before a player', () => {
   it('is nothing that the hand minds, while there is a way that it does not', () => {
-    const all = answers(request('5321'));
+    const all = answers(request('3322'));
     expect(all.some(isMinded)).toBe(true);
     expect(proposed(all).length).toBeGreaterThan(0);
     expect(proposed(all).some(isMinded)).toBe(false);

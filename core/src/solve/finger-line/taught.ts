@@ -21,8 +21,8 @@ export interface Taught {
 const BY_KIND: Partial<Record<Kind, LineWeights>> = {
   // One pair without an exception; where it crosses is learnt.
   run: { ...LINE_WEIGHTS, repeat: 2000, repeatSlow: 2000, crossing: 30, home: 0 },
-  // One finger a string.
-  arpeggio: { ...LINE_WEIGHTS, order: 0, home: 160, crossing: 40, repeat: 250 },
+  // One finger a string; where a string comes twice another finger helps out.
+  arpeggio: { ...LINE_WEIGHTS, order: 0, home: 160, crossing: 40, repeat: 600, repeatSlow: 600 },
   'block chords': { ...LINE_WEIGHTS, order: 0, home: 160 },
   comping: { ...LINE_WEIGHTS, order: 0, home: 160 },
   // Never a finger twice in a row; else each near its home.

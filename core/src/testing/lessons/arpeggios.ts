@@ -18,5 +18,6 @@ export const ARPEGGIOS = [
     [2, '531 421 531', 'p i a p m a p i a'],
     [4, '54321234', 'p p i m a m i p'],
     [2, '123 123 123', 'a m i a m i a m i'],
+    [5, '6 3 2 2 1 2', 'p i m i a m'],
   ]),
 ];
