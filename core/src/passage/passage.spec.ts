@@ -47,6 +47,8 @@ describe('voices of a passage', () => {
     // A held chord's notes do not move, nor is an order over thin strings a voice.
     expect(voices('5151 5151')).not.toMatch(/p/);
     expect(voices('3121 3121')).not.toMatch(/p/);
+    // What leaps from string to string is no one voice, wherever its frets go.
+    expect(voices('6f1 1 2f3 1 6f3 1 2f1 1')).not.toMatch(/p/);
     // A string that is fretted is none.
     expect(voices('5 1f3 4 1f3 5 1f3 6 1f3')).not.toMatch(/p/);
   });

@@ -15,6 +15,7 @@ import {
   TAUGHT,
   tremoloFingers,
   usualStroke,
+  voiced,
 } from './index.js';
 
 const request = (music: string, habits?: Partial<HandHabits>, k = 5) => ({
@@ -78,12 +79,31 @@ describe('fingers as they are taught', () => {
   });
 });
 
+describe('voices given to schools that know of none', () => {
+  it('single notes get thumb or fingers; what is settled, pinned or struck together stays as it is', () => {
+    const layers = (music: string) => voiced(request(music)).notes.map((n) => n.layer ?? '-');
+    expect(layers('5321')).toEqual(['thumb', 'fingers', 'fingers', 'fingers']);
+    expect(layers('[51] 2 3 a2')).toEqual(['-', 'fingers', 'fingers', '-']);
+    // On one string every order may be practised, the thumb’s too.
+    expect(layers('1111')).toEqual(['-', '-', '-', '-']);
+  });
+});
 describe('what is put before a player', () => {
   it('is nothing that the hand minds, while there is a way that it does not', () => {
     const all = answers(request('3322'));
     expect(all.some(isMinded)).toBe(true);
     expect(proposed(all).length).toBeGreaterThan(0);
     expect(proposed(all).some(isMinded)).toBe(false);
+  });
+  it('a rest stroke on a ring is minded, and so is a finger twice; a late one is the tempo’s', () => {
+    const [way] = answers(request('3322'));
+    const paying = (term: 'rest' | 'repeat' | 'late') => ({ ...way!, cost: { ...way!.cost, [term]: 500 } });
+    expect(isMinded(way!)).toBe(false);
+    expect([isMinded(paying('rest')), isMinded(paying('repeat')), isMinded(paying('late'))]).toEqual([
+      true,
+      true,
+      false,
+    ]);
   });
   it('where every way is minded it is one, and it is said that none is good, and where', () => {
     const asked = request('i1 i1 1');
