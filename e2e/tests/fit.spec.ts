@@ -110,17 +110,24 @@ test('a 32-note picado is typed, fingered under three schools, pinned, heard and
   await expect(field).toBeFocused();
   await keyboard.type('33332222111122223333222211112222');
   await expect(page.getByText('32 notes')).toBeVisible();
-  const rows = page.locator('app-line-panel tbody tr');
-  await expect(rows).toHaveCount(7);
-  await expect(rows.nth(1).locator('.other').first()).toBeVisible();
+  // What is given for a run stands in the first table, the taught fingers on top; the rest is folded away.
+  await expect(page.getByText('Read as a run.')).toBeVisible();
+  const rows = page.locator('app-line-panel .side-by-side').first().locator('tbody tr');
+  await expect(rows).toHaveCount(8);
+  await expect(rows.locator('.other').first()).toBeVisible();
+  await expect(page.locator('app-line-panel details').first()).not.toHaveAttribute('open');
   await expect(rows.last()).toContainText(/Plectrum\s*r\s*u\s*r\s*u/);
 
   await keyboard.press('Tab');
   await keyboard.press('Tab');
-  await expect(page.getByRole('button', { name: /^i m/ })).toBeFocused();
+  await expect(page.getByRole('button', { name: /^As taught/ })).toBeFocused();
   const heading = page.locator('app-line-panel .detail h3');
-  for (const school of ['a m i', 'Habit first', 'Fingering first']) {
-    while (!(await page.locator(':focus').innerText()).startsWith(school)) await keyboard.press('ArrowDown');
+  for (const [school, key] of [
+    ['Habit first', 'ArrowDown'],
+    ['a m i', 'ArrowDown'],
+    ['Fingering first', 'ArrowUp'],
+  ] as const) {
+    while (!(await page.locator(':focus').innerText()).startsWith(school)) await keyboard.press(key);
     await keyboard.press('Enter');
     await expect(heading).toHaveText(school);
     await expect(page.locator('app-line-panel .detail .why')).toContainText(
