@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { readLine } from '../solve/finger-line/index.js';
 import { bpm } from '../time/index.js';
-import { kindsOf, readPassage, TEXTURE_WEIGHTS, voicesOf } from './index.js';
+import { kindsOf, pedalNotes, readPassage, TEXTURE_WEIGHTS, voicesOf } from './index.js';
 import { texturePoints, texturesOf, turnPoints } from './textures.js';
 
 const passage = (music: string, tempo = 100, steps = 2) => ({
@@ -43,6 +43,7 @@ describe('voices of a passage', () => {
   it('a string struck again and again open beside a voice that moves is a pedal, above it or below', () => {
     expect(voices('5141 5161')).toBe('b p b p b p b p');
     expect(voices('3f1 1 3f3 1 2f1 1')).toBe('b p b p b p');
+    expect([...pedalNotes(passage('3 2 1 2 . . . . 5141 5161'))]).toEqual([5, 7, 9, 11]);
     expect(voices('4 3f2 4 3f3 4 2f1')).toBe('p m p m p m');
     // A held chord's notes do not move, nor is an order over thin strings a voice.
     expect(voices('5151 5151')).not.toMatch(/p/);

@@ -50,6 +50,8 @@ function longestFrom(
   for (const at of [from, from + 1]) {
     const string = notes[at]?.strings[0];
     if (!isSingle(notes[at]) || string === undefined) continue;
+    // Most strings do not come again so soon.
+    if (notes[at + 1]?.strings[0] !== string && notes[at + 2]?.strings[0] !== string) continue;
     let [strokes, to, moved] = [0, from, false];
     const [places, strings, sides] = [new Set<string>(), new Set<number>(), new Set<boolean>()];
     let [low, fretted] = [true, true];

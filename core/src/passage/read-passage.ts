@@ -4,7 +4,7 @@ import type { Passage, PassageNote, PassageReading, PassageVoice } from './model
 import { pedalsOf } from './pedals.js';
 import { fromThickest } from './strings.js';
 import { texturesOf } from './textures.js';
-import { tremoloGroups, turnsOf } from './tremolo-groups.js';
+import { type TremoloGroup, tremoloGroups, turnsOf } from './tremolo-groups.js';
 
 /** Reads voices and kinds of a passage in one go; everything that asks who plays what asks this. */
 export function readPassage(passage: Passage): PassageReading {
@@ -20,6 +20,21 @@ const readings = new WeakMap<
   Passage['notes'],
   Required<Omit<Passage, 'notes'>> & { readonly reading: PassageReading }
 >();
+
+/** Indices of the notes whose string is a pedal: all that is asked where nothing else is. */
+export const pedalNotes = ({ notes, ...more }: Passage): ReadonlySet<number> => {
+  const found = new Set<number>();
+  let begin = 0;
+  for (const own of partsOf(notes)) {
+    const pedals = pedalsOf(own, groupedIn(tremoloGroups({ notes: own, ...more })));
+    for (let i = 0; i < own.length; i++) if (own[i]?.strings.some((s) => s === pedals[i])) found.add(begin + i);
+    begin += own.length;
+  }
+  return found;
+};
+/** Notes of groups on one string, the low one with them. */
+const groupedIn = (groups: readonly TremoloGroup[]): ReadonlySet<number> =>
+  new Set(groups.flatMap((g) => Array.from({ length: g.over + 1 }, (_, n) => g.from + n)));
 
 /** After so long without a stroke, in ticks, a hand begins afresh: what comes then is read by itself. */
 export const PARTED_BY = 10_080;
@@ -62,7 +77,7 @@ function readPart(passage: Passage): PassageReading {
   const groups = tremoloGroups(passage);
   const lows = new Set(groups.map((g) => g.from));
   const ends = new Set(groups.map((g) => g.from + g.over + 1));
-  const over = new Set(groups.flatMap((g) => Array.from({ length: g.over + 1 }, (_, n) => g.from + n)));
+  const over = groupedIn(groups);
   const textures = texturesOf(passage, over);
   for (const i of over) textures[i] = 'figure';
   const pedals = pedalsOf(notes, over);

@@ -3,9 +3,10 @@ import { millisOf, type StringNumber, ticks } from '../time/index.js';
 import type { Passage, PassageNote } from './model.js';
 
 /** Strings of a note from the thickest on: the order in which fingers take them. */
-export const fromThickest = ({ strings }: Pick<PassageNote, 'strings'>): StringNumber[] =>
-  [...strings].sort((a, b) => b - a);
-export const thickest = ({ strings }: Pick<PassageNote, 'strings'>): number => Math.max(...strings);
+export const fromThickest = ({ strings }: Pick<PassageNote, 'strings'>): readonly StringNumber[] =>
+  strings.length === 1 ? strings : [...strings].sort((a, b) => b - a);
+export const thickest = ({ strings }: Pick<PassageNote, 'strings'>): number =>
+  strings.length === 1 ? (strings[0] ?? 0) : Math.max(...strings);
 export const thinnest = ({ strings }: Pick<PassageNote, 'strings'>): number => Math.min(...strings);
 export const isSingle = (n: PassageNote | undefined): n is PassageNote => n?.strings.length === 1;
 /** How many strings lie from one note to the next, 0 on the same. */

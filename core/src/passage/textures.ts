@@ -38,38 +38,47 @@ export const TEXTURE_WEIGHTS = {
 } as const;
 const W = TEXTURE_WEIGHTS;
 
-/** What note i speaks against a texture. @param where.grouped it stands over the low note of a group; @param where.begins the texture begins with it: how it was come to is nobody's */
+/** What speaks against each texture, in their order. */
+type Points = readonly [line: number, figure: number, lowLine: number];
+
+/** What a note speaks against each texture, however it was come to. */
+function ownPoints(passage: Passage, i: number): Points {
+  const note = passage.notes[i] as PassageNote;
+  const single = note.strings.length === 1;
+  if (!onBasses(note)) return [single ? 0 : chordInLine(note), 0, W.highInLowLine];
+  const time = thumbHasTime(passage, i);
+  const line = (single ? 0 : chordInLine(note)) + (note.rings ? W.ringsInLine : 0) + (time ? W.slowLowInLine : 0);
+  const low = !single || note.layer === 'fingers' ? W.highInLowLine : time ? W.lowLine : W.fastLowLine;
+  return [line, 0, low];
+}
+/** What the way from the note before speaks against each texture. */
+function wayPoints(passage: Passage, i: number, grouped: boolean): Points {
+  const [before, note] = [passage.notes[i - 1], passage.notes[i]];
+  if (!isSingle(before) || !isSingle(note)) return NOTHING;
+  const apart = stringsApart(before, note);
+  if (apart === 0) return grouped ? NOTHING : SAME;
+  if (apart > 1) return LEAP;
+  return isTrill(passage, i) ? TRILL : BESIDE;
+}
+const NOTHING: Points = [0, 0, 0];
+const SAME: Points = [0, W.sameInFigure, 0];
+const LEAP: Points = [W.leapInLine, W.leapInFigure, 0];
+const TRILL: Points = [W.besideInLine, W.trillInFigure, 0];
+const BESIDE: Points = [W.besideInLine, W.besideInFigure, 0];
+
+/**
+ * What note i speaks against a texture.
+ * @param where.grouped it stands over the low note of a group
+ * @param where.begins the texture begins with it: how it was come to is nobody's
+ */
 export function texturePoints(
   passage: Passage,
   i: number,
   texture: Texture,
   { grouped = false, begins = false } = {},
 ): number {
-  const { notes } = passage;
-  const [before, note] = [begins ? undefined : notes[i - 1], notes[i]];
-  if (!note) return 0;
-  const bass = onBasses(note);
-  const apart = before && isSingle(before) && isSingle(note) ? stringsApart(before, note) : null;
-  if (texture === 'low line') {
-    if (!bass || !isSingle(note) || note.layer === 'fingers') return W.highInLowLine;
-    return thumbHasTime(passage, i) ? W.lowLine : W.fastLowLine;
-  }
-  if (texture === 'figure') {
-    if (apart === 0) return grouped ? 0 : W.sameInFigure;
-    return apart === 1
-      ? isTrill(passage, i)
-        ? W.trillInFigure
-        : W.besideInFigure
-      : apart === null
-        ? 0
-        : W.leapInFigure;
-  }
-  let points = 0;
-  if (note.strings.length > 1) points += chordInLine(note);
-  if (apart !== null) points += apart === 0 ? 0 : apart === 1 ? W.besideInLine : W.leapInLine;
-  if (note.rings && bass) points += W.ringsInLine;
-  if (bass && thumbHasTime(passage, i)) points += W.slowLowInLine;
-  return points;
+  const at = TEXTURES.indexOf(texture);
+  return (ownPoints(passage, i)[at] ?? 0) + (begins ? 0 : (wayPoints(passage, i, grouped)[at] ?? 0));
 }
 
 function chordInLine({ strings }: PassageNote): number {
@@ -101,30 +110,33 @@ export const turnPoints = (from: Texture, to: Texture): number =>
  */
 export function texturesOf(passage: Passage, grouped: ReadonlySet<number>): Texture[] {
   const { notes } = passage;
-  const came: Texture[][] = [];
-  let sums = TEXTURES.map((t) => texturePoints(passage, 0, t, { grouped: grouped.has(0) }));
+  if (notes.length === 0) return [];
+  /** By note and texture: the texture of the note before on the cheapest way. */
+  const came: number[][] = [];
+  let sums: readonly number[] = ownPoints(passage, 0);
   for (let i = 1; i < notes.length; i++) {
-    const from: Texture[] = [];
-    const own = grouped.has(i);
-    sums = TEXTURES.map((to, n) => {
-      const goesOn = (sums[n] ?? 0) + texturePoints(passage, i, to, { grouped: own });
-      const anew = texturePoints(passage, i, to, { grouped: own, begins: true });
-      let [best, least] = [to, goesOn];
-      TEXTURES.forEach((t, m) => {
-        const total = (sums[m] ?? 0) + turnPoints(t, to) + anew;
-        if (t !== to && total < least) [best, least] = [t, total];
-      });
-      from[n] = best;
-      return least;
-    });
+    const [own, way] = [ownPoints(passage, i), wayPoints(passage, i, grouped.has(i))];
+    const [from, next] = [
+      [0, 1, 2],
+      [0, 0, 0],
+    ];
+    for (let to = 0; to < TEXTURES.length; to++) {
+      let least = (sums[to] ?? 0) + (way[to] ?? 0);
+      for (let t = 0; t < TEXTURES.length; t++) {
+        const turned = (sums[t] ?? 0) + (TURNS[t]?.[to] ?? 0);
+        if (t !== to && turned < least) [least, from[to]] = [turned, t];
+      }
+      next[to] = least + (own[to] ?? 0);
+    }
     came.push(from);
+    sums = next;
   }
   let at = sums.indexOf(Math.min(...sums));
   const textures: Texture[] = [TEXTURES[at] ?? 'line'];
   for (let i = notes.length - 1; i > 0; i--) {
-    const before = came[i - 1]?.[at] ?? 'line';
-    textures.push(before);
-    at = TEXTURES.indexOf(before);
+    at = came[i - 1]?.[at] ?? 0;
+    textures.push(TEXTURES[at] ?? 'line');
   }
-  return notes.length ? textures.reverse() : [];
+  return textures.reverse();
 }
+const TURNS: readonly (readonly number[])[] = TEXTURES.map((from) => TEXTURES.map((to) => turnPoints(from, to)));

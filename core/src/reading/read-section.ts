@@ -14,7 +14,7 @@ import {
   type PlantEvent,
   plantPlan,
 } from '../right-hand/index.js';
-import { readPassage } from '../passage/index.js';
+import { pedalNotes } from '../passage/index.js';
 import type { HandProfile } from '../player/index.js';
 import { layOnCycle, type Layout, type Rotation, rotations } from '../round/index.js';
 import {
@@ -195,6 +195,6 @@ function pedalsAmong(
     strings: own.map((n) => n.string),
     frets: own.map((n) => n.fret),
   }));
-  const { voices } = readPassage({ notes, bpm: bpm(section.bpm), profile });
-  return new Set(struck.flatMap((e, i) => (voices[i]?.includes('pedal') ? [e.slot] : [])));
+  const pedals = pedalNotes({ notes, bpm: bpm(section.bpm), profile });
+  return new Set(struck.flatMap((e, i) => (pedals.has(i) ? [e.slot] : [])));
 }

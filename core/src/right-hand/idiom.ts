@@ -46,7 +46,10 @@ export function idiomOf({ events, length }: Pick<FlatPattern, 'events' | 'length
     if (strums.length < strokes.length) return 'comping';
     return new Set(strokes.map((s) => s.fingers.join())).size > 1 ? 'rasgueado' : 'swing';
   }
-  return IDIOM_OF[kindOfPlucks(events, length)] ?? 'melody over basses';
+  const there = known.get(events);
+  const kind = there ?? kindOfPlucks(events, length);
+  if (!there) known.set(events, kind);
+  return IDIOM_OF[kind] ?? 'melody over basses';
 }
 const IDIOM_OF: Partial<Record<Kind, Idiom>> = {
   run: 'picado',
@@ -56,12 +59,16 @@ const IDIOM_OF: Partial<Record<Kind, Idiom>> = {
   'block chords': 'comping',
   comping: 'comping',
 };
+/** The same pattern is asked about by drills, findings and starts. */
+const known = new WeakMap<FlatPattern['events'], Kind>();
 /** A tempo at which nothing is too fast for the thumb: its strokes are written, nobody asks whether it has time. */
 const SLOW = bpm(40);
 
+/** So many strokes tell what kind of playing a pattern is. */
+const READ = 256;
 /** The kind that most plucked notes of a pattern stand in. */
 function kindOfPlucks(events: FlatPattern['events'], length: number): Kind {
-  const notes = events.flatMap((e): PassageNote[] => {
+  const notes = events.slice(0, READ).flatMap((e): PassageNote[] => {
     if (e.motion.kind !== 'stroke' || e.motion.fingers.length === 0) return [];
     const stroke = e.motion;
     const strings = stroke.fingers.map((f) => stringOf(stroke, f));
