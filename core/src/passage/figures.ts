@@ -30,7 +30,7 @@ function lowerOfPedal({ notes, pedals }: Cut, i: number): boolean | null {
 }
 
 /** Two notes on neighbouring thin strings, as of a melody in thirds. */
-export const isDouble = ({ strings }: PassageNote): boolean => {
+export const isDouble = ({ strings }: Pick<PassageNote, 'strings'>): boolean => {
   const [a = 1, b = 1] = strings;
   return strings.length === 2 && Math.abs(a - b) < APART && !strings.some(isBassString);
 };
@@ -80,10 +80,11 @@ export function figuresOf(cut: Cut): Figures {
     if (textures[i] === 'line') return isSingle(n) ? isBassString(thickest(n)) && leaps(notes, i) : chordBass(notes, i);
     return isSingle(n) ? thickest(n) >= SURE_BASS : chordBass(notes, i);
   });
+  // A bass opens a figure, unless it goes on from another.
+  const opens = (basses: readonly boolean[], i: number): boolean =>
+    basses[i] === true && !(basses[i - 1] && isSingle(notes[i - 1]));
   const begins = notes.flatMap((_, i) =>
-    i === 0 || ends.has(i) || (sure[i] && !(sure[i - 1] && isSingle(notes[i - 1]))) || textures[i] !== textures[i - 1]
-      ? [i]
-      : [],
+    i === 0 || ends.has(i) || opens(sure, i) || textures[i] !== textures[i - 1] ? [i] : [],
   );
   const sets: (0 | 1)[] = [];
   begins.forEach((from, n) => {
@@ -96,9 +97,8 @@ export function figuresOf(cut: Cut): Figures {
     return thickest(n) === 4 && isSingle(n) && sets[i] === 0;
   });
   // A string 4 that has become a bass begins a figure too.
-  const all = notes.flatMap((_, i) =>
-    begins.includes(i) || (bass[i] && !(bass[i - 1] && isSingle(notes[i - 1]))) ? [i] : [],
-  );
+  const already = new Set(begins);
+  const all = notes.flatMap((_, i) => (already.has(i) || opens(bass, i) ? [i] : []));
   return { bass, sets, begins: all };
 }
 

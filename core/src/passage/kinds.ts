@@ -1,4 +1,5 @@
 import type { Kind, Passage, PassageNote, KindStretch } from './model.js';
+import type { StringNumber } from '../time/index.js';
 import { isDouble, type Figures } from './figures.js';
 import { fromThickest } from './strings.js';
 import type { Texture } from './textures.js';
@@ -69,15 +70,15 @@ function lineKinds(notes: readonly PassageNote[], { textures, bass }: FigureRead
 /** The kind of one figure that is no group of a tremolo; null where it is too short to tell. */
 function figureKind(notes: readonly PassageNote[], bass: readonly boolean[], from: number, to: number): Kind | null {
   // Strings of the fingers, note by note.
-  const over: { strings: number[]; pinched: boolean }[] = [];
+  const over: { strings: StringNumber[] }[] = [];
   let thumbAlone = 0;
   for (let i = from; i < to; i++) {
     const note = notes[i] as PassageNote;
     const own = fromThickest(note).slice(bass[i] ? 1 : 0);
-    if (own.length) over.push({ strings: own, pinched: bass[i] === true });
+    if (own.length) over.push({ strings: own });
     else thumbAlone++;
   }
-  const blocks = over.filter((o) => o.strings.length > 1 && !(o.strings.length === 2 && isDoubleOf(o.strings)));
+  const blocks = over.filter((o) => o.strings.length > 1 && !isDouble(o));
   const chords = over.filter((o) => o.strings.length > 1);
   if (over.length > 0 && 2 * chords.length >= over.length && (blocks.length > 0 || chords.length === over.length))
     return thumbAlone > 0 ? 'comping' : 'block chords';
@@ -87,9 +88,6 @@ function figureKind(notes: readonly PassageNote[], bass: readonly boolean[], fro
   if (strings.size > 1 && goes >= NEARLY_EVERY * (over.length - 1)) return 'arpeggio';
   return 'melody over basses';
 }
-const isDoubleOf = (strings: readonly number[]): boolean =>
-  isDouble({ at: 0 as PassageNote['at'], strings: strings as PassageNote['strings'] });
-
 /** Notes of one kind beside one another are one stretch. */
 export function stretchesOf(
   { notes, loops = false }: Passage,

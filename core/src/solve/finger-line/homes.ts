@@ -1,6 +1,5 @@
 import { readPassage } from '../../passage/index.js';
-import { HOME_STRING } from '../../stroke/index.js';
-import type { Finger } from '../../stroke/index.js';
+import { type Finger, HOME_STRING } from '../../stroke/index.js';
 import type { LineRequest } from './model.js';
 
 /** For every note how many strings the set of the fingers lies deeper than 3 2 1. */

@@ -11,3 +11,5 @@ export { crossing } from './cost.js';
 export { tremoloFingers } from './taught.js';
 export * from './voiced.js';
 export * from './proposed.js';
+export * from './schools-of-kind.js';
+export * from './strokes-of.js';

@@ -36,6 +36,7 @@ import {
 import type { LineAsk, LineAnswers } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
+import { CoarsePointer } from '../../ui/coarse';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { sayLineRemark, sayNote } from '../../words/said/answers';
 import { wheel as wheelWords } from '../../words/wheel';
@@ -84,6 +85,7 @@ export class LinePanel {
   protected readonly words = wheelWords.line;
   protected readonly answerWords = answersWords.answer;
   protected readonly say = sayFault;
+  protected readonly pointer = inject(CoarsePointer);
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);

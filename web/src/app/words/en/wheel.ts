@@ -121,10 +121,10 @@ export const wheel = {
     none: 'Type string numbers, e.g. 333222111. Every school answers as you type.',
     ways: (school: string) => `Ways of ${school}`,
     way: (n: number) => `way ${n}`,
-    only: 'The school leaves no other way.',
+    only: 'No other way is worth offering.',
     noteByNote: 'Note by note',
-    pinHelp:
-      '← → choose a note; p i m a e pins a finger there, Backspace sets it free. A press pins what stands there.',
+    pinKeys: '← → choose a note; p i m a e pins a finger there, Backspace sets it free.',
+    pinPress: 'A press pins what stands there, and sets it free again.',
     more: (n: number) => `${n} more; the wheel shows all.`,
     terms: {
       repeat: 'finger twice',
