@@ -68,6 +68,11 @@ describe('kinds of a passage', () => {
     expect(kinds('3 2 1 2 . . . 3 3 2 2 1 1')).toEqual(['arpeggio 0-4', 'run 4-10']);
     expect(readPassage(passage('5 . . . 1')).figures).toEqual([0, 1]);
   });
+  it('a bass opens a figure, but goes on from another that was struck alone', () => {
+    const figures = (music: string) => readPassage(passage(music)).figures;
+    expect(figures('5 6 2 1 3')).toEqual([0]);
+    expect(figures('[53] 6 2 1 3')).toEqual([0, 1]);
+  });
   it('what repeats without frets of its own is free; one figure is enough where it goes round', () => {
     expect(kinds('5321')).toEqual(['arpeggio 0-4']);
     expect(kindsOf({ ...passage('5321'), loops: true })[0]?.free).toBe(true);
