@@ -36,7 +36,7 @@ test('it is asked wherever fingers are given', () => {
     'solve/finger-line/voiced.ts',
     'solve/finger-line/in-turn.ts',
     'solve/finger-line/homes.ts',
-    'right-hand/idiom.ts',
+    'right-hand/kind-of-pattern.ts',
   ])
     assert.match(readFileSync(join(CORE, asked), 'utf8'), /readPassage\(/, asked);
 });

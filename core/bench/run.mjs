@@ -257,7 +257,11 @@ say('rankKeys, 64 events, 12 keys × 8 capo places', ms(measure(() => rankKeys(k
   const section = { ...makeSection('s-a', 'A', cycleById('plain-four')), script: bars, bars: 200 };
   const study = { ...makeStudy('s', 'S', cycleById('plain-four')), sections: [section] };
   const scope = { kind: 'section', section: 's-a' };
-  say('MusicXML out, 200 bars', ms(measure(() => musicXml(study, DEFAULT_PROFILE, scope), 9)), 'reach 100');
+  say(
+    'MusicXML out, 200 bars',
+    ms(measure(() => musicXml(study, DEFAULT_PROFILE, scope), 9)),
+    'reach 120, staff and tablature',
+  );
   const volumes = { guitar: 0.8, claps: 0.5, click: 0.3 };
   const track = practiceTrack(study, DEFAULT_PROFILE, scope, {
     bpm: 240,

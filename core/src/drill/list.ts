@@ -1,5 +1,6 @@
 import type { HandProfile } from '../player/index.js';
-import { handLoad, type Idiom, idiomOf, tightestPlace } from '../right-hand/index.js';
+import type { Kind } from '../passage/index.js';
+import { handLoad, isMuted, kindOfPattern, tightestPlace } from '../right-hand/index.js';
 import { flatten, type Pattern } from '../script/index.js';
 import { type Finger, FINGERS, numberedStrings, type Step } from '../stroke/index.js';
 import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
@@ -33,7 +34,7 @@ export function weakestJoint(pattern: Pattern, bpm: Bpm, profile: HandProfile): 
 }
 
 /** Kinds of playing whose order of fingers may begin elsewhere, and whose weak pairs can do the work. */
-const ORDERS: ReadonlySet<Idiom> = new Set(['picado', 'rasgueado', 'swing']);
+const ORDERS: ReadonlySet<Kind> = new Set<Kind>(['run', 'rasgueado', 'strum']);
 /** Passes of longer patterns are not put one after another. */
 const LONGEST_THROUGH = 32;
 const LONGEST_WHOLE = 64;
@@ -42,7 +43,8 @@ const LONGEST_WHOLE = 64;
 export function drillsFor(pattern: Pattern): Drill[] {
   const flat = flatten(pattern);
   if (flat.events.length === 0) return [];
-  const idiom = idiomOf(flat);
+  const kind = kindOfPattern(flat);
+  const isOrder = kind !== null && ORDERS.has(kind) && !isMuted(flat);
   const strokes = flat.events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
   const used = FINGERS.filter((f) => strokes.some((s) => s.fingers.includes(f)));
   const strings = ([1, 2, 3, 4, 5, 6] as StringNumber[]).filter((s) =>
@@ -69,13 +71,13 @@ export function drillsFor(pattern: Pattern): Drill[] {
     add({ kind: 'accent through' });
   if (strings.length > 1) for (const string of strings) add({ kind: 'string accent', string });
   const alone = strokes.filter((s) => s.fingers.length === 1).length;
-  if (used.length > 1 && ORDERS.has(idiom))
+  if (used.length > 1 && isOrder)
     for (let by = 1; by < Math.min(alone, used.length); by++) add({ kind: 'start finger', by });
   const starts = Math.min(flat.slots.length, 12);
   for (let start = 1; start < starts; start++) if (mayBegin(flat.slots[start]?.step)) add({ kind: 'rotation', start });
-  if (ORDERS.has(idiom))
+  if (isOrder)
     for (const [from, to] of PAIRS) if (used.includes(from) || used.includes(to)) add({ kind: 'pair', from, to });
-  if (idiom === 'picado')
+  if (kind === 'run')
     for (const [a, b] of [...PAIRS].reverse())
       for (const slurs of [false, true]) add({ kind: 'left pairs', right: a + b, slurs });
   // Through as many strings as there are already nothing changes.

@@ -1,6 +1,6 @@
 import type { Cell } from '../catalogue/index.js';
 import type { HandProfile } from '../player/index.js';
-import { handLoad, type HandLoad, idiomOf, stringOf } from '../right-hand/index.js';
+import { handLoad, type HandLoad, isMuted, kindOfPattern, stringOf } from '../right-hand/index.js';
 import {
   type FlatPattern,
   flatten,
@@ -36,8 +36,8 @@ const ONE_POSITION = 4;
 
 /**
  * What lets a pattern go faster, best first, where its ceiling is near and a tenth or more is gained. The music stays: the
- * same strings at the same places, strums in their direction, the thumb on its basses. And it stays in its idiom: a finger
- * of an arpeggio gives its string to another, a scale is fingered by another school, a rasgueado gets another cell; what
+ * same strings at the same places, strums in their direction, the thumb on its basses. And it stays in its kind of
+ * playing: a finger of an arpeggio gives its string to another, a scale is fingered by another school, a rasgueado gets another cell; what
  * swings, chops, weaves or has a plectrum is left alone.
  */
 export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, cells: readonly Cell[] = []): Raise[] {
@@ -51,11 +51,11 @@ export function ceilingRaises(pattern: Pattern, bpm: Bpm, profile: HandProfile, 
     if (reached === null || !isWorthTelling(reached, ceiling)) return;
     raises.push({ ...way, script: printScript(other), stepsPerCount: other.stepsPerCount, ceiling: reached });
   };
-  switch (idiomOf(flat)) {
+  switch (isMuted(flat) ? null : kindOfPattern(flat)) {
     case 'arpeggio':
       for (const [way, other] of exchanges(pattern, flat, now)) offer(way, other);
       break;
-    case 'picado':
+    case 'run':
       for (const [school, other] of otherSchools(pattern, bpm, profile)) offer({ how: 'school', school }, other);
       break;
     case 'rasgueado':

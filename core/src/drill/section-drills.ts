@@ -5,7 +5,7 @@ import type { HandProfile } from '../player/index.js';
 import type { PlacedChange } from '../score/index.js';
 import { flatten, type NamedCell, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
-import { idiomOf } from '../right-hand/index.js';
+import { kindOfPattern } from '../right-hand/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, FigureWay, Variant } from './model.js';
@@ -131,7 +131,7 @@ function changeDrills(
   const flat = flatten(pattern);
   // An arpeggio goes through its strings one by one: half of it, then ever fewer notes with the change among them.
   const among: SectionDrill[] =
-    halves === null || idiomOf(flat) !== 'arpeggio'
+    halves === null || kindOfPattern(flat) !== 'arpeggio'
       ? []
       : FEWER_NOTES.filter((n) => n < flat.events.length).map((strokes) =>
           drilled(`among ${strokes}`, () => ({ ...of({ kind: 'around the middle', strokes }, halves)(), start: 0 })),

@@ -57,6 +57,10 @@ describe('a falseta as it is told', () => {
     expect(script('(Am) d5 u3 pd6 (4 1f3) d2 d1! - . -')).toBe('id:54321 iu:123 pd:54321 id:2+1f3=4 id:1f3=4! - . -'));
   it('over E7 by 6 and 1 the inner four strings by p i m a, the thumb the thickest', () =>
     expect(script('(E7) pima[5432] - p6 . pima[6321] - - .')).toBe('pima:5432 - p:6 . pima:6321 - - .'));
+  it('fingers stand before all strings together, or each before its own', () =>
+    expect(script('pa[51] [p5 a1] [a1p5] [p5f3 m2! a1] [i3 m2] - . .')).toBe(
+      'pa:51 pa:51 pa:51 pma:5f3+2!+1 im:32 - . .',
+    ));
   it('frets, left fingers and marks stand as in a script; the left hand alone, and steps that are shared', () => {
     expect(script('3f5 3f12! 1f1 2 [6~1f3=4] L2f3=4 <3 2 1>')).toBe(
       '?:3f5 ?:3f12! ?:1f1 ?:2 ??:6~+1f3=4 L:2f3=4 [?:3 ?:2 ?:1]:2',
@@ -94,6 +98,9 @@ describe('a falseta as it is told', () => {
     ['7', 'no sign of a falseta'],
     ['3 q 2', 'no sign of a falseta'],
     ['im3', 'letters for strings'],
+    ['[p5 1]', 'letters for strings'],
+    ['p[p5 a1]', 'letters for strings'],
+    ['[a5 p1]', 'no sign of a falseta'],
     ['[33]', 'string twice'],
     ['[]', 'strings wanted'],
     ['3f', 'no sign of a falseta'],

@@ -24,7 +24,8 @@ export function namesHeld(text: string): string[] {
 }
 /**
  * Reads a falseta as a player tells it, a step a word: a digit plucks that string as the hand has it, `[632]` several
- * together, `d5` strums from string 5 on; letters before them say the fingers, frets and marks stand as in a script.
+ * together, `[p5 a1]` with their fingers, `d5` strums from string 5 on; letters before them say the fingers, frets and
+ * marks stand as in a script.
  * In brackets stands what the left hand does between two strokes: `(Am)` holds a shape, `(4 1f3)` puts finger 4 on
  * string 1 fret 3, `(lift 4)`, `(back)` to the shape, `(open)` lets go. `L2f3` is sounded by the left hand alone,
  * `<3 2 1>` share two steps, `.` is silent, `-` goes on, `%` the bar before once more, `{…}x2` twice, `@mf` so loud from there on.
@@ -204,19 +205,23 @@ class Telling {
       const place = stringsText({ strings: [Number(string) as StringNumber], stops: [stopOf(fret, finger)] });
       return this.played(`L${place}${marks}`);
     }
-    const struck: Struck[] = [];
-    for (const [whole, string, fret, finger, own = '', odd] of (together ?? single).matchAll(SEVERAL_STRINGS)) {
+    const struck: (Struck & { readonly by: string })[] = [];
+    for (const [whole, by = '', string, fret, finger, own = '', odd] of (together ?? single).matchAll(
+      SEVERAL_STRINGS,
+    )) {
       if (odd || (!string && whole.trim())) return this.wrong('no sign of a falseta', [quoted(whole)]);
-      if (string) struck.push({ string: Number(string) as StringNumber, stop: stopOf(fret, finger), marks: own });
+      if (string) struck.push({ string: Number(string) as StringNumber, stop: stopOf(fret, finger), marks: own, by });
     }
     const strings = struck.map((s) => s.string);
     if (strings.length === 0 || !strings.every(isStringNumber)) return this.wrong('strings wanted', []);
     if (new Set(strings).size < strings.length) return this.wrong('string twice', []);
-    if (hand && hand.length !== strings.length) return this.wrong('letters for strings', [hand.length, strings.length]);
-    const letters = hand
-      ? ([...hand] as Finger[]).sort((a, b) => FINGERS.indexOf(a) - FINGERS.indexOf(b)).join('')
-      : '';
     struck.sort((a, b) => b.string - a.string);
+    // Letters stand before them all, or each before its string.
+    const each = struck.map((s) => s.by).join('');
+    const said = hand + each;
+    if (said && said.length !== strings.length) return this.wrong('letters for strings', [said.length, strings.length]);
+    const letters = ([...said] as Finger[]).sort((a, b) => FINGERS.indexOf(a) - FINGERS.indexOf(b)).join('');
+    if (each && each !== letters) return this.wrong('no sign of a falseta', [quoted(together ?? single)]);
     this.played(this.withStrings(letters || '?'.repeat(strings.length), struck, marks));
   }
   /** From a string on to the thin ones, or up to it: all that sound in the hand. */

@@ -20,7 +20,8 @@ export const TOLD_WORD = new RegExp(
   'gs',
 );
 export const ONE_STRING = new RegExp(`^L?${PLACE}$`);
-export const SEVERAL_STRINGS = new RegExp(`${PLACE}(${MARKS})|\\s+|(.)`, 'gs');
+/** Places struck together, each perhaps with its finger before it. */
+export const SEVERAL_STRINGS = new RegExp(`([pimae]?)${PLACE}(${MARKS})|\\s+|(.)`, 'gs');
 const PUT = /^(?:finger\s+)?([1-4T])\s+(?:to\s+)?(?:string\s+)?([1-6])(?:\s+fret\s+|f)(\d{1,2})$/i;
 const LIFT = /^lift\s+([1-4T](?:\s+[1-4T])*)$/i;
 

@@ -44,16 +44,17 @@ function leaps(notes: readonly PassageNote[], i: number): boolean {
 
 /** Where the fingers of a figure lie: one string deeper than 3 2 1 where it goes down to 4 over a bass and leaves 1 alone. */
 function setOf(notes: readonly PassageNote[], from: number, to: number): 0 | 1 {
-  let [bass, fourth, first] = [false, false, false];
+  let [bass, fourth, above, first] = [false, false, false, false];
   for (let i = from; i < to; i++) {
     const note = notes[i] as PassageNote;
     const { strings } = note;
     // Where string 4 is known to be the fingers', they have gone down to it.
     bass ||= strings.some((s) => s >= SURE_BASS) || (strings.includes(4) && settledHand(note) === 'fingers');
     fourth ||= strings.includes(4);
+    above ||= strings.includes(3) || strings.includes(2);
     first ||= strings.includes(1);
   }
-  return bass && fourth && !first ? 1 : 0;
+  return bass && fourth && above && !first ? 1 : 0;
 }
 
 export interface Figures {
@@ -93,8 +94,8 @@ export function figuresOf(cut: Cut): Figures {
     for (let i = from; i < to; i++) sets.push(set);
   });
   const bass = notes.map((n, i) => {
-    if (sure[i] || settledHand(n) || textures[i] !== 'figure') return sure[i] ?? false;
-    return thickest(n) === 4 && isSingle(n) && sets[i] === 0;
+    if (sure[i] || n.pinned || settledHand(n) || textures[i] !== 'figure') return sure[i] ?? false;
+    return thickest(n) === 4 && n.strings.length <= 2 && sets[i] === 0;
   });
   // A string 4 that has become a bass begins a figure too.
   const already = new Set(begins);
@@ -109,23 +110,31 @@ function chordBass(notes: readonly PassageNote[], i: number): boolean {
   if (note.pinned) return note.pinned[0] === 'p';
   if (low >= SURE_BASS) return true;
   if (above.length >= 3) return true;
-  if (isDouble(note)) {
-    // One alone has two voices, the upper of which goes on; in a row of them they go together.
-    if ([notes[i - 1], notes[i + 1]].some((n) => n && isDouble(n))) return false;
-    const beside = notes[i + 1] ?? notes[i - 1];
-    return !beside || thickest(beside) < low;
+  if (isDouble(note) && [notes[i - 1], notes[i + 1]].some((n) => n && isDouble(n))) {
+    // In a row of them they go together.
+    return false;
   }
-  // A block over a bass that has been struck by itself is the fingers'.
-  if (low === 4) return above.length !== 2 || (bassBefore(notes, i) ?? 0) <= low;
-  return above.length === 1;
+  const before = bassBefore(notes, i);
+  // Over a bass that has been struck a block is the fingers', two notes where their set goes down to them.
+  if (low === 4) return before === null || before.string <= low;
+  if (above.length !== 1) return false;
+  // Over one that has been struck by itself so is every pair; else it has two voices.
+  if (before?.alone) return false;
+  if (!isDouble(note)) return true;
+  // The upper of two neighbours goes on.
+  const beside = notes[i + 1] ?? notes[i - 1];
+  return !beside || thickest(beside) < low;
 }
 /** A bass farther back than so many notes has nothing to do with a block. */
 const BLOCK_REACH = 8;
-/** The string of the bass that was last struck by itself. */
-function bassBefore(notes: readonly PassageNote[], i: number): number | null {
+/** The string of the bass that was last struck, by itself or under others. */
+function bassBefore(notes: readonly PassageNote[], i: number): { string: number; alone: boolean } | null {
   for (let n = i - 1; n >= Math.max(0, i - BLOCK_REACH); n--) {
-    const own = notes[n];
-    if (isSingle(own) && isBassString(thickest(own))) return thickest(own);
+    const own = notes[n] as PassageNote;
+    const [string, alone] = [thickest(own), isSingle(own)];
+    // One that was struck under others goes on below those alone that lay over it then.
+    if (alone ? isBassString(string) : string >= SURE_BASS)
+      return alone || own.strings.includes(4) ? { string, alone } : null;
   }
   return null;
 }

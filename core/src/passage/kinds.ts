@@ -24,7 +24,13 @@ export function kindsByNote({ notes }: Passage, reading: FigureReading): Kind[] 
     const to = begins[n + 1] ?? notes.length;
     const group = grouped.get(from);
     if (group && group.over === to - from - 1 && isEven(notes, from, to)) return 'tremolo';
-    if (textures[from] !== 'figure') return inLine(from);
+    if (textures[from] !== 'figure') {
+      const kind = inLine(from);
+      // Over its bass a figure of a line may break a chord all the same.
+      return kind === 'melody over basses' && bass[from] && figureKind(notes, bass, from, to) === 'arpeggio'
+        ? 'arpeggio'
+        : kind;
+    }
     return figureKind(notes, bass, from, to);
   });
   // A figure too short to tell goes with the one before, or after it.
@@ -82,6 +88,7 @@ function figureKind(notes: readonly PassageNote[], bass: readonly boolean[], fro
   const chords = over.filter((o) => o.strings.length > 1);
   if (over.length > 0 && 2 * chords.length >= over.length && (blocks.length > 0 || chords.length === over.length))
     return thumbAlone > 0 ? 'comping' : 'block chords';
+  if (over.length === 0 && thumbAlone > 1) return 'thumb line';
   if (over.length < 2) return null;
   const goes = over.slice(1).filter((o, i) => !o.strings.some((s) => over[i]?.strings.includes(s))).length;
   const strings = new Set(over.flatMap((o) => o.strings));
@@ -103,7 +110,7 @@ export function stretchesOf(
   const whole = loops && stretches.length === 1;
   return stretches.map((s) => ({
     ...s,
-    free: isFree(notes.slice(s.from, s.to), bass.slice(s.from, s.to), whole),
+    free: isFree({ notes: notes.slice(s.from, s.to), loops: whole }, bass.slice(s.from, s.to)),
   }));
 }
 
@@ -112,13 +119,15 @@ export function stretchesOf(
  * least from beginning to end, the thumb on whatever string it likes. What goes round is met again from its own beginning:
  * one figure is enough then.
  */
-function isFree(notes: readonly PassageNote[], bass: readonly boolean[], goesRound: boolean): boolean {
+export function isFree(
+  { notes, loops: goesRound = false }: Pick<Passage, 'notes' | 'loops'>,
+  bass: readonly boolean[] = [],
+): boolean {
   if (notes.some((n) => n.frets?.some((f) => f !== null) || n.rings || n.sweeps)) return false;
-  const roles = notes.map((n, i) =>
-    fromThickest(n)
-      .map((s, at) => (at === 0 && bass[i] ? 'p' : s))
-      .join(),
-  );
+  const roles = notes.map((n, i) => {
+    const strings = fromThickest(n).map((s, at) => (at === 0 && bass[i] ? 'p' : s));
+    return `${n.strum?.way ?? ''}${n.strum?.fingers.join('') ?? ''}${strings.join()}`;
+  });
   const same = (a: number, b: number): boolean => {
     const [x, y, u, v] = [notes[a], notes[b], notes[a + 1], notes[b + 1]];
     return roles[a] === roles[b] && (!x || !y || !u || !v || u.at - x.at === v.at - y.at);

@@ -1,4 +1,4 @@
-import type { Finger } from '../stroke/index.js';
+import type { Direction, Finger } from '../stroke/index.js';
 import type { Bpm, StringNumber, Ticks } from '../time/index.js';
 import type { HandProfile } from '../player/index.js';
 
@@ -9,6 +9,10 @@ export interface PassageNote {
   readonly strings: readonly StringNumber[];
   /** The stroke goes down through these, from the string named first. */
   readonly sweeps?: readonly StringNumber[];
+  /** Struck down or up by these fingers, all of them on every string. */
+  readonly strum?: { readonly way: Direction; readonly fingers: readonly Finger[] };
+  /** A plectrum's. */
+  readonly plectrum?: boolean;
   /** For each string its fret where one is given; without them the order alone is known. */
   readonly frets?: readonly (number | null)[];
   /** Must ring on until its string is struck again. */
@@ -18,7 +22,7 @@ export interface PassageNote {
   /** Fingers that the player has set, from the thickest string on; the rest is solved round them. */
   readonly pinned?: readonly Finger[];
 }
-/** Plucked notes in their order, at a tempo, for a hand. */
+/** Notes in their order, at a tempo, for a hand. */
 export interface Passage {
   readonly notes: readonly PassageNote[];
   readonly bpm: Bpm;

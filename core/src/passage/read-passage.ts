@@ -1,8 +1,9 @@
 import { figuresOf } from './figures.js';
-import { kindsByNote, stretchesOf } from './kinds.js';
+import { isFree, kindsByNote, stretchesOf } from './kinds.js';
 import type { Passage, PassageNote, PassageReading, PassageVoice } from './model.js';
 import { pedalsOf } from './pedals.js';
 import { fromThickest } from './strings.js';
+import { readByStroke, strokeParts } from './strums.js';
 import { texturesOf } from './textures.js';
 import { type TremoloGroup, tremoloGroups, turnsOf } from './tremolo-groups.js';
 
@@ -11,7 +12,13 @@ export function readPassage(passage: Passage): PassageReading {
   const { notes, bpm, profile, loops = false } = passage;
   const known = readings.get(notes);
   if (known?.bpm === bpm && known.profile === profile && known.loops === loops) return known.reading;
-  const reading = joined(partsOf(notes).map((own) => readPart({ ...passage, notes: own })));
+  const parts = partsOf(notes).flatMap((own) => strokeParts(own));
+  const reading = joined(
+    parts.map(({ notes: own, kind }) => {
+      const part = { ...passage, notes: own, loops: loops && parts.length === 1 };
+      return kind === 'plucked' ? readPlucks(part) : readByStroke(own, kind, isFree(part));
+    }),
+  );
   readings.set(notes, { bpm, profile, loops, reading });
   return reading;
 }
@@ -22,11 +29,11 @@ const readings = new WeakMap<
 >();
 
 /** Indices of the notes whose string is a pedal: all that is asked where nothing else is. */
-export const pedalNotes = ({ notes, ...more }: Passage): ReadonlySet<number> => {
+export const pedalNotes = ({ notes }: Pick<Passage, 'notes'>): ReadonlySet<number> => {
   const found = new Set<number>();
   let begin = 0;
-  for (const own of partsOf(notes)) {
-    const pedals = pedalsOf(own, groupedIn(tremoloGroups({ notes: own, ...more })));
+  for (const { notes: own, kind } of partsOf(notes).flatMap((part) => strokeParts(part))) {
+    const pedals = kind === 'plucked' ? pedalsOf(own, groupedIn(tremoloGroups({ notes: own }))) : [];
     for (let i = 0; i < own.length; i++) if (own[i]?.strings.some((s) => s === pedals[i])) found.add(begin + i);
     begin += own.length;
   }
@@ -72,7 +79,7 @@ function joined(parts: readonly PassageReading[]): PassageReading {
   };
 }
 
-function readPart(passage: Passage): PassageReading {
+function readPlucks(passage: Passage): PassageReading {
   const { notes } = passage;
   const groups = tremoloGroups(passage);
   const lows = new Set(groups.map((g) => g.from));

@@ -1,6 +1,6 @@
 import { isBassString } from '../stroke/index.js';
 import type { Passage, PassageNote } from './model.js';
-import { isSingle, onBasses, stringsApart, thumbHasTime } from './strings.js';
+import { isSingle, onBasses, settledHand, stringsApart, thumbHasTime } from './strings.js';
 
 /** How the notes of a passage hang together: string by string, broken or in two voices, or low for the thumb alone. */
 export type Texture = 'line' | 'figure' | 'low line';
@@ -12,8 +12,8 @@ export const TEXTURE_WEIGHTS = {
   besideInLine: 3,
   /** A line leaps over a string. */
   leapInLine: 15,
-  /** Notes struck together in a line; two on neighbouring strings are a double note of it. */
-  chordInLine: 20,
+  /** Notes struck together are in no line, not in its midst either; two on neighbouring strings are a double note of it. */
+  chordInLine: 45,
   doubleInLine: 3,
   /** The line goes on over a bass that is struck with it. */
   overBassInLine: 4,
@@ -45,8 +45,9 @@ type Points = readonly [line: number, figure: number, lowLine: number];
 function ownPoints(passage: Passage, i: number): Points {
   const note = passage.notes[i] as PassageNote;
   const single = note.strings.length === 1;
-  if (!onBasses(note)) return [single ? 0 : chordInLine(note), 0, W.highInLowLine];
-  const time = thumbHasTime(passage, i);
+  const settled = settledHand(note) === 'thumb';
+  if (!onBasses(note) && !(settled && single)) return [single ? 0 : chordInLine(note), 0, W.highInLowLine];
+  const time = settled || thumbHasTime(passage, i);
   const line = (single ? 0 : chordInLine(note)) + (note.rings ? W.ringsInLine : 0) + (time ? W.slowLowInLine : 0);
   const low = !single || note.layer === 'fingers' ? W.highInLowLine : time ? W.lowLine : W.fastLowLine;
   return [line, 0, low];

@@ -1,5 +1,6 @@
 import { isBassString } from '../stroke/index.js';
 import type { Passage, PassageNote } from './model.js';
+import { type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { isSingle, settledHand, stringsApart, thickest } from './strings.js';
 
 /** A low note with several notes on one thinner string after it. */
@@ -17,14 +18,25 @@ const FEWEST_OVER = 2;
 function over(notes: readonly PassageNote[], from: number): number {
   const [low, first] = [notes[from], notes[from + 1]];
   if (!low || !isSingle(first) || thickest(first) >= thickest(low)) return 0;
+  // On strings 6 to 4 there is no tremolo.
+  if (isBassString(thickest(first))) return 0;
+  // What is struck with the low note is the first of those over it.
+  if (low.strings.length > 1 && !low.strings.includes(first.strings[0] as StringNumber)) return 0;
+  const thin = !isBassString(thickest(low));
   const before = notes[from - 1];
   // What goes on from its own string, or from a thicker one, begins nothing on a thin one.
-  if (before && !isBassString(thickest(low)) && thickest(before) >= thickest(low)) return 0;
+  if (before && thin && thickest(before) >= thickest(low)) return 0;
   let to = from + 1;
-  for (let n = notes[to]; isSingle(n) && n.strings[0] === first.strings[0]; n = notes[++to])
+  for (let n = notes[to]; isSingle(n) && n.strings[0] === first.strings[0]; n = notes[++to]) {
     if (settledHand(n) === 'thumb' || (n.pinned && n.pinned[0] === notes[to - 1]?.pinned?.[0])) break;
+    // Over a thin string a voice that moves is a melody that has dipped.
+    if (thin && (n.frets?.[0] ?? 0) !== (first.frets?.[0] ?? 0)) return 0;
+  }
   return to - from - 1;
 }
+/** Where a low note may begin groups: on strings 6 to 4 anywhere, on others at the beginning or on a count. */
+const mayBegin = (notes: readonly PassageNote[], at: number): boolean =>
+  at === 0 || isBassString(thickest(notes[at] as PassageNote)) || (notes[at]?.at ?? 0) % TICKS_PER_COUNT === 0;
 
 /** Low notes of neighbouring groups farther apart than so many strings are no voice. */
 const FARTHEST = 2;
@@ -38,7 +50,7 @@ const isOneVoice = (notes: readonly PassageNote[], chain: readonly TremoloGroup[
  * perhaps cut short, or one that leaps down to strings 6 to 4. The low note may lie on any string: it begins its group as
  * its neighbours do.
  */
-export function tremoloGroups({ notes }: Passage): TremoloGroup[] {
+export function tremoloGroups({ notes }: Pick<Passage, 'notes'>): TremoloGroup[] {
   const found: TremoloGroup[] = [];
   for (let i = 0; i < notes.length;) {
     const chain: TremoloGroup[] = [];
@@ -48,7 +60,7 @@ export function tremoloGroups({ notes }: Passage): TremoloGroup[] {
       const last = at + own + 1 >= notes.length;
       if (own === 0 || (first && (own > first.over || (own < first.over && !last) || !isOneVoice(notes, chain, at))))
         break;
-      if (!first && own < FEWEST_OVER) break;
+      if (!first && (own < FEWEST_OVER || !mayBegin(notes, at))) break;
       chain.push({ from: at, over: own, whole: first?.whole ?? own });
       at += own + 1;
     }

@@ -1,5 +1,5 @@
 import type { AccentCycle } from '../cycle/index.js';
-import { idiomOf } from '../right-hand/index.js';
+import { isMuted, kindOfPattern } from '../right-hand/index.js';
 import type { Rotation } from '../round/index.js';
 import { isWorthTelling } from '../search/index.js';
 import type { FlatPattern } from '../script/index.js';
@@ -41,13 +41,13 @@ export function betterStart(
 /** An order that may begin on any of its fingers. */
 function isFree(flat: FlatPattern, start: number): boolean {
   const { events } = flat;
-  const idiom = idiomOf(flat);
-  if (idiom !== 'picado' && idiom !== 'tremolo' && idiom !== 'rasgueado') return false;
+  const kind = kindOfPattern(flat);
+  if (kind !== 'run' && kind !== 'tremolo' && (kind !== 'rasgueado' || isMuted(flat))) return false;
   // What the left hand does makes it a composed line; so does going from string to string.
   if (events.some((e) => e.motion.kind === 'ligado' || (e.motion.kind === 'stroke' && e.motion.stops?.some((s) => s))))
     return false;
   const strings = new Set(events.map((e) => (e.motion.kind === 'stroke' ? String(e.motion.strings) : '')));
-  if (idiom === 'picado' && strings.size > 1) return false;
+  if (kind === 'run' && strings.size > 1) return false;
   const basses = events.filter((e) => fingersOf(e.motion).includes('p') && directionOf(e.motion) === null);
   return basses.length === 0 || !basses.every((e) => onCount(e.at, start));
 }

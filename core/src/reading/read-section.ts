@@ -6,16 +6,14 @@ import { quoted, type Range, textFault } from '../fault/index.js';
 import {
   handLoad,
   type HandLoad,
-  type Idiom,
-  idiomOf,
+  kindOfPattern,
   motionCheck,
   type Pendulum,
   type Plant,
   type PlantEvent,
   plantPlan,
 } from '../right-hand/index.js';
-import { pedalNotes } from '../passage/index.js';
-import type { HandProfile } from '../player/index.js';
+import type { Kind } from '../passage/index.js';
 import { layOnCycle, type Layout, type Rotation, rotations } from '../round/index.js';
 import {
   type BarreHold,
@@ -24,6 +22,7 @@ import {
   chordSounds,
   type HeldOver,
   heldOver,
+  pedalsOf,
   type PlacedChange,
   type Score,
   sectionChanges,
@@ -31,7 +30,7 @@ import {
 import type { FlatPattern, ScriptFault } from '../script/index.js';
 import { countInPlan, type Plan, planPlayback } from '../sound/index.js';
 import { directionOf, hasMarkAnywhere } from '../stroke/index.js';
-import { bpm, ticks } from '../time/index.js';
+import { bpm } from '../time/index.js';
 import { betterStart, type BetterStart } from './better-start.js';
 import { HIGHEST_FRET, type Shape, writtenFrets } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
@@ -51,7 +50,8 @@ export interface SectionFacts {
   readonly chordSounds: readonly ChordSound[];
   /** Strokes that are held over the change of a chord. */
   readonly heldOver: readonly HeldOver[];
-  readonly idiom: Idiom;
+  /** The kind of playing that most of it stands in; null where nothing is struck. */
+  readonly kind: Kind | null;
   readonly load: HandLoad;
   /** Changes between shapes, the hardest first. */
   readonly changes: readonly PlacedChange[];
@@ -81,7 +81,14 @@ export interface Reading extends SectionFacts {
 }
 
 /** Fingers are set on their strings beforehand in these; a scale, a strum and a plectrum go from stroke to stroke. */
-const PLANTED: ReadonlySet<Idiom> = new Set(['arpeggio', 'tremolo', 'comping', 'melody over basses']);
+const PLANTED: ReadonlySet<Kind> = new Set<Kind>([
+  'arpeggio',
+  'tremolo',
+  'block chords',
+  'comping',
+  'melody over basses',
+  'thumb line',
+]);
 /** Strokes laid out for the screens; the turns themselves are counted exactly. */
 const SHOWN_STROKES = 4_000;
 /** Changes handed on, the hardest first. */
@@ -103,7 +110,7 @@ function factsOf(
     score,
     chordSounds: chordSounds(score),
     heldOver: heldOver(score).slice(0, SHOWN_CHANGES),
-    idiom: idiomOf(flat),
+    kind: kindOfPattern(flat),
     load: handLoad(flat, bpm(section.bpm), profile),
     changes: sectionChanges(section, score, profile).slice(0, SHOWN_CHANGES),
     barres: barreHolds(score, bpm(section.bpm), profile),
@@ -127,7 +134,7 @@ export function readSection(request: ReadingRequest): Reading {
     layout: layOnCycle(flat, cycle, { start, limit: SHOWN_STROKES }),
     rotations: ranked.filter((r, n) => n < SHOWN_STARTS || r.slot === 0),
     betterStart: betterStart(flat, cycle, start, ranked),
-    plants: PLANTED.has(facts.idiom) ? plantPlan(plantEvents(score, flat, section, profile)) : [],
+    plants: facts.kind && PLANTED.has(facts.kind) ? plantPlan(plantEvents(score, flat)) : [],
     pendulum: motionCheck(pattern),
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
@@ -168,33 +175,20 @@ export function readNames(
 }
 
 /** The first pass as planting sees it. */
-function plantEvents(score: Score, flat: FlatPattern, section: Section, profile: HandProfile): PlantEvent[] {
-  const bySlot = new Map<number, Score['events'][number]>();
+function plantEvents(score: Score, flat: FlatPattern): PlantEvent[] {
+  const bySlot: Score['events'][number][] = [];
   for (const e of score.events) {
-    const there = bySlot.get(e.slot);
-    if (!there || e.pass < there.pass) bySlot.set(e.slot, e);
+    const there = bySlot[e.slot];
+    if (!there || e.pass < there.pass) bySlot[e.slot] = e;
   }
-  const events = flat.events.map((e) => ({ ...e, notes: bySlot.get(e.slot)?.notes ?? [] }));
-  const pedals = pedalsAmong(events, section, profile);
-  return events.map((e) => ({
-    at: e.at,
-    touches: e.notes.map((n) => ({ finger: n.right, string: n.string })),
-    strum: directionOf(e.motion) !== null || e.motion.kind === 'ligado',
-    rings: hasMarkAnywhere(e.motion, '~') || pedals.has(e.slot),
-  }));
-}
-/** Slots whose string is a pedal: it rings on unmarked, and nothing is planted on it. */
-function pedalsAmong(
-  events: readonly (FlatPattern['events'][number] & Pick<Score['events'][number], 'notes'>)[],
-  section: Section,
-  profile: HandProfile,
-): ReadonlySet<number> {
-  const struck = events.filter((e) => e.notes.length > 0);
-  const notes = struck.map(({ at, notes: own }) => ({
-    at: ticks(at),
-    strings: own.map((n) => n.string),
-    frets: own.map((n) => n.fret),
-  }));
-  const pedals = pedalNotes({ notes, bpm: bpm(section.bpm), profile });
-  return new Set(struck.flatMap((e, i) => (pedals.has(i) ? [e.slot] : [])));
+  const pedals = pedalsOf(score.events);
+  return flat.events.map(({ at, slot, motion }): PlantEvent => {
+    const first = bySlot[slot];
+    return {
+      at,
+      touches: first?.notes.map((n) => ({ finger: n.right, string: n.string })) ?? [],
+      strum: directionOf(motion) !== null || motion.kind === 'ligado',
+      rings: hasMarkAnywhere(motion, '~') || (first !== undefined && pedals.has(first)),
+    };
+  });
 }

@@ -1,4 +1,5 @@
 export * from './idiom.js';
+export * from './kind-of-pattern.js';
 export * from './load.js';
 export * from './motion.js';
 export * from './plants.js';

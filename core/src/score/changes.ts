@@ -49,6 +49,7 @@ export function changes(
 ): TimedChange[] {
   const near = NEAR_COUNTS * TICKS_PER_COUNT;
   const sorted = [...strokes].sort((a, b) => a.at - b.at);
+  const names = new Map(sorted.map((s) => [s, s.strings.join('')]));
   /** Strokes that can be near a place; those beyond the seam are near to both ends. */
   const nearTo = (at: number): readonly TimedStrings[] => {
     if (loop !== undefined && loop <= 2 * near) return sorted;
@@ -63,7 +64,7 @@ export function changes(
   const found = shapes.flatMap((now, index): TimedChange[] => {
     const before = shapes[index - 1] ?? (loop === undefined ? undefined : shapes.at(-1));
     if (!before || before.shape.id === now.shape.id) return [];
-    const around: StrokeNear[] = [];
+    const around: { away: number; strings: TimedStrings['strings'] }[] = [];
     let key = `${before.shape.id} ${now.shape.id}`;
     for (const s of nearTo(now.at)) {
       let away = s.at - now.at;
@@ -71,13 +72,17 @@ export function changes(
       if (loop !== undefined && away >= loop / 2) away -= loop;
       else if (loop !== undefined && away < 0 - loop / 2) away += loop;
       if (Math.abs(away) > near || s.strings.length === 0) continue;
-      const ms = millisOf(ticks(Math.abs(away)), tempo);
-      around.push({ ms: away < 0 ? 0 - ms : ms, strings: s.strings });
+      around.push({ away, strings: s.strings });
       // A row that goes round makes the same change among the same strokes again and again.
-      key += ` ${away}:${s.strings.join('')}`;
+      key += ` ${away}:${names.get(s) ?? ''}`;
     }
+    const timed = (): StrokeNear[] =>
+      around.map(({ away, strings }) => {
+        const ms = millisOf(ticks(Math.abs(away)), tempo);
+        return { ms: away < 0 ? 0 - ms : ms, strings };
+      });
     const change =
-      made.get(key) ?? changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: around });
+      made.get(key) ?? changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: timed() });
     made.set(key, change);
     return [{ ...change, at: now.at, index }];
   });

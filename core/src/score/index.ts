@@ -6,6 +6,7 @@ export * from './early-strokes.js';
 export * from './held-over.js';
 export { LeftHandState, stopFor } from './left-hand.js';
 export * from './model.js';
+export { pedalsOf } from './pedals-of.js';
 export * from './piece-score.js';
 export * from './pressed.js';
 export * from './played-under.js';

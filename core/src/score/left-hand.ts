@@ -110,7 +110,8 @@ interface Held {
   readonly chords: readonly { readonly at: Ticks; readonly shape: Shape }[];
 }
 const NONE: readonly Borrowed[] = [];
-type Moment = Omit<TimedGrip, 'until'>;
+/** A grip whose end is not known yet. */
+type Moment = Omit<TimedGrip, 'until'> & { until: Ticks };
 
 /** The left hand in time, from the events in their order. Neighbours that are the same are one. */
 export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
@@ -120,7 +121,9 @@ export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
   let [pressed, next] = [true, 0];
   const put = (at: number, chord: number, is: boolean) => {
     const shape = shapeOf(chord);
-    if (shape) moments.push({ at: ticks(at), chord, pressed: is, ...state.now(shape) });
+    if (!shape) return;
+    const { frets, fingers, borrowed } = state.now(shape);
+    moments.push({ at: ticks(at), until: length, chord, pressed: is, frets, fingers, borrowed });
   };
   /** Chords that begin before a time without a stroke on them yet. */
   const changesUntil = (at: number, chord: number) => {
@@ -177,12 +180,15 @@ function firstFrom(events: readonly ScoreEvent[], at: number): number {
 }
 
 function joined(moments: readonly Moment[], length: Ticks): TimedGrip[] {
-  const grips: (Moment & { until: Ticks })[] = [];
+  const grips: Moment[] = [];
   moments.forEach((m, i) => {
     const until = moments[i + 1]?.at ?? length;
     const last = grips.at(-1);
     if (last && same(last, m)) last.until = until;
-    else if (until > m.at) grips.push({ ...m, until });
+    else if (until > m.at) {
+      m.until = until;
+      grips.push(m);
+    }
   });
   return grips;
 }

@@ -11,7 +11,7 @@ export function chordSounds(m: GraveMatter): Finding[] {
         ? [finding('string muted', 'watch', placeIn(m, first.at), { name, strings: muted.map((s) => s.string) })]
         : []),
       // A line alone need not say which chord it is over.
-      ...(unheard.length && CHORDAL.has(m.idiom)
+      ...(unheard.length && m.kind && CHORDAL.has(m.kind)
         ? [finding('tone unheard', 'watch', begins, { name, tones: unheard })]
         : []),
       ...(foreign.length || lacking.length

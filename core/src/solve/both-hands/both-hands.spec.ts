@@ -99,6 +99,26 @@ describe('both hands', () => {
     // A treble note that rings on is no bass.
     expect(right('e4~ d4 c4 d4').every(([, finger]) => finger !== 'p')).toBe(true);
   });
+  it('says where the right hand has no good way, and nothing where it has one', () => {
+    const minded = (text: string, school?: string) => {
+      const result = bothHands(readNotes(text, 4), { ...base, bpm: bpm(120), k: 1 }, school);
+      return (result.infeasible ? [] : (result.answers[0]?.minded ?? [])).map((r) => r.code);
+    };
+    expect(minded('e4 f4 g4 f4 e4 d4 c4 b3')).toEqual([]);
+    expect(minded('a2 a3 c4 e4 a2 a3 c4 e4')).toEqual([]);
+    expect(minded('[a3 c4 e4] e4 [a3 c4 e4] e4')).toContain('plays twice');
+  });
+  it('says what the best answer is read as, and which ways are given for that', () => {
+    const offered = (text: string) => {
+      const result = bothHands(readNotes(text, 4), base);
+      return result.infeasible ? null : result.offered;
+    };
+    const run = offered('g3 a3 b3 c4 d4 e4 f4 g4');
+    expect(run?.kinds).toEqual(['run']);
+    expect(run?.given.map((s) => s.id)).toEqual(['taught', 'im over basses', 'habit', 'fingering', 'ami afresh']);
+    expect(run?.folded.map((s) => s.id)).toEqual(['home']);
+    expect(offered('a2 a3 c4 e4 a2 a3 c4 e4')?.folded.map((s) => s.id)).toContain('habit');
+  });
   it('says when the left hand can’t hold it', () => {
     const result = bothHands(readNotes('[f2~ c6]', 4), base);
     expect(sayFacts(result.infeasible ?? [])[0]).toMatch(/^Step 1: /);

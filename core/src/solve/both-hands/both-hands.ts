@@ -7,9 +7,14 @@ import {
   fingerLine,
   type LineAnswer,
   type LineRefusal,
+  type LineRemark,
+  lineRemarks,
   lineSchool,
   lineScript,
   type LineStep,
+  MELODY_SCHOOLS,
+  type OfferedSchools,
+  schoolsOfKind,
   TAUGHT,
   voiced,
 } from '../finger-line/index.js';
@@ -32,13 +37,20 @@ export interface BothHands {
   readonly right: LineAnswer | null;
   /** Why the right hand has no fingers for it. */
   readonly fault: Fact<LineRefusal> | null;
+  /** What the right hand minds of the best that there is: a finger twice in a row, one that comes late. */
+  readonly minded: readonly LineRemark[];
   readonly script: string;
   /** Why the left hand stands where it does, note by note. */
   readonly reasons: readonly FretFacts[];
   readonly stopped: readonly StoppedNote[];
 }
 export type BothHandsResult =
-  | { readonly answers: readonly BothHands[]; readonly infeasible?: undefined }
+  | {
+      readonly answers: readonly BothHands[];
+      /** Ways to finger it that are given for what its best answer is read as, and the others. */
+      readonly offered: OfferedSchools;
+      readonly infeasible?: undefined;
+    }
   | { readonly infeasible: readonly Fact<FretRefusal | VoicingRefusal>[] };
 
 /**
@@ -56,7 +68,10 @@ export function bothHands(
   const request = settled<Omit<FretLineRequest, 'events'>>(ask);
   const left = fretLine({ ...request, events: read.events }, watch);
   if (left.infeasible) return left;
+  const [best] = left.answers;
+  const line = { notes: best ? rightHandNotes(read, best.steps) : [], bpm: request.bpm, profile: request.profile };
   return {
+    offered: schoolsOfKind(line, MELODY_SCHOOLS),
     answers: left.answers.map((answer): BothHands => {
       const notes = rightHandNotes(read, answer.steps);
       const ask = voiced({
@@ -79,6 +94,7 @@ export function bothHands(
         left: answer,
         right,
         fault: found.infeasible?.[0] ?? null,
+        minded: right ? lineRemarks(ask, right).filter((r) => MINDED.has(r.code)) : [],
         script: right ? lineScript(steps, right.steps, 'free') : '',
         reasons: fretFacts({ ...request, events: read.events }, answer.steps),
         stopped: stoppedBy(read, answer.steps),
@@ -86,3 +102,4 @@ export function bothHands(
     }),
   };
 }
+const MINDED: ReadonlySet<LineRemark['code']> = new Set<LineRemark['code']>(['plays twice', 'comes late']);

@@ -2,7 +2,7 @@ import { areParted, fromThickest } from '../../passage/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import { type Finger, FINGERS, isBassString } from '../../stroke/index.js';
 import { fromHome } from './homes.js';
-import { bassToBass, startPoints, untaughtPoints, weightsAt } from './taught.js';
+import { bassToBass, comesAfresh, startPoints, untaughtPoints, weightsAt } from './taught.js';
 import { millisOf, ticks } from '../../time/index.js';
 import type { LineNote, LineRequest, LineTerm } from './model.js';
 
@@ -16,9 +16,16 @@ const M_A = 0.05;
 const M_A_FAST = 0.3;
 /** The same of the ring finger after another on its string, where a hand plays as it is taught. */
 const BACK_TO_A = 0.5;
+/** And of any finger after a lower one, where a melody has a few notes over its bass. */
+const BACK = 0.1;
+const backShare = (request: LineRequest, to: LineNote, finger: Finger): number => {
+  if (!request.school.taught) return 0;
+  return finger === 'a' ? BACK_TO_A : comesAfresh(request, to) ? BACK : 0;
+};
 /** A note sooner after the one before than this is a fast run, where ring and little finger tire first. */
 const FAST_MS = 125;
 
+const thinnestOf = ({ strings }: LineNote): number => Math.min(...strings);
 const rank = (f: Finger) => FINGERS.indexOf(f);
 export const millisBetween = (from: LineNote, to: LineNote, request: LineRequest, loop = 0): number =>
   millisOf(ticks(to.at + loop - from.at), request.bpm);
@@ -96,15 +103,27 @@ export function pairCost(
   const cost: { -readonly [T in LineTerm]?: number } = { repeat };
   const [a, b] = [fromFingers[0], toFingers[0]];
   const [s, t] = [from.strings[0], to.strings[0]];
+  const top = fromFingers.at(-1);
+  // After what was struck with the bass the fingers come in downwards too.
+  if (
+    fromFingers.length === 2 &&
+    a === 'p' &&
+    toFingers.length === 1 &&
+    b &&
+    top &&
+    rank(b) > rank(top) &&
+    thinnestOf(from) === t
+  )
+    cost.weak = Math.round(weights.weak * backShare(request, to, b));
   if (fromFingers.length !== 1 || toFingers.length !== 1 || !a || !b || !s || !t) return cost;
   const strings = Math.abs(s - t);
   if (a !== b) {
     cost.late = latePoints(weights.late, a === 'p' ? request.profile.thumbJointMs : request.profile.jointMs, gap);
     const middleRing = (a === 'm' && b === 'a') || (a === 'a' && b === 'm');
     if (middleRing) cost.weak = Math.round(weights.weak * (gap < FAST_MS ? M_A_FAST : M_A));
-    // Over basses the fingers come in from the ring finger on, not back to it.
-    if (request.school.taught && b === 'a' && a !== 'p' && s === t)
-      cost.weak = (cost.weak ?? 0) + Math.round(weights.weak * BACK_TO_A);
+    // On a string the fingers come in from the ring finger on, not back.
+    if (a !== 'p' && s === t && rank(b) > rank(a))
+      cost.weak = (cost.weak ?? 0) + Math.round(weights.weak * backShare(request, to, b));
   }
   if (crossing(a, s, b, t) < 0) cost.crossing = weights.crossing * strings;
   if (strings > 1 && a !== 'p' && b !== 'p' && Math.abs(rank(a) - rank(b)) < 2)

@@ -14,7 +14,7 @@ import {
   type LineResult,
   type LineTerm,
 } from './model.js';
-import { kindOf } from './tables.js';
+import { kindOf, type Place } from './tables.js';
 import { type Taught, taughtOf, UNTAUGHT, withoutSeam } from './taught.js';
 
 /**
@@ -38,9 +38,15 @@ function freely(request: LineRequest, watch: SearchWatch): LineResult {
   const choices = choicesOf(request, taught);
   if (taught) {
     // What is not taught costs more than could be saved: it is looked at only where there are not ways enough without.
+    // Notes that share their choices share what is taught of them.
+    const known = new Map<readonly (readonly Finger[])[], readonly (readonly Finger[])[]>();
     const own = choices.map((all, n) => {
+      const there = known.get(all);
+      if (there) return there;
       const fits = all.filter((f) => (taught.get(request.notes[n] as LineNote)?.points(f) ?? 0) < UNTAUGHT);
-      return fits.length ? fits : all;
+      const kept = fits.length ? fits : all;
+      known.set(all, kept);
+      return kept;
     });
     const found = among(request, own, watch);
     if (!found.infeasible && (found.answers[(request.k ?? 5) - 1]?.total ?? Infinity) < UNTAUGHT) return found;
@@ -127,13 +133,23 @@ function throughTables({ k = 5 }: LineRequest, graph: LineGraph, watch: SearchWa
   const { problem } = graph;
   const { ways, looked } = kBestChoices(problem, k, watch);
   const answers = ways.map(({ choices, total }): LineAnswer => {
-    const sums = new Float64Array(LINE_TERMS.length);
+    // Notes that stand alike are counted, and paid for once.
+    const met = new Map<Place, Int32Array>();
     let state = problem.start;
     const steps = choices.map((choice, n) => {
-      graph.charge(sums, n, state, choice);
+      const place = graph.places[n] as Place;
+      const times = met.get(place) ?? new Int32Array(place.points.length);
+      met.set(place, times);
+      const way = graph.way(n, state, choice);
+      times[way] = (times[way] ?? 0) + 1;
       state = problem.after(n, state, choice);
       return graph.fingers(n, choice);
     });
+    const sums = new Float64Array(LINE_TERMS.length);
+    for (const [place, times] of met)
+      times.forEach((count, way) => {
+        if (count > 0) place.split(way).forEach((points, t) => (sums[t] = (sums[t] ?? 0) + count * points));
+      });
     return { steps, total, cost: { ...byTerm(sums), seam: problem.rest(choices.length, state) } };
   });
   return { answers, looked };
@@ -180,9 +196,7 @@ function throughEarlier(request: LineRequest, graph: LineGraph, watch: SearchWat
             step: fingers,
             total: problem.points(n, of, choice) + late,
             cost: () => {
-              const sums = new Float64Array(LINE_TERMS.length);
-              graph.charge(sums, n, of, choice);
-              const cost = byTerm(sums);
+              const cost = byTerm(graph.places[n]?.split(graph.way(n, of, choice)) ?? []);
               return { ...cost, late: cost.late + late };
             },
           };

@@ -21,13 +21,22 @@ export interface OfferedSchools {
   readonly folded: readonly LineSchool[];
   readonly kinds: readonly Kind[];
 }
-/** The schools of a line, those for its kinds of playing apart from the others. */
-export function schoolsOfKind(request: Pick<LineRequest, 'notes' | 'bpm' | 'profile'>): OfferedSchools {
+/** Orders beside basses that are given where the same order is given to a line. */
+const LIKE: Partial<Record<string, string>> = { 'im over basses': 'im', 'ami afresh': 'ami' };
+/**
+ * The schools of a line, those for its kinds of playing apart from the others.
+ * @param schools out of these
+ */
+export function schoolsOfKind(
+  request: Pick<LineRequest, 'notes' | 'bpm' | 'profile'>,
+  schools: readonly LineSchool[] = LINE_SCHOOLS,
+): OfferedSchools {
   const kinds = [...new Set(readPassage(request).kinds)];
   const strings = new Set(request.notes.flatMap((n) => n.strings));
   const own = new Set([TAUGHT, ...kinds.flatMap((k) => GIVEN[k] ?? [])]);
   if (strings.size === 1 && kinds[0] === 'run') for (const id of ON_ONE_STRING) own.add(id);
+  const likeOf = ({ id }: LineSchool): string => LIKE[id] ?? id;
   // In the order of what is given first for its kind.
-  const given = [...own].flatMap((id) => LINE_SCHOOLS.find((s) => s.id === id) ?? []);
-  return { given, folded: LINE_SCHOOLS.filter((s) => !own.has(s.id)), kinds };
+  const given = [...own].flatMap((id) => schools.filter((s) => likeOf(s) === id));
+  return { given, folded: schools.filter((s) => !own.has(likeOf(s))), kinds };
 }

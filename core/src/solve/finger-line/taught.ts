@@ -11,6 +11,8 @@ export interface Taught {
   readonly points: (fingers: readonly Finger[]) => number;
   /** Its lowest string is the thumb's. */
   readonly thumb: boolean;
+  /** One of a few notes of a melody over a bass, for which the fingers come in afresh: a m i. */
+  readonly afresh: boolean;
   /** The finger that a run begins with by habit. */
   readonly begins: Finger | null;
   /** Notes with the same name are allowed the same. */
@@ -93,6 +95,9 @@ export const bassToBass = (request: LineRequest, from: LineNote, to: LineNote): 
   const taught = taughtOf(request);
   return taught.get(from)?.thumb === true && taught.get(to)?.thumb === true;
 };
+/** Whether the fingers come in from the ring finger on. */
+export const comesAfresh = (request: LineRequest, note: LineNote): boolean =>
+  taughtOf(request).get(note)?.afresh === true;
 /** Points of fingers that are not what is taught there. */
 export const untaughtPoints = (request: LineRequest, note: LineNote, fingers: readonly Finger[]): number =>
   request.school.taught ? (taughtOf(request).get(note)?.points(fingers) ?? 0) : 0;
@@ -128,11 +133,9 @@ function taughtAnew({ notes, bpm, profile }: LineRequest): readonly Taught[] {
       for (let i = from; i < to; i++) pairs.set(i, habits.pair);
   });
   // What goes through the thick strings string by string is a line that i belongs to.
-  const steps = (i: number) =>
-    [notes[i - 1], notes[i + 1]].some((n) => {
-      const [own, other] = [notes[i]?.strings ?? [], n?.strings ?? []];
-      return own.length === 1 && other.length === 1 && Math.abs((own[0] ?? 0) - (other[0] ?? 0)) < 2;
-    });
+  const isBeside = (a: LineNote | undefined, b: LineNote | undefined): boolean =>
+    a?.strings.length === 1 && b?.strings.length === 1 && Math.abs((a.strings[0] ?? 0) - (b.strings[0] ?? 0)) < 2;
+  const steps = (i: number): boolean => isBeside(notes[i - 1], notes[i]) || isBeside(notes[i], notes[i + 1]);
   return notes.map((note, i): Taught => {
     const kind = kinds[i] ?? 'run';
     const set = sets[i] ?? 0;
@@ -140,6 +143,7 @@ function taughtAnew({ notes, bpm, profile }: LineRequest): readonly Taught[] {
     const group = kind === 'tremolo' ? groups[i] : null;
     const strings = fromThickest(note);
     const single = strings.length === 1;
+    const beside = steps(i);
     const order = group ? tremoloFingers(habits, group.of) : [];
     const turn = group && group.turn >= 0 ? order[group.turn] : undefined;
     const pool = pairs.get(i) ?? (turn ? [turn] : kind === 'thumb line' && !thumb ? ['i', 'm'] : UPPER);
@@ -151,13 +155,15 @@ function taughtAnew({ notes, bpm, profile }: LineRequest): readonly Taught[] {
           if (f === 'p') return 0;
           if (turn) return f === turn ? 0 : UNTAUGHT;
           if (!UPPER.includes(f)) return UNTAUGHT;
-          if (f === 'i' && strings.length < 3 && !iBelongs(strings[n] ?? 1, set) && !steps(i)) return UNTAUGHT;
+          if (f === 'i' && strings.length < 3 && !iBelongs(strings[n] ?? 1, set) && !beside) return UNTAUGHT;
           const alone = single || (thumb && strings.length === 2);
           return alone && !pool.includes(f) ? (pairs.has(i) ? OUT_OF_PAIR : UNTAUGHT) : 0;
         }),
       );
     };
     const begins = single && !thumb && !note.pinned ? (starts.get(i) ?? null) : null;
-    return { kind, thumb, points, begins, name: `${begins ?? ''}${kind}${thumb ? 't' : ''}${set}${pool.join('')}` };
+    const afresh = kind === 'melody over basses' && !thumb && !pairs.has(i);
+    const name = `${begins ?? ''}${kind}${thumb ? 't' : ''}${set}${pool.join('')}${afresh ? '' : 'p'}${beside ? 's' : ''}`;
+    return { kind, thumb, points, afresh, begins, name };
   });
 }

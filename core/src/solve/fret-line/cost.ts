@@ -63,6 +63,7 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
   let open = 0;
   let height = 0;
   let squeeze = 0;
+  const double = isDoubleStop(grip.placed);
   for (const n of grip.placed) {
     // A finger's own fret in the first position has its number.
     if (typeof n.finger === 'number' && n.fret > 0) squeeze = Math.max(squeeze, (n.finger - n.fret) * weights.squeeze);
@@ -73,7 +74,7 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     else {
       height = Math.max(height, (grip.position - 1) * weights.height);
       const sounds = openPitch(request.tuning, n.string, request.neck.capo) + n.fret;
-      if (!chord && STRINGS.some((s) => openPitch(request.tuning, s, request.neck.capo) === sounds))
+      if (!chord && !double && STRINGS.some((s) => openPitch(request.tuning, s, request.neck.capo) === sounds))
         open += weights.openMissed;
     }
   }
@@ -157,6 +158,9 @@ function slides(before: Grip, after: Grip): boolean {
   const [way] = ways;
   return ways.size === 1 && !!way;
 }
+/** Two notes on neighbouring strings keep their pair: none of them is looked for among the open strings. */
+const isDoubleStop = ([a, b, ...more]: readonly Placed[]): boolean =>
+  a !== undefined && b !== undefined && more.length === 0 && Math.abs(a.string - b.string) === 1;
 /** More strings than a double stop are a chord, and no melody. */
 const DOUBLE_STOP = 2;
 /** Whether the melody's note is let go though its string is not struck again: a note rings softly unless it is cut. */

@@ -11,6 +11,7 @@ import {
 } from '../../search/index.js';
 import type { Way } from './choices.js';
 import { type FretCost, type Grip, isChord, stillRinging, under, wayCost } from './cost.js';
+import { pedalCost, pedalsIn } from './pedals.js';
 import { holdingFor, placedText, pointsOf, ringingText } from './held.js';
 import {
   FRET_TERMS,
@@ -70,11 +71,17 @@ function fretProblem(
 ): Asked | { readonly faults: readonly Fact<FretRefusal>[] } {
   const faults = lineFaults(request);
   if (faults.length) return { faults };
+  const pedals = pedalsIn(request);
   const choices: (readonly Way[])[] = [];
   for (const [i, event] of request.events.entries()) {
     const found = ways(event);
     if ('fault' in found) return { faults: [factBecause(found.fault, 'event can’t be played', i + 1)] };
-    choices.push(cheapest(found.ways, request, (way) => heldUnder([])(way, isChord(event))?.points ?? Infinity));
+    const pedal = pedals[i] ?? null;
+    const points = (way: Way): number => {
+      const held = heldUnder([])(way, isChord(event));
+      return held ? held.points + pedalCost(request, pedal, way.placed) : Infinity;
+    };
+    choices.push(cheapest(found.ways, request, points));
   }
   const names = new Map<readonly Placed[], string>();
   const nameOf = (placed: readonly Placed[]): string => {
@@ -106,8 +113,9 @@ function fretProblem(
         if (!held) continue;
         const to: State = { n: s.n + 1, placed, ringing, position: held.position ?? s.position };
         const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at) : NO_WAY;
-        const total = held.points + pointsOf(way);
-        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way }) });
+        const pedal = pedalCost(request, pedals[s.n] ?? null, placed);
+        const total = held.points + pointsOf(way) + pedal;
+        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way, pedal }) });
       }
       return moves;
     },

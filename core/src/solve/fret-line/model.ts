@@ -64,6 +64,7 @@ export const FRET_TERMS = [
   'cut',
   'hinge',
   'sound',
+  'pedal',
 ] as const;
 export type FretTerm = (typeof FRET_TERMS)[number];
 /** One step an event: its notes in the order given; of a chord its sounding strings from the thickest on. */

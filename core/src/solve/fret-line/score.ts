@@ -4,6 +4,7 @@ import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { waysOf } from './choices.js';
 import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, ownCost, wayCost } from './cost.js';
+import { pedalCost, pedalsIn } from './pedals.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretRefusal, type Placed } from './model.js';
 
 /** What a fretting costs, event after event, apart from any search; why not when it can't be played. */
@@ -20,6 +21,7 @@ export function scoreFretting(
     addCost(cost, c);
   };
   const grips = gripsOf(request, steps);
+  const pedals = pedalsIn(request);
   request.events.forEach((event, i) => {
     const placed = steps[i] ?? [];
     if (isChord(event)) {
@@ -48,6 +50,7 @@ export function scoreFretting(
       faults.push(fact('can’t be held with what rings', i + 1));
     else {
       add(ownCost(request, hand, grip, isChord(event)));
+      add({ pedal: pedalCost(request, pedals[i] ?? null, placed) });
       if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));
     }
   });

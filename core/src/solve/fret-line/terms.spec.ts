@@ -136,7 +136,7 @@ describe('what a note pays after the one before', () => {
 
 describe('schools', () => {
   it('differ in what they say they mind', () => {
-    expect(FRET_SCHOOLS.map((s) => s.id)).toEqual(['position', 'open', 'one string', 'small']);
+    expect(FRET_SCHOOLS.map((s) => s.id)).toEqual(['open', 'position', 'one string', 'small']);
     expect(['position', 'open', 'one string', 'small'].map((s) => cost('1:1=1 1:8=4', s).shift)).toEqual([
       48, 18, 16, 18,
     ]);
@@ -144,5 +144,26 @@ describe('schools', () => {
       32, 14, 11, 14,
     ]);
     expect(['position', 'one string'].map((s) => cost('1:2=2 2:2=2', s).jump)).toEqual([5, 2 + 30]);
+  });
+});
+
+describe('what a pedal pays', () => {
+  const line = (first: string, last: string) => `1:0=0 3:2=2 ${first} 3:4=4 ${last} 2:1=1`;
+  it('2 000 for each of its strokes that is stopped though an open string has it', () => {
+    expect(cost(line('1:0=0', '1:0=0')).pedal).toBe(0);
+    expect(cost(line('2:5=4', '1:0=0')).pedal).toBe(2000);
+    expect(cost(line('2:5=4', '2:5=4')).pedal).toBe(4000);
+  });
+  it('nothing where the other voice does not move, or the string is asked for', () => {
+    expect(cost('1:0=0 3:2=2 2:5=4 3:2=2 1:0=0 3:2=2').pedal).toBe(0);
+    const there = line('2:5=4', '1:0=0').split(' ');
+    const steps = there.map(placed);
+    const events = steps.map((own, i): FretEvent => ({
+      at: ticks(i * 5040),
+      notes: own.map((p) => ({ midi: midi(p), ...(i === 2 ? { string: p.string } : {}) })),
+    }));
+    const base = { tuning: STANDARD_TUNING, neck, profile: DEFAULT_PROFILE, bpm: bpm(60) };
+    const score = scoreFretting({ ...base, events, school: fretSchool('position') }, steps);
+    expect('faults' in score ? null : score.cost.pedal).toBe(0);
   });
 });

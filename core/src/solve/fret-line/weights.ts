@@ -34,6 +34,8 @@ export interface FretWeights {
   readonly hinge: number;
   /** A note on another string than the melody's own. */
   readonly otherString: number;
+  /** A pedal that is stopped though an open string has it: more than any way round could save. */
+  readonly pedal: number;
 }
 export interface FretSchool {
   readonly id: string;
@@ -57,15 +59,17 @@ export const FRET_WEIGHTS: FretWeights = {
   cut: 3,
   hinge: 4,
   otherString: 0,
+  pedal: 2_000,
 };
+/** What the left hand minds most; the first is what a melody begins with: these styles live by their open strings. */
 export const FRET_SCHOOLS: readonly FretSchool[] = [
-  {
-    id: 'position',
-    weights: { ...FRET_WEIGHTS, shift: 40, guided: 24 },
-  },
   {
     id: 'open',
     weights: { ...FRET_WEIGHTS, open: 0, openMissed: 30, shift: 10 },
+  },
+  {
+    id: 'position',
+    weights: { ...FRET_WEIGHTS, shift: 40, guided: 24 },
   },
   {
     id: 'one string',

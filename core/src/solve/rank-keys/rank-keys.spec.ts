@@ -36,6 +36,30 @@ describe('keys and capo', () => {
     expect(sayFact(low.lost.at(-1)!)).toMatch(/is not on any string/);
     expect(ranked.at(-1)).toBe(low);
   });
+  it('keeps a pedal open before it makes anything easier', () => {
+    // Over an open first string a voice in flats: every key without them is easier, and stops the string.
+    const events = readNotes('e4 ab3 e4 bb3 e4 b3 e4 ab3', 4).events;
+    const ranked = rankKeys({ ...base, events, transpositions: [-5, -1, 0, 1], capos: [0, 1] });
+    const keeps = ranked.map((r) => !r.lost.some((f) => f.code === 'open pedal'));
+    expect(keeps).toEqual([...keeps].sort((a, b) => Number(b) - Number(a)));
+    expect(ranked.find((r) => r.transposed === 1 && r.capo === 0)?.lost).toEqual([fact('open pedal', 4, 4)]);
+    // With the capo the string sounds a semitone higher; a fourth lower the second string has it.
+    const open = [
+      [0, 0],
+      [1, 1],
+      [-5, 0],
+    ];
+    for (const [transposed, capo] of open)
+      expect(ranked.find((r) => r.transposed === transposed && r.capo === capo)?.lost).toEqual([]);
+    expect(sayFact(fact('open pedal', 4, 4))).toBe('4 of 4 strokes of the open pedal');
+    const lastOpen = keeps.lastIndexOf(true);
+    expect(ranked.slice(0, lastOpen + 1).map((r) => r.total)).toEqual(
+      ranked
+        .slice(0, lastOpen + 1)
+        .map((r) => r.total)
+        .sort((a, b) => (a ?? 0) - (b ?? 0)),
+    );
+  });
   it('tells how far it has come, and can be cancelled', () => {
     const seen: number[] = [];
     rankKeys({ ...base, events: passage, transpositions: [0, 1], capos: [0, 2] }, { progress: (s) => seen.push(s) });

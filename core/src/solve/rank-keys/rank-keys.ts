@@ -3,13 +3,14 @@ import { type Fact, fact } from '../../fault/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { SearchCancelled, type SearchWatch } from '../../search/index.js';
-import { STRINGS } from '../../time/index.js';
+import { midi, type Midi, STRINGS } from '../../time/index.js';
 import {
   type FretEvent,
   type FretLineRequest,
   type FretRefusal,
   holdingFor,
   leastFretting,
+  pedalsIn,
 } from '../fret-line/index.js';
 
 export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
@@ -19,7 +20,7 @@ export interface KeyRequest extends Omit<FretLineRequest, 'k'> {
   readonly capos?: readonly number[];
 }
 /** What a key has not that the passage has. */
-export type LostKey = 'open basses' | FretRefusal;
+export type LostKey = 'open basses' | 'open pedal' | FretRefusal;
 export interface RankedKey {
   /** Semitones from where it stands. */
   readonly transposed: number;
@@ -73,9 +74,15 @@ function openBasses(request: FretLineRequest): number {
   }).length;
 }
 
+/** Strokes of a pedal that have no open string in another key. */
+const closedPedals = (request: FretLineRequest, pedals: readonly Midi[], by: number): number => {
+  const open = STRINGS.map((s) => openPitch(request.tuning, s, request.neck.capo));
+  return pedals.filter((pitch) => !open.includes(midi(pitch + by))).length;
+};
+
 /**
- * Every transposition with every capo place through the fretting solver, the easiest first; those that
- * can't be played come last. Strings and fingers that were given are left free, for they belong to one key.
+ * Every transposition with every capo place through the fretting solver: those in which a pedal stays open before the
+ * others, the easiest first; those that can't be played come last. Strings and fingers that were given are left free, for they belong to one key.
  * @throws SearchCancelled when the watch says so
  */
 export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedKey[] {
@@ -84,7 +91,8 @@ export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedK
   const free = freed(request);
   const pitches = free.flatMap((e) => e.notes.map((n) => n.midi));
   const basses = openBasses({ ...request, events: free });
-  const ranked: RankedKey[] = [];
+  const pedals = pedalsIn({ ...request, events: free }).flatMap((p) => p ?? []);
+  const ranked: { key: RankedKey; closed: number }[] = [];
   capos.forEach((capo, c) => {
     const neck = { ...request.neck, capo };
     // Keys on the same neck share most of their notes.
@@ -96,19 +104,33 @@ export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedK
       const own = { ...request, events, neck };
       const least = leastFretting(own, holding);
       const open = openBasses(own);
+      const closed = closedPedals(own, pedals, transposed);
       const lost: Fact<LostKey>[] = [];
+      if (closed > 0) lost.push(fact('open pedal', closed, pedals.length));
       if (open < basses) lost.push(fact('open basses', basses - open, basses));
       if (typeof least !== 'number') lost.push(least);
-      ranked.push({
+      const key: RankedKey = {
         transposed,
         capo,
         total: typeof least === 'number' ? least : null,
         lowest: pitches.length ? Math.min(...pitches) + transposed : null,
         highest: pitches.length ? Math.max(...pitches) + transposed : null,
         lost,
-      });
+      };
+      ranked.push({ key, closed });
     }
   });
   const far = (k: RankedKey) => Math.abs(k.transposed) + k.capo / 100;
-  return ranked.sort((a, b) => (a.total ?? Infinity) - (b.total ?? Infinity) || far(a) - far(b));
+  const minds = ({ key, closed }: (typeof ranked)[number]): readonly number[] => [
+    key.total === null ? 1 : 0,
+    closed,
+    key.total ?? 0,
+    far(key),
+  ];
+  return ranked.sort((a, b) => firstApart(minds(a), minds(b))).map((r) => r.key);
 }
+/** The difference of two lists where they first differ. */
+const firstApart = (a: readonly number[], b: readonly number[]): number => {
+  const at = a.findIndex((x, i) => x !== b[i]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+};

@@ -6,7 +6,15 @@ import { DEFAULT_PROFILE } from '../../player/index.js';
 import { toldFalseta, workOut } from '../../reading/index.js';
 import { flatten, parseScript } from '../../script/index.js';
 import { bothHands } from '../../solve/both-hands/index.js';
-import { fingerLine, type LineStep, lineSchool, readLine, TAUGHT, voiced } from '../../solve/finger-line/index.js';
+import {
+  fingerLine,
+  type LineNote,
+  type LineStep,
+  lineSchool,
+  readLine,
+  TAUGHT,
+  voiced,
+} from '../../solve/finger-line/index.js';
 import { fretSchool, readNotes } from '../../solve/fret-line/index.js';
 import { fingersOf } from '../../stroke/index.js';
 import { bpm } from '../../time/index.js';
@@ -33,7 +41,9 @@ export const DOORS: Readonly<Record<string, (lesson: Music) => string | null>> =
     const text = lineOf(lesson)
       .steps.map((s) => {
         if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
-        const places = s.note.strings.map((string) => `${string}f0${s.note.rings ? '~' : ''}`);
+        const places = s.note.strings.map(
+          (string, i) => `${string}f${s.note.frets?.[i] ?? 0}${s.note.rings ? '~' : ''}`,
+        );
         return places.length > 1 ? `[${places.join(' ')}]` : places[0];
       })
       .join(' ');
@@ -49,7 +59,7 @@ export const DOORS: Readonly<Record<string, (lesson: Music) => string | null>> =
       .map((s) => {
         if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
         const { strings, rings } = s.note;
-        return `${strings.length > 1 ? `[${strings.join('')}]` : strings.join('')}${rings ? '~' : ''}`;
+        return `${strings.length > 1 ? `[${strings.join('')}]` : placeOf(s.note)}${rings ? '~' : ''}`;
       })
       .join(' ');
     const section = sectionOf(lesson, '');
@@ -68,8 +78,11 @@ const sectionOf = ({ bpm: tempo, steps }: Music, script: string): Section => ({
 const asScript = (s: LineStep): string => {
   if (s.kind !== 'note') return s.kind === 'rest' ? '.' : '-';
   const { strings, rings } = s.note;
-  return `${'?'.repeat(strings.length)}:${strings.join('')}${rings ? '~' : ''}`;
+  return `${'?'.repeat(strings.length)}:${placeOf(s.note)}${rings ? '~' : ''}`;
 };
+/** Strings, and of a single note its fret. */
+const placeOf = ({ strings, frets }: LineNote): string =>
+  frets?.[0] && strings.length === 1 ? `${strings.join('')}f${frets[0]}` : strings.join('');
 function written(lesson: Music, script: string): string {
   const section = sectionOf(lesson, script);
   const { pattern, faults } = parseScript(script, { stepsPerCount: lesson.steps, cycle: four });

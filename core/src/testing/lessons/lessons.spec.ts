@@ -1,22 +1,64 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readPassage } from '../../passage/index.js';
+import { STANDARD_TUNING } from '../../instrument/index.js';
+import { KINDS, readPassage } from '../../passage/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { bpm } from '../../time/index.js';
+import { kindsOfPattern } from '../../right-hand/index.js';
+import { flatten, parseScript } from '../../script/index.js';
+import { bothHands } from '../../solve/both-hands/index.js';
+import { plectrumStrokes } from '../../solve/finger-line/index.js';
+import { fretSchool, readNotes } from '../../solve/fret-line/index.js';
+import { LEFT_HAND } from '../left-hand.js';
 import { DOORS, lineOf } from './doors.js';
-import { type Lesson, LESSONS } from './index.js';
+import { BOTH_HANDS, type Lesson, LESSONS, PLECTRUM, STROKES } from './index.js';
 
 describe.each(Object.entries(DOORS))('what is taught comes first through %s', (_, door) => {
-  it.each(LESSONS.map((l) => [`${l.kind}, ${l.rule}: ${l.music}`, l] as const))('%s', (_name, lesson) => {
-    const fingers = door(lesson);
-    if (fingers !== null) expect(fingers).toBe(lesson.fingers);
+  it.each(LESSONS.map((l) => [`${l.kinds.join(', ')}, ${l.rule}: ${l.music}`, l] as const))('%s', (_name, lesson) => {
+    expect(door(lesson)).toBe(lesson.fingers);
+  });
+});
+describe('both hands', () => {
+  it.each(BOTH_HANDS.map((l) => [`${l.rule}: ${l.notes}`, l] as const))('%s', (_name, lesson) => {
+    const read = readNotes(lesson.notes, lesson.steps, { tuning: STANDARD_TUNING, capo: 0 });
+    expect(read.faults).toEqual([]);
+    const found = bothHands(read, { ...LEFT_HAND, bpm: bpm(lesson.bpm), school: fretSchool('open'), k: 1 });
+    const [first] = found.infeasible ? [] : found.answers;
+    const placed = first?.left.steps.map((notes) =>
+      notes.map((p) => `${p.string}f${p.fret}${p.fret ? `=${p.finger}` : ''}`).join('+'),
+    );
+    expect(placed?.join(' ')).toBe(lesson.places);
+    expect(first?.right?.steps.map((f) => f.join('')).join(' ')).toBe(lesson.fingers);
+  });
+});
+describe('what strokes are written tells what it is', () => {
+  it.each(STROKES.map((l) => [`${l.script} is ${l.kind}`, l] as const))('%s', (_name, { kind, script }) => {
+    const { pattern, faults } = parseScript(script, { stepsPerCount: 4 });
+    expect(faults).toEqual([]);
+    expect(kindsOfPattern(flatten(pattern)).map((s) => s.kind)).toEqual([kind]);
+  });
+  it.each(PLECTRUM.map((l) => [l.music, l] as const))('a plectrum: %s', (_name, { music, strokes }) => {
+    const { notes } = lineOf({ music, bpm: 100, steps: 4 });
+    const found = plectrumStrokes(notes.flatMap((n) => n.strings));
+    expect(found.map((s) => (s === 'rest' ? 'd' : s[0])).join(' ')).toBe(strokes);
   });
 });
 describe('the book of lessons', () => {
-  it.each(LESSONS.map((l) => [`${l.music} is ${l.kind}`, l] as const))('%s', (_name, lesson) => {
+  it('has a dozen and more for each kind and each rule, and forty for both hands', () => {
+    const kinds = [...LESSONS.flatMap((l) => (l.kinds.length === 1 ? l.kinds : [])), ...STROKES.map((l) => l.kind)];
+    for (const kind of KINDS) {
+      const own = kinds.filter((k) => k === kind).length + (kind === 'plectrum' ? PLECTRUM.length : 0);
+      expect(own, kind).toBeGreaterThanOrEqual(12);
+    }
+    for (const rule of new Set(LESSONS.map((l) => l.rule)))
+      expect(LESSONS.filter((l) => l.rule === rule).length, String(rule)).toBeGreaterThanOrEqual(12);
+    expect(BOTH_HANDS.length).toBeGreaterThanOrEqual(40);
+    expect(LESSONS.filter((l) => l.guard).length).toBeLessThan(LESSONS.length / 4);
+  });
+  it.each(LESSONS.map((l) => [`${l.music} is ${l.kinds.join(', ')}`, l] as const))('%s', (_name, lesson) => {
     const { notes } = lineOf(lesson);
     const { stretches } = readPassage({ notes, bpm: bpm(lesson.bpm), profile: DEFAULT_PROFILE });
-    expect(stretches.map((s) => s.kind)).toEqual([lesson.kind]);
+    expect(stretches.map((s) => s.kind)).toEqual(lesson.kinds);
   });
   it('has no two alike, on other strings either', () => {
     const shape = ({ music, steps }: Lesson) => {

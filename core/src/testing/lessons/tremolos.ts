@@ -14,6 +14,12 @@ export const TREMOLOS = [
     [19, '511 411 511', 'p m i p m i p m i'],
     [19, '5111 4111 51', 'p a m i p a m i p a'],
     [19, '633 533', 'p m i p m i'],
+    [17, '211 211', 'p m i p m i'],
+    [17, '[31]1 1 [21]1 1', 'pa m i pa m i'],
+    [17, '411 311 211', 'p m i p m i p m i'],
+    [17, '3222 3222', 'p a m i p a m i'],
+    [17, '[21]111 [31]111', 'pi a m i pi a m i'],
+    [19, '611 511 411 511', 'p m i p m i p m i p m i'],
   ]),
   ...lessons('tremolo', { bpm: 60, steps: 5 }, [
     [19, '51111 41111', 'p i a m i p i a m i'],
