@@ -10,3 +10,4 @@ export * from './shares.js';
 export * from './write-out-text.js';
 export * from './place-on-step.js';
 export * from './read-tablature.js';
+export { typedTablature } from './typed-tablature.js';

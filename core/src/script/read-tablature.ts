@@ -1,3 +1,4 @@
+import { typedTablature } from './typed-tablature.js';
 import { type Fact, fact } from '../fault/index.js';
 import { FRETS_ON_NECK } from '../instrument/index.js';
 import { STEPS_PER_COUNT, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
@@ -40,8 +41,8 @@ interface Bar {
 }
 
 /**
- * Reads tablature as people type it: six lines a system, the thinnest string on top, bars by `|`, frets where they stand,
- * `h p s / \` before a note that the left hand alone sounds, `x` for a dead one, letters of the right hand below. How
+ * Reads tablature as people type it: six lines a system, the thinnest string on top unless their names say otherwise, bars
+ * by `|`, frets where they stand, `h p s / \` before a note that the left hand alone sounds, `x` for a dead one, letters of the right hand below. How
  * long notes last is read from their places: a bar is as long as the cycle's, and each note goes on the nearest step.
  * @param barTicks length of a bar
  * @example readTablature(['e|-0-2-|', 'B|-----|', 'G|-----|', 'D|-----|', 'A|-----|', 'E|-----|'].join('\n'), 10080, 2) // { script: '?:1f0 - ?:1f2 -', bars: 1, notes: 2, moved: 0, lost: 0, unread: [] }
@@ -52,7 +53,7 @@ export function readTablature(
   stepsPerCount: number,
 ): ReadTablature | { readonly refusal: Fact<TablatureRefusal> } {
   if (text.length > LONGEST_TABLATURE) return { refusal: fact('tablature too long', text.length, LONGEST_TABLATURE) };
-  const systems = systemsOf(text.replace(/\r/g, '').split('\n'));
+  const systems = systemsOf(typedTablature(text).split('\n'));
   if (systems.length === 0) return { refusal: fact('no six lines') };
   const unread = new Set<string>();
   const bars = systems.flatMap((s) => barsOf(s.strings, s.letters, unread));
@@ -106,11 +107,16 @@ function systemsOf(lines: readonly string[]): { strings: string[]; letters: stri
     const begin = Math.max(...six.map((l) => l.length - (LINE.exec(l)?.[1] ?? '').length));
     const below = lines[n + STRINGS.length] ?? '';
     const letters = below.trim() !== '' && LETTERS.test(below) ? below.slice(begin) : '';
-    systems.push({ strings: six.map((l) => LINE.exec(l)?.[1] ?? ''), letters });
+    const strings = six.map((l) => LINE.exec(l)?.[1] ?? '');
+    systems.push({ strings: isUpsideDown(six) ? strings.reverse() : strings, letters });
     n += STRINGS.length - 1;
   }
   return systems;
 }
+
+/** Whether the thickest string stands on top: the names say so. */
+const isUpsideDown = (six: readonly string[]): boolean =>
+  /^(?:eadgbe|654321)$/i.test(six.map((l) => /^\s*([A-Ha-h1-6]?)/.exec(l)?.[1] ?? '').join(''));
 
 function barsOf(strings: readonly string[], letters: string, unread: Set<string>): Bar[] {
   const length = Math.max(...strings.map((s) => s.length));

@@ -188,7 +188,7 @@ const TABLATURE: Sentences<TablatureRefusal> = {
   'bars unlike the cycle': ([steps]) =>
     `A bar of the cycle has no whole number of steps with ${steps} to a count. Take other steps.`,
 };
-const LOST: Sentences<LostChord | 'open basses'> = {
+const LOST: Sentences<LostChord | 'open basses' | 'open pedal'> = {
   thirteenth: () => 'the thirteenth',
   ninth: () => 'the ninth',
   'flat ninth': () => 'the flat ninth',
@@ -201,6 +201,7 @@ const LOST: Sentences<LostChord | 'open basses'> = {
   basses: () => 'the basses',
   strings: ([n, all]) => `${n} of ${all} strings`,
   'open basses': ([n, all]) => `${n} of ${all} open basses`,
+  'open pedal': ([n, all]) => `${n} of ${all} strokes of the open pedal`,
 };
 const NEXT: Sentences<NextTempo['reason']['code']> = {
   'own start': () => 'The ladder’s own start.',
