@@ -32,6 +32,8 @@ export interface NotatedBar {
   readonly length: Ticks;
   /** Where its turn of the cycle stands when it begins. */
   readonly inTurn: Ticks;
+  /** Where groups of the cycle begin inside it: no beam goes over one. */
+  readonly seams: readonly Ticks[];
   /** How a count is written. */
   readonly count: NoteValue;
   /** What sounds in it, strokes held into it from before among them. */

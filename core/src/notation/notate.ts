@@ -1,5 +1,5 @@
 import { type AccentCycle, type CountNote, cycleLength } from '../cycle/index.js';
-import type { Score, ScoreEvent } from '../score/index.js';
+import { pedalsOf, type Score, type ScoreEvent } from '../score/index.js';
 import { hasMark, marksOn } from '../stroke/index.js';
 import { ticks } from '../time/index.js';
 import type { NotatedBar, NoteValue, Sign, Voice } from './model.js';
@@ -22,12 +22,19 @@ function thumbStrums(events: readonly ScoreEvent[]): boolean {
 
 /**
  * Bars of a score as they are written, in two voices: the fingers' stems up, the thumb's down. A stroke lasts as long as
- * it is written; one that rings goes on to the next of its voice. A rest stands only where neither hand's voice plays.
+ * it is written; one that rings, and a pedal, goes on to the next of its voice. A rest stands only where neither hand's voice plays.
  * @param from the first bar, counted from 0
  * @param to behind the last
+ * @param pedals strokes that ring on to the next of them; a file has none: read back, they would be marked to ring
  * @example notate(scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')), cycleById('solea')).length // 1
  */
-export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.bars.length): NotatedBar[] {
+export function notate(
+  score: Score,
+  cycle: AccentCycle,
+  from = 0,
+  to = score.bars.length,
+  pedals: ReadonlySet<ScoreEvent> = pedalsOf(score.events),
+): NotatedBar[] {
   const turn = cycleLength(cycle);
   const seams = seamsOf(cycle);
   const count = COUNT_VALUE[cycle.countNote];
@@ -45,17 +52,19 @@ export function notate(score: Score, cycle: AccentCycle, from = 0, to = score.ba
       if (ends(e) > bar.at) events.push(e);
     }
     const inTurn = ticks(bar.at % turn);
-    const own = seams.map((s) => s - inTurn).filter((s) => s > 0 && s < bar.length);
+    const groups = seams.map((s) => s - inTurn).filter((s) => s > 0 && s < bar.length);
     const oneVoice = thumbStrums(events);
-    const fingers = voiceOf(events, 'fingers', oneVoice, bar.at, end);
-    const thumb = voiceOf(events, 'thumb', oneVoice, bar.at, end);
-    const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, own, 0, count) : [];
-    const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, own, 64, count) : [];
+    const own = { begin: bar.at, end, pedals };
+    const fingers = voiceOf(events, 'fingers', oneVoice, own);
+    const thumb = voiceOf(events, 'thumb', oneVoice, own);
+    const above = fingers.some((s) => s.event !== null) || thumb.length === 0 ? signsOf(fingers, groups, 0, count) : [];
+    const below = thumb.some((s) => s.event !== null) ? signsOf(thumb, groups, 64, count) : [];
     return {
       n: from + i,
       at: bar.at,
       length: bar.length,
       inTurn,
+      seams: groups.map(ticks),
       count,
       events,
       chords: score.chords
@@ -81,8 +90,7 @@ function voiceOf(
   events: readonly ScoreEvent[],
   voice: Voice,
   oneVoice: boolean,
-  begin: number,
-  end: number,
+  { begin, end, pedals }: { begin: number; end: number; pedals: ReadonlySet<ScoreEvent> },
 ): Stretch[] {
   const mine = events.flatMap((e, n) =>
     notesOf(e, voice, oneVoice).length || (voice === 'fingers' && silentStroke(e)) ? [{ e, n }] : [],
@@ -93,7 +101,9 @@ function voiceOf(
     const next = mine[i + 1]?.e.at ?? end;
     const own = notesOf(e, voice, oneVoice);
     // A stroke goes on where all that its voice has of it rings.
-    const rings = own.length ? own.every((x) => marksOn(e.motion, x.string).includes('~')) : hasMark(e.motion, '~');
+    const marked = own.length ? own.every((x) => marksOn(e.motion, x.string).includes('~')) : hasMark(e.motion, '~');
+    const following = mine[i + 1]?.e;
+    const rings = marked || (pedals.has(e) && following !== undefined && pedals.has(following));
     const to = Math.min(end, next, rings ? end : ends(e));
     const from = Math.max(e.at, begin);
     if (to <= from) return;

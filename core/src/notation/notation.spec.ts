@@ -136,6 +136,11 @@ describe('bars as they are written', () => {
     expect(voices.fingers).toEqual([]);
     expect(voices.thumb.filter((s) => s.event === null).every((s) => restSeen(s, voices.fingers))).toBe(true);
   });
+  it('a pedal rings on unmarked, to its next stroke', () => {
+    expect(said(bossa('p:5 i:1 p:4 i:1 p:5 i:1 p:6 i:1'))[0]).toBe('fingers r8 n8 ~8 n8 ~8 n8 ~8 n8');
+    // The same strings under a held chord have no voice that moves.
+    expect(said(bossa('p:5 i:1 p:5 i:1 p:5 i:1 p:5 i:1'))[0]).toBe('fingers r8 n8 r8 n8 r8 n8 r8 n8');
+  });
   it('a rest is seen beside a note that ends where it begins, or begins where it ends', () => {
     const sign = (at: number, event: number | null) =>
       ({ at, ticks: COUNT, value: 4, dotted: false, tuplet: null, event, tied: false }) as Sign;

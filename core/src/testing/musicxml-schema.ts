@@ -44,8 +44,9 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
     <xs:element name="dot" type="empty" minOccurs="0" maxOccurs="unbounded"/>
     <xs:element name="accidental" minOccurs="0"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="sharp"/><xs:enumeration value="natural"/><xs:enumeration value="flat"/><xs:enumeration value="double-sharp"/><xs:enumeration value="flat-flat"/></xs:restriction></xs:simpleType></xs:element>
     <xs:element name="time-modification" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="actual-notes" type="xs:nonNegativeInteger"/><xs:element name="normal-notes" type="xs:nonNegativeInteger"/></xs:sequence></xs:complexType></xs:element>
-    <xs:element name="stem" minOccurs="0"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="down"/><xs:enumeration value="up"/></xs:restriction></xs:simpleType></xs:element>
+    <xs:element name="stem" minOccurs="0"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="down"/><xs:enumeration value="up"/><xs:enumeration value="none"/></xs:restriction></xs:simpleType></xs:element>
     <xs:element name="notehead" minOccurs="0"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="x"/></xs:restriction></xs:simpleType></xs:element>
+    <xs:element name="staff" type="xs:positiveInteger" minOccurs="0"/>
     <xs:element name="beam" minOccurs="0" maxOccurs="8"><xs:complexType><xs:simpleContent><xs:restriction base="beam"><xs:enumeration value="begin"/><xs:enumeration value="continue"/><xs:enumeration value="end"/><xs:enumeration value="forward hook"/><xs:enumeration value="backward hook"/></xs:restriction></xs:simpleContent></xs:complexType></xs:element>
     <xs:element name="notations" type="notations" minOccurs="0" maxOccurs="unbounded"/>
     <xs:element name="play" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="mute" maxOccurs="unbounded"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="palm"/></xs:restriction></xs:simpleType></xs:element></xs:sequence></xs:complexType></xs:element>
@@ -55,11 +56,13 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
     <xs:element name="divisions" type="positive" minOccurs="0"/>
     <xs:element name="key" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="fifths" type="xs:integer"/></xs:sequence></xs:complexType></xs:element>
     <xs:element name="time" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="beats" type="xs:positiveInteger"/><xs:element name="beat-type" type="xs:positiveInteger"/></xs:sequence></xs:complexType></xs:element>
-    <xs:element name="clef" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="sign" type="xs:string"/><xs:element name="line" type="xs:integer"/><xs:element name="clef-octave-change" type="xs:integer"/></xs:sequence></xs:complexType></xs:element>
+    <xs:element name="staves" type="xs:nonNegativeInteger" minOccurs="0"/>
+    <xs:element name="clef" minOccurs="0" maxOccurs="unbounded"><xs:complexType><xs:sequence><xs:element name="sign" type="xs:string"/><xs:element name="line" type="xs:integer" minOccurs="0"/><xs:element name="clef-octave-change" type="xs:integer" minOccurs="0"/></xs:sequence><xs:attribute name="number" type="xs:positiveInteger"/></xs:complexType></xs:element>
     <xs:element name="staff-details" minOccurs="0"><xs:complexType><xs:sequence>
+      <xs:element name="staff-lines" type="xs:nonNegativeInteger" minOccurs="0"/>
       <xs:element name="staff-tuning" maxOccurs="unbounded"><xs:complexType><xs:sequence><xs:element name="tuning-step" type="step"/><xs:element name="tuning-alter" type="xs:decimal" minOccurs="0"/><xs:element name="tuning-octave" type="octave"/></xs:sequence><xs:attribute name="line" type="xs:integer" use="required"/></xs:complexType></xs:element>
       <xs:element name="capo" type="xs:nonNegativeInteger" minOccurs="0"/>
-    </xs:sequence></xs:complexType></xs:element>
+    </xs:sequence><xs:attribute name="number" type="xs:positiveInteger"/></xs:complexType></xs:element>
   </xs:sequence></xs:complexType>
   <xs:complexType name="direction"><xs:sequence>
     <xs:element name="direction-type"><xs:complexType><xs:choice>

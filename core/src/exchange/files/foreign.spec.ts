@@ -1,11 +1,12 @@
 import { strToU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
-import { makeStudy, setForm } from '../../piece/index.js';
+import { makeStudy, setForm, setScript } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { unrollForm } from '../../score/index.js';
 import { sayImportNote } from '../../words/index.js';
 import { type ImportedFile, importFile } from './import-file.js';
+import { midiBytes } from '../midi/index.js';
 import { onGrid } from '../foreign/grid.js';
 import { importedStudy, takeImport } from '../foreign/take.js';
 
@@ -272,6 +273,18 @@ describe('tablature as people type it', () => {
     expect(piece.counted.notes).toBe(4);
     expect(piece.notes).toEqual([]);
   });
+  it('as mails and phones make it: quoted, with other dashes, bars and spaces, and upside down', () => {
+    const six = ['e|-0---2---0---3---|', 'B|-----1-----------|', ...[...'GDAE'].map((s) => `${s}|-----------------|`)];
+    const plain = first(read(lines(...six))).script;
+    const sent = [
+      six.map((l) => `> ${l}`),
+      six.map((l) => `> > ${l}`),
+      six.map((l) => l.replaceAll('-', '\u2013').replaceAll('|', '\u2502')),
+      six.map((l) => `\u00a0${l.replace('-', '\u2014')}\u200b`),
+      [...six].reverse(),
+    ];
+    for (const own of sent) expect(first(read(lines(...own))).script).toBe(plain);
+  });
 });
 describe('what was played', () => {
   it('goes to the nearest place for which its count need not be cut too finely', () => {
@@ -282,5 +295,23 @@ describe('what was played', () => {
     expect(near(0.97)).toEqual([1]);
     // Two sixteenths are worth cutting the count in four for.
     expect(near(0.27, 0.52)).toEqual([0.25, 0.5]);
+  });
+});
+
+describe('MIDI', () => {
+  it('chunks of other programs are skipped', () => {
+    const study = setScript('s-a', 'p:5 i:3 m:2 a:1')(makeStudy('s', 'S', cycleById('tangos')));
+    const own = midiBytes(
+      study,
+      DEFAULT_PROFILE,
+      { kind: 'form' },
+      { fingers: 'F', thumb: 'T', taps: 'G', claps: 'C' },
+    );
+    const chunk = [...'XFIH'].map((c) => c.charCodeAt(0));
+    const foreign = Uint8Array.from([...own.slice(0, 14), ...chunk, 0, 0, 0, 3, 1, 2, 3, ...own.slice(14)]);
+    expect(foreign.length).toBe(own.length + 11);
+    const [a, b] = [own, foreign].map((bytes) => importFile(bytes, { profile: DEFAULT_PROFILE, cycle: four }));
+    expect(b).toEqual(a);
+    expect(b && 'sections' in b && b.sections.length).toBeGreaterThan(0);
   });
 });

@@ -4,7 +4,13 @@ import { type Fact, fact } from '../../fault/index.js';
 import { STANDARD_TUNING } from '../../instrument/index.js';
 import { cleanName } from '../../name/index.js';
 import { MOST_BARS, paceOf } from '../../piece/index.js';
-import { LONGEST_SCRIPT, type ReadTablature, readTablature, type TablatureRefusal } from '../../script/index.js';
+import {
+  LONGEST_SCRIPT,
+  type ReadTablature,
+  readTablature,
+  type TablatureRefusal,
+  typedTablature,
+} from '../../script/index.js';
 import { clampBpm } from '../../time/index.js';
 import { letters } from '../foreign/parts.js';
 import type { ImportedPiece, ImportedSection, ImportNote } from '../foreign/model.js';
@@ -94,7 +100,7 @@ function partsOf(text: string, cycle: AccentCycle, known: readonly AccentCycle[]
   const parts: (Part & { lines: string[] })[] = [];
   const begin = (own: Omit<Part, 'text'>) => parts.push({ ...own, text: '', lines: [] });
   begin({ name: '', cycle, bpm: null });
-  for (const line of text.replace(/\r\n?/g, '\n').split('\n')) {
+  for (const line of typedTablature(text).split('\n')) {
     const head = HEAD.exec(line);
     const named = head && known.find((c) => c.name === head[2]);
     const said = BRACKETED.exec(line)?.[1];

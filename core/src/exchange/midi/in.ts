@@ -113,31 +113,53 @@ function oddTimes(times: readonly { readonly timeSignature: readonly number[] }[
 }
 function parsed(bytes: Uint8Array): InstanceType<typeof midiFile.Midi> | null {
   try {
-    return new midiFile.Midi(bytes);
+    return new midiFile.Midi(tracksAlone(bytes));
   } catch {
     return null;
   }
+}
+interface Chunk {
+  readonly name: string;
+  readonly at: number;
+  readonly end: number;
+}
+/** The chunks of a file one after another, the last perhaps longer than the file. */
+function chunksOf(bytes: Uint8Array): Chunk[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const chunks: Chunk[] = [];
+  for (let at = 0; at < bytes.length;) {
+    const end = at + 8 <= bytes.length ? at + 8 + view.getUint32(at + 4) : Infinity;
+    chunks.push({ name: String.fromCharCode(...bytes.subarray(at, at + 4)), at, end });
+    at = end;
+  }
+  return chunks;
+}
+/** Chunks that are no tracks belong to other programs: they are skipped, as the format asks. */
+function tracksAlone(bytes: Uint8Array): Uint8Array {
+  const own = chunksOf(bytes).filter(({ name }) => name === 'MThd' || name === 'MTrk');
+  const whole = new Uint8Array(own.reduce((sum, { at, end }) => sum + end - at, 0));
+  own.reduce((to, { at, end }) => {
+    whole.set(bytes.subarray(at, end), to);
+    return to + end - at;
+  }, 0);
+  return whole;
 }
 /** Chunks must be as long as they say, and every track must come to its end. */
 function chunkFault(bytes: Uint8Array): Refused | null {
   if (bytes.length === 0) return { refusal: fact('file empty') };
   if (bytes.length > LARGEST_MIDI) return { refusal: fact('file too large', bytes.length, LARGEST_MIDI) };
-  const name = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (name(0) !== 'MThd' || bytes.length < 14 || view.getUint32(4) < 6) return { refusal: fact('no such file') };
+  const [head, ...others] = chunksOf(bytes);
+  if (head?.name !== 'MThd' || bytes.length < 14 || view.getUint32(4) < 6) return { refusal: fact('no such file') };
   // Frames of film are no beats.
   if (view.getUint16(12) & 0x8000) return { refusal: fact('no beats in the file') };
   let tracks = 0;
-  for (let at = 8 + view.getUint32(4); at < bytes.length;) {
-    if (at + 8 > bytes.length) return { refusal: fact('breaks off', tracks) };
-    const end = at + 8 + view.getUint32(at + 4);
+  for (const { name, at, end } of others) {
     if (end > bytes.length) return { refusal: fact('breaks off', tracks) };
-    if (name(at) === 'MTrk') {
-      const closed = end - at >= 11 && bytes[end - 3] === 0xff && bytes[end - 2] === 0x2f && bytes[end - 1] === 0;
-      if (!closed) return { refusal: fact('breaks off', tracks) };
-      tracks++;
-    }
-    at = end;
+    if (name !== 'MTrk') continue;
+    const closed = end - at >= 11 && bytes[end - 3] === 0xff && bytes[end - 2] === 0x2f && bytes[end - 1] === 0;
+    if (!closed) return { refusal: fact('breaks off', tracks) };
+    tracks++;
   }
   return tracks >= view.getUint16(10) && tracks > 0 ? null : { refusal: fact('breaks off', tracks) };
 }

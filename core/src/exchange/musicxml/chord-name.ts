@@ -5,6 +5,8 @@ import { child, children, type Node, numberIn, textIn } from './door.js';
 import { KINDS } from './harmony.js';
 
 const SIGNS: Readonly<Record<string, string>> = { '-2': 'bb', '-1': 'b', '0': '', '1': '#', '2': '##' };
+/** How the format and its users say that there is none. */
+const NO_CHORD = /^(?:|n\.?\s?c\.?|no chord|tacet)$/i;
 const noteIn = (of: Node | undefined, name: string): string =>
   `${textIn(of, `${name}-step`)}${SIGNS[String(numberIn(of, `${name}-alter`) ?? 0)] ?? ''}`;
 
@@ -14,7 +16,10 @@ const noteIn = (of: Node | undefined, name: string): string =>
  */
 export function chordName(harmony: Node): string | null {
   const kind = child(harmony, 'kind');
-  if (kind?.text === 'none') return '';
+  if (kind?.text === 'none') {
+    const called = kind.attributes['text'] ?? '';
+    return NO_CHORD.test(called) ? '' : called;
+  }
   const root = child(harmony, 'root');
   const own = child(root, 'root-step')?.attributes['text'];
   const bass = child(harmony, 'bass') ? `/${noteIn(child(harmony, 'bass'), 'bass')}` : '';

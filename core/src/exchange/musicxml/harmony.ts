@@ -56,10 +56,9 @@ export function harmonyOf({ name, shape, known }: ScoreChord, offset: number): X
     return el('harmony', [el('root', step('root', 'C', '')), el('kind', 'none', { text: 'N.C.' }), ...tail]);
   const symbol = name.replace(/♯/g, '#').replace(/♭/g, 'b').trim();
   const [, root, rest = '', , bass] = /^([A-G][#b]?)(.*?)(\/([A-G][#b]?))?$/.exec(symbol) ?? [];
-  if (root === undefined || !readChord(name).ok) {
-    const own = el('root', step('root', 'C', name));
-    return el('harmony', [own, el('kind', 'other', { text: '' }), ...tail]);
-  }
+  // A name that is no chord has no root: who reads it as a chord would read C.
+  if (root === undefined || !readChord(name).ok)
+    return el('harmony', [el('root', step('root', 'C', '')), el('kind', 'none', { text: name }), ...tail]);
   const { intervals } = chordLibrary.get(root + rest.replace(/[()\s]/g, ''));
   const fits = KINDS.map(([kind, , own]) => ({ kind, own: own.split(' ') }))
     .filter(({ own }) => own.every((i) => intervals.includes(i) || i === '5P'))

@@ -13,6 +13,7 @@ import {
   type Refused,
 } from '../foreign/model.js';
 import { isTime } from '../foreign/cycles.js';
+import { isInstrumentText } from '../written/instrument-text.js';
 import { chordName, shapeIn } from './chord-name.js';
 import { child, children, type Node, numberIn, readXml, textIn } from './door.js';
 import { pitchIn, signsOf } from './read-note.js';
@@ -214,7 +215,8 @@ class PartReader {
     for (const type of types) {
       if (type.name === 'rehearsal' && bar.name === '') bar.name = type.text.slice(0, 60);
       if (type.name === 'words') bar.words = [...bar.words, type.text.slice(0, 120)];
-      if (type.name === 'words' ? !CYCLE.test(type.text) : !TAKEN.has(type.name)) this.pass(type.name);
+      const ours = CYCLE.test(type.text) || isInstrumentText(type.text);
+      if (type.name === 'words' ? !ours : !TAKEN.has(type.name)) this.pass(type.name);
       const level = type.name === 'dynamics' ? type.children.map((c) => c.name).find(isLevel) : undefined;
       if (level) bar.levels = [...bar.levels, { at: Math.max(0, at), level }];
       if (['coda', 'segno'].includes(type.name)) this.counted.jumps++;

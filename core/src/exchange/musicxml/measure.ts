@@ -6,7 +6,7 @@ import { beamsOf } from './beams.js';
 import { harmonyOf } from './harmony.js';
 import { headOf, notationsOf, playOf, tapNotations } from './note.js';
 import type { SectionSetting } from '../written/setting.js';
-import { el, type Xml } from './xml.js';
+import { el, plain, type Xml } from './xml.js';
 
 const TYPE: Readonly<Record<number, string>> = {
   1: 'whole',
@@ -21,6 +21,9 @@ const VOICES: readonly (readonly [voice: Voice, number: number, stem: string])[]
   ['fingers', 1, 'up'],
   ['thumb', 2, 'down'],
 ];
+/** Voices of the tablature are numbered on from those of the staff above it. */
+const TAB_VOICES = 4;
+const [STAFF, TABLATURE] = [el('staff', 1), el('staff', 2)];
 const ALTER: Record<Spelled['accidental'], number> = { '': 0, '#': 1, b: -1, '##': 2, bb: -2 };
 const SIGN: Readonly<Record<number, string>> = {
   0: 'natural',
@@ -38,20 +41,35 @@ export interface MeasureSetting extends SectionSetting {
   level: Level | null;
 }
 
-/** The notes of a bar with chords and levels in their places, both voices one after the other. */
+/**
+ * The notes of a bar with chords and levels in their places, both voices one after the other: on the staff, then in the
+ * tablature below it.
+ */
 export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting): Xml[] {
   const divisions = (ticks: number) => Math.round(ticks / setting.unit);
   const voices = VOICES.filter(([voice]) => bar.voices[voice].length > 0);
   const shown = accidentals(bar, setting);
   const between = asides(bar, setting);
   if (voices.length === 0) {
-    const silent = [el('rest', [], { measure: 'yes' }), el('duration', divisions(bar.length)), el('voice', 1)];
-    return [...between.map((a) => a.xml(divisions(a.at))), el('note', silent)];
+    const silent = (voice: number, staff: Xml) =>
+      el('note', [
+        el('rest', [], { measure: 'yes' }),
+        el('duration', divisions(bar.length)),
+        el('voice', voice),
+        staff,
+      ]);
+    const back = el('backup', [el('duration', divisions(bar.length))]);
+    return [
+      ...between.map((a) => a.xml(divisions(a.at))),
+      ...[silent(1, STAFF), back, silent(1 + TAB_VOICES, TABLATURE)],
+    ];
   }
-  return voices.flatMap(([voice, number, stem], order) => {
+  const below: Xml[] = [];
+  const above = voices.flatMap(([voice, number, stem], order) => {
     const signs = bar.voices[voice];
     const other = bar.voices[voice === 'fingers' ? 'thumb' : 'fingers'];
     const beams = beamsOf(bar, signs, (s) => setting.played(bar, voice, s) !== null);
+    const tablature: Xml[] = [];
     const own = signs.flatMap((sign, at): Xml[] => {
       const aside =
         order === 0
@@ -68,12 +86,25 @@ export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting
         beams: beams[at] ?? [],
         tuplet: tupletEnds(signs, at),
       };
-      if (!played) return [...aside, restOf(shape, sign.event !== null || restSeen(sign, other))];
+      if (!played) {
+        tablature.push(restOf(shape, false, TABLATURE));
+        return [...aside, restOf(shape, sign.event !== null || restSeen(sign, other), STAFF)];
+      }
       const goesOn = setting.goesOn(n, voice, at);
-      return [...aside, ...strokeOf(played, { shape, goesOn, setting, shown })];
+      const struck = strokeOf(played, { shape, goesOn, setting, shown });
+      tablature.push(...struck.map((s) => s.tablature));
+      return [...aside, ...struck.map((s) => s.staff)];
     });
-    return order === 0 ? own : [el('backup', [el('duration', divisions(bar.length))]), ...own];
+    const back = el('backup', [el('duration', divisions(bar.length))]);
+    below.push(back, ...tablature);
+    return order === 0 ? own : [back, ...own];
   });
+  return [...above, ...below];
+}
+/** A note on the staff and in the tablature. */
+interface Written {
+  readonly staff: Xml;
+  readonly tablature: Xml;
 }
 interface SignShape {
   readonly sign: Sign;
@@ -83,10 +114,10 @@ interface SignShape {
   readonly beams: readonly Xml[];
   readonly tuplet: readonly Xml[];
 }
-const timed = ({ duration }: SignShape, ties: readonly Xml[]): Xml[] => [el('duration', duration), ...ties];
-const valued = ({ sign, voice }: SignShape, accidental: readonly Xml[] = []): Xml[] => [
-  el('voice', voice),
-  el('type', TYPE[sign.value] ?? 'quarter'),
+const timed = ({ duration }: SignShape, ties: readonly Xml[]): Xml[] => [plain('duration', duration), ...ties];
+const valued = ({ sign, voice }: SignShape, staff: Xml, accidental: readonly Xml[] = []): Xml[] => [
+  plain('voice', staff === STAFF ? voice : voice + TAB_VOICES),
+  plain('type', TYPE[sign.value] ?? 'quarter'),
   ...(sign.dotted ? [el('dot')] : []),
   ...accidental,
   ...(sign.tuplet
@@ -94,6 +125,7 @@ const valued = ({ sign, voice }: SignShape, accidental: readonly Xml[] = []): Xm
     : []),
 ];
 const CHORD = [el('chord')];
+const NO_STEM = el('stem', 'none');
 const STEM: Readonly<Record<string, Xml>> = { up: el('stem', 'up'), down: el('stem', 'down') };
 /** The same few elements are written again and again. */
 const pitches = new Map<string, Xml>();
@@ -107,8 +139,9 @@ function pitchOf(step: string, alter: number, octave: number): Xml {
 }
 const notations = (own: readonly Xml[]): Xml[] => (own.length ? [el('notations', own)] : []);
 
-function restOf(shape: SignShape, seen: boolean): Xml {
-  const inside = [el('rest'), ...timed(shape, []), ...valued(shape), ...notations(shape.tuplet)];
+function restOf(shape: SignShape, seen: boolean, staff: Xml): Xml {
+  const tuplet = staff === STAFF ? notations(shape.tuplet) : [];
+  const inside = [el('rest'), ...timed(shape, []), ...valued(shape, staff), staff, ...tuplet];
   return el('note', inside, seen ? undefined : { 'print-object': 'no' });
 }
 interface StrokeSetting {
@@ -120,44 +153,76 @@ interface StrokeSetting {
 function strokeOf(
   { event, notes }: { readonly event: ScoreEvent; readonly notes: readonly ScoreNote[] },
   { shape, goesOn, setting, shown }: StrokeSetting,
-): Xml[] {
-  const { sign, stem, beams } = shape;
+): Written[] {
+  const { sign } = shape;
   const ties = [
     ...(sign.tied ? [el('tie', [], { type: 'stop' })] : []),
     ...(goesOn ? [el('tie', [], { type: 'start' })] : []),
   ];
+  const time = timed(shape, ties);
   if (notes.length === 0) {
     // A tap or a slap stands where the staff’s middle is.
     const place = el('unpitched', [el('display-step', 'B'), el('display-octave', 4)]);
-    const own = [
+    const tied = [
       ...(sign.tied ? [el('tied', [], { type: 'stop' })] : []),
       ...(goesOn ? [el('tied', [], { type: 'start' })] : []),
-      ...shape.tuplet,
-      ...(sign.tied ? [] : tapNotations(event)),
     ];
-    const tail = [el('stem', stem), el('notehead', 'x'), ...beams, ...notations(own)];
-    return [el('note', [place, ...timed(shape, ties), ...valued(shape), ...tail])];
+    const hands = [...tied, ...(sign.tied ? [] : tapNotations(event))];
+    return [onBoth(shape, { head: [place, ...time], heads: [el('notehead', 'x')], hands, first: true })];
   }
-  return notes.map((note, i) => {
+  return notes.map((note, i): Written => {
     const { letter, accidental, octave } = spelled(note, event, setting);
-    const alter = ALTER[accidental];
     const first = i === 0;
     const accident = shown.get(keyOf(sign.at, shape.voice, note.string));
-    const own = { event, note, sign, goesOn, first };
-    const slurFrom = setting.slurFrom(event, note.string);
-    const slurTo = setting.slurTo(event, note.string);
-    return el('note', [
-      ...(first ? [] : CHORD),
-      pitchOf(letter, alter, octave - 1),
-      ...timed(shape, ties),
-      ...valued(shape, accident === undefined ? [] : [el('accidental', accident)]),
-      STEM[stem] ?? el('stem', stem),
-      ...headOf(event.motion, note),
-      ...(first ? beams : []),
-      ...notations([...(first ? shape.tuplet : []), ...notationsOf({ ...own, slurFrom, slurTo })]),
-      ...playOf({ ...own, slurFrom, slurTo }),
-    ]);
+    const around = {
+      ...{ event, note, sign, goesOn, first },
+      slurFrom: setting.slurFrom(event, note.string),
+      slurTo: setting.slurTo(event, note.string),
+    };
+    return onBoth(shape, {
+      head: [...(first ? [] : CHORD), pitchOf(letter, ALTER[accidental], octave - 1), ...time],
+      ...(accident === undefined ? {} : { accident: [el('accidental', accident)] }),
+      heads: headOf(event.motion, note),
+      hands: notationsOf(around),
+      play: playOf(around),
+      first,
+    });
   });
+}
+/** What a note is made of, whichever staff it stands on. */
+interface NoteParts {
+  readonly head: readonly Xml[];
+  readonly accident?: readonly Xml[];
+  readonly heads: readonly Xml[];
+  readonly hands: readonly Xml[];
+  readonly play?: readonly Xml[];
+  /** It bears what its stroke has once. */
+  readonly first: boolean;
+}
+/** A note on the staff, and in the tablature without stem, beam, accidental and the number of its tuplet. */
+function onBoth(shape: SignShape, { head, accident, heads, hands, play = [], first }: NoteParts): Written {
+  const { stem, beams, tuplet } = shape;
+  return {
+    staff: el('note', [
+      ...head,
+      ...valued(shape, STAFF, accident),
+      STEM[stem] ?? el('stem', stem),
+      ...heads,
+      STAFF,
+      ...(first ? beams : []),
+      ...notations(first ? [...tuplet, ...hands] : hands),
+      ...play,
+    ]),
+    tablature: el('note', [
+      ...head,
+      ...valued(shape, TABLATURE),
+      NO_STEM,
+      ...heads,
+      TABLATURE,
+      ...notations(hands),
+      ...play,
+    ]),
+  };
 }
 function tupletEnds(signs: readonly Sign[], at: number): Xml[] {
   const group = signs[at]?.tuplet?.group;

@@ -1,7 +1,7 @@
 import type { Sign } from '../../notation/index.js';
 import type { ScoreEvent, ScoreNote, Slur } from '../../score/index.js';
 import { type Mark, markRow, marksOn, type Motion, type ScoreSign } from '../../stroke/index.js';
-import { el, type Xml } from './xml.js';
+import { el, plain, type Xml } from './xml.js';
 
 /** What stands around a note and belongs to it. */
 export interface NoteSetting {
@@ -39,17 +39,17 @@ export function notationsOf(setting: NoteSetting): Xml[] {
     ? [
         ...(stroke?.plectrum ? [el(stroke.plectrum === 'u' ? 'up-bow' : 'down-bow')] : []),
         ...slurs(setting),
-        ...(note.left !== null && note.left !== 0 ? [el('fingering', note.left)] : []),
-        ...pluckOf(setting).map((letters) => el('pluck', letters)),
+        ...(note.left !== null && note.left !== 0 ? [plain('fingering', note.left)] : []),
+        ...pluckOf(setting).map((letters) => plain('pluck', letters)),
         ...(note.fret === 0 ? [el('open-string')] : []),
-        el('string', note.string),
-        el('fret', note.fret),
+        plain('string', note.string),
+        plain('fret', note.fret),
         ...elementsOf(marks, 'technical', setting.first),
         ...(setting.first && stroke?.golpe ? [other(`golpe ${stroke.golpe}`)] : []),
         ...(stroke?.plectrum === 'w' ? [other('leaps off')] : []),
         ...signsAs(marks, 'word').map(({ name }) => other(name)),
       ]
-    : [el('string', note.string), el('fret', note.fret)];
+    : [plain('string', note.string), plain('fret', note.fret)];
   const articulations = begins ? elementsOf(marks, 'articulation', setting.first) : [];
   const slide = (slur: Slur | null, type: string) =>
     slur === 'slide' && begins ? [el('slide', [], { type, number: note.string, 'line-type': 'solid' })] : [];

@@ -4,6 +4,7 @@ import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { gcd, type Midi, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
 import { cycleText } from '../written/cycle-text.js';
+import { instrumentText } from '../written/instrument-text.js';
 import { type Scope, type WrittenPlace, writtenPlaces } from '../written/scope.js';
 import { measureNotes } from './measure.js';
 import { quartersInCount, timeOf } from '../written/time.js';
@@ -11,8 +12,8 @@ import { settingOf } from '../written/setting.js';
 import { el, printXml, type Xml } from './xml.js';
 
 /**
- * A study, or part of it, as MusicXML 4.0: one part, the fingers' voice and the thumb's, with strings, frets and both hands'
- * fingers on every note, chords with their frets, and each section's cycle as a direction. Pitches are those that sound.
+ * A study, or part of it, as MusicXML 4.0: one part on a staff and a tablature, the fingers' voice and the thumb's, with strings, frets
+ * and both hands' fingers on every note, chords with their frets, and each section's cycle as a direction. Pitches are those that sound.
  * @returns '' where nothing is to be written
  * @example musicXml(makeStudy('s', 'Stair'), DEFAULT_PROFILE, { kind: 'form' }).includes('<work-title>Stair</work-title>') // true
  */
@@ -39,7 +40,7 @@ export function musicXml(study: Study, profile: HandProfile, scope: Scope): stri
         [
           ...(first ? leftLine(place) : []),
           ...(attributes.length ? [el('attributes', attributes)] : []),
-          ...(first ? headOf(place) : []),
+          ...(first ? headOf(place, order === 0 ? study.instrument : null) : []),
           ...measureNotes(n, bar, setting),
           ...(last ? rightLine(place, order === places.length - 1) : []),
         ],
@@ -80,7 +81,10 @@ function unitOf({ section, bars }: WrittenPlace): number {
       unit = gcd(unit, at);
   return unit;
 }
-/** The staff of a guitar, which sounds an octave lower than it is written, with its strings and the capo. */
+/**
+ * The staff of a guitar, which sounds an octave lower than it is written, and the tablature below it, with the strings and
+ * the capo.
+ */
 function staffOf({ instrument: { tuning, capo } }: Study): Xml[] {
   const strings = STRINGS.map((_, n) => {
     const { letter, accidental, octave } = spell((tuning[n] ?? 0) as Midi);
@@ -88,12 +92,16 @@ function staffOf({ instrument: { tuning, capo } }: Study): Xml[] {
     return el('staff-tuning', [el('tuning-step', letter), ...alter, el('tuning-octave', octave - 1)], { line: n + 1 });
   });
   return [
-    el('clef', [el('sign', 'G'), el('line', 2), el('clef-octave-change', -1)]),
-    el('staff-details', [...strings, ...(capo ? [el('capo', capo)] : [])]),
+    el('staves', 2),
+    el('clef', [el('sign', 'G'), el('line', 2), el('clef-octave-change', -1)], { number: 1 }),
+    el('clef', [el('sign', 'TAB'), el('line', 5)], { number: 2 }),
+    el('staff-details', [el('staff-lines', STRINGS.length), ...strings, ...(capo ? [el('capo', capo)] : [])], {
+      number: 2,
+    }),
   ];
 }
 /** What stands above the beginning of a section: its name, its cycle with the accents, its tempo. */
-function headOf({ section: { name, cycle, bpm } }: WrittenPlace): Xml[] {
+function headOf({ section: { name, cycle, bpm } }: WrittenPlace, instrument: Study['instrument'] | null): Xml[] {
   const words = (xml: Xml, more: readonly Xml[] = []) =>
     el('direction', [el('direction-type', [xml]), ...more], { placement: 'above' });
   const tempo = [el('beat-unit', cycle.countNote), el('per-minute', bpm)];
@@ -101,6 +109,7 @@ function headOf({ section: { name, cycle, bpm } }: WrittenPlace): Xml[] {
   return [
     words(el('rehearsal', name)),
     words(el('words', cycleText(cycle))),
+    ...(instrument ? [words(el('words', instrumentText(instrument)))] : []),
     words(el('metronome', tempo), [el('sound', [], { tempo: perMinute })]),
   ];
 }

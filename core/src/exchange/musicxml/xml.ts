@@ -12,6 +12,15 @@ export function el(name: string, inside: readonly Xml[] | string | number = [], 
   if (attributes) for (const key of Object.keys(attributes)) own += ` ${key}="${escaped(String(attributes[key]))}"`;
   return { name, inside: typeof inside === 'number' ? String(inside) : inside, attributes: own };
 }
+const fixed = new Map<string, Map<string | number, Xml>>();
+/** An element of few texts, such as a string or a voice: the same one for the same text. */
+export function plain(name: string, text: string | number): Xml {
+  let own = fixed.get(name);
+  if (!own) fixed.set(name, (own = new Map<string | number, Xml>()));
+  const there = own.get(text) ?? el(name, text);
+  own.set(text, there);
+  return there;
+}
 const SIGN: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 /** Control characters and halves of pairs, which no XML file may contain. */
 const FORBIDDEN = /(?![\t\n\r])\p{Cc}|\p{Cs}|[\ufffe\uffff]/gu;
@@ -23,16 +32,30 @@ const escaped = (text: string): string =>
  * twice the time that there is for all of it.
  */
 export function printXml(root: Xml): string {
-  let text = '<?xml version="1.0" encoding="UTF-8"?>\n';
-  const print = ({ name, inside, attributes }: Xml) => {
-    if (inside.length === 0) text += `<${name}${attributes}/>\n`;
-    else if (typeof inside === 'string') text += `<${name}${attributes}>${escaped(inside)}</${name}>\n`;
-    else {
-      text += `<${name}${attributes}>\n`;
-      for (const child of inside) print(child);
-      text += `</${name}>\n`;
+  const parts = ['<?xml version="1.0" encoding="UTF-8"?>\n'];
+  // The same element stands in many places: it is printed once.
+  const known = new WeakMap<Xml, string>();
+  const leaf = (own: Xml): string => {
+    const there = known.get(own);
+    if (there !== undefined) return there;
+    const { name, inside, attributes } = own;
+    const text =
+      inside.length === 0
+        ? `<${name}${attributes}/>\n`
+        : `<${name}${attributes}>${escaped(inside as string)}</${name}>\n`;
+    known.set(own, text);
+    return text;
+  };
+  const print = (own: Xml) => {
+    const { name, inside, attributes } = own;
+    if (inside.length === 0 || typeof inside === 'string') {
+      parts.push(leaf(own));
+      return;
     }
+    parts.push(`<${name}${attributes}>\n`);
+    for (const child of inside) print(child);
+    parts.push(`</${name}>\n`);
   };
   print(root);
-  return text;
+  return parts.join('');
 }

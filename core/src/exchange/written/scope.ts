@@ -61,5 +61,5 @@ function writtenSection(
   const { score } = workedScore({ section, shapes, ...instrument, profile, called: cells });
   const [from, to] = range ? [range[0], Math.min(range[1] + 1, score.bars.length)] : [0, score.bars.length];
   if (score.bars.length === 0 || from >= to) return null;
-  return { section, score, from, to, bars: notate(score, section.cycle, from, to) };
+  return { section, score, from, to, bars: notate(score, section.cycle, from, to, new Set()) };
 }
