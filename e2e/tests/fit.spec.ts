@@ -111,7 +111,7 @@ test('a 32-note picado is typed, fingered under three schools, pinned, heard and
   await keyboard.type('33332222111122223333222211112222');
   await expect(page.getByText('32 notes')).toBeVisible();
   // What is given for a run stands in the first table, the taught fingers on top; the rest is folded away.
-  await expect(page.getByText('Read as a run.')).toBeVisible();
+  await expect(page.getByText('Read as a run.', { exact: true })).toBeVisible();
   const rows = page.locator('app-line-panel .side-by-side').first().locator('tbody tr');
   await expect(rows).toHaveCount(8);
   await expect(rows.locator('.other').first()).toBeVisible();

@@ -99,6 +99,7 @@ test('neither of what is told of a passage, a fault, an answer, nor of a dialog'
   await expect(page.getByRole('dialog')).toBeVisible();
   await allMarked(page);
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('0');
   await expect(page.getByRole('dialog')).toBeVisible();
   await allMarked(page);

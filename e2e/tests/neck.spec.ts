@@ -95,8 +95,8 @@ test('a sixteen-note falseta over two basses is fingered for both hands, heard a
   await expect(page.getByLabel('Melody by note names')).toBeFocused();
   await keyboard.type('[a2~ e4] d4 c4 b3 a3 b3 c4 d4 [e2~ e4] d4 c4 b3 g#3 b3 d4 e4');
   const first = page.locator('app-melody-panel section').first();
-  await expect(first.getByRole('row', { name: /^Fret / }).getByRole('cell')).toHaveCount(16);
-  await expect(first.getByRole('row', { name: /^Right p / })).toBeVisible();
+  await expect(first.getByRole('row', { name: /^String 5 / }).getByRole('cell')).toHaveCount(16);
+  await expect(first.getByRole('row', { name: /^Right hand p[ima] / })).toBeVisible();
   await tabTo(page, 'Show and hear: 1');
   await keyboard.press('Enter');
   await sounds(page);

@@ -1,6 +1,5 @@
 import { copyStudy, freeName, KEPT, type Kept, type Study } from '@ruffle-wheel/core';
-import type { PlacedRow, Row, StudyRow } from './rows';
-import { same } from './store';
+import { type PlacedRow, type Row, same, type StudyRow } from './rows';
 
 /** What a file would bring, looked at before anything of it is taken. */
 export interface Arrival {

@@ -1,4 +1,5 @@
 export * from './rows';
 export * from './operations';
+export * from './outcome';
 export * from './store';
 export * from './writes';

@@ -136,3 +136,10 @@ export function isOperation(value: unknown): value is Operation {
       return false;
   }
 }
+/** The row that an edit makes. */
+export const rowOf = ({ study, savedAt }: StudyEdit, revision: number): StudyRow => ({
+  id: study.id,
+  revision,
+  savedAt,
+  study,
+});

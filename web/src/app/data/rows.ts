@@ -138,3 +138,5 @@ export function isTypedRow(value: unknown): value is TypedRow {
   const short = (v: unknown, most: number) => typeof v === 'string' && v.length <= most;
   return short(key, LONGEST_KEY) && short(text, LONGEST_TEXT) && short(at, LONGEST_KEY);
 }
+/** Whether two studies are the same to the letter. */
+export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -6,7 +6,8 @@ import { DATABASE_NAME } from './database-name';
 import { Keeping } from './keeping';
 import type { Operation } from './operations';
 import { type DamagedRow, DEFAULT_SETTINGS, type PlacedRow, type StudyRow } from './rows';
-import { Store, type Stored } from './store';
+import type { Stored } from './outcome';
+import { Store } from './store';
 import { soon } from '../testing/soon';
 
 const entry: LogEntry = {

@@ -6,7 +6,8 @@ import { Database } from './database';
 import { DATABASE_NAME } from './database-name';
 import type { Portion } from './keeper';
 import { Keeping } from './keeping';
-import { isPlace, isPlacedRow, type Operation, type StudyEdit } from './operations';
+import type { Outcome, Stored } from './outcome';
+import { isPlace, isPlacedRow, type Operation, rowOf, type StudyEdit } from './operations';
 import {
   type BinEntry,
   isBinEntry,
@@ -19,6 +20,7 @@ import {
   type Place,
   type PlacedRow,
   revisionOf,
+  same,
   type Settings,
   type Shelf,
   type StudyRow,
@@ -27,30 +29,6 @@ import {
 } from './rows';
 import { newId } from './new-id';
 
-/** What became of an operation. */
-export type Outcome =
-  | {
-      readonly ok: true;
-      readonly row?: StudyRow;
-      /** Rows that nobody could foresee before it was done. */
-      readonly touched?: readonly Place[];
-      /** Rows of a bin entry that are no rows and stay where they are. */
-      readonly stayed?: number;
-      /** Revisions of studies that came, by their ids. */
-      readonly revisions?: ReadonlyMap<string, number>;
-    }
-  /** Another tab has stored the study since, or deleted it: mine is kept beside it. */
-  | { readonly ok: false; readonly theirs: StudyRow | null }
-  /** A row that its own door would refuse is never written. */
-  | { readonly ok: false; readonly refused: string }
-  /** It can't be done, whatever the storage says. */
-  | { readonly ok: false; readonly failed: string };
-/** Told to the other tabs after something was stored: which rows, or null for all there are. */
-export interface Stored {
-  readonly places: readonly Place[] | null;
-  readonly settings?: Partial<Settings>;
-  readonly bin?: boolean;
-}
 /** More rows than these are not named one by one: everything is read again. */
 const MOST_NAMED = 60;
 /** Texts of panels kept. */
@@ -370,11 +348,3 @@ export class Store {
     this.tell({ places: [], bin: true });
   }
 }
-const rowOf = ({ study, savedAt }: StudyEdit, revision: number): StudyRow => ({
-  id: study.id,
-  revision,
-  savedAt,
-  study,
-});
-/** Whether two studies are the same to the letter. */
-export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -5,7 +5,8 @@ import { Journal, type Left, sayOpen } from './journal';
 import { foreseen, joined, keyOf, type Operation } from './operations';
 import type { Place, PlacedRow } from './rows';
 import { isStorageRefusal } from './storage-refusal';
-import { type Outcome, Store } from './store';
+import type { Outcome } from './outcome';
+import { Store } from './store';
 import { newId } from './new-id';
 
 export interface Done {

@@ -36,41 +36,13 @@ import {
   Writes,
 } from '../data';
 import { newId } from '../data/new-id';
+import type { Change, Conflict } from './change';
+import { SORTED } from './sorted-rows';
 
-/** Rows that became others without the open study's own doing. */
-export interface Change {
-  /** Null when it may be any. */
-  readonly places: readonly Place[] | null;
-  /** Another tab has stored them. */
-  readonly elsewhere: boolean;
-}
-/** Two versions of one study, between which the player has to choose. */
-export interface Conflict {
-  readonly key: string;
-  readonly id: string;
-  readonly mine: Study;
-}
 const DAY_MS = 86_400_000;
 /** What was deleted or replaced can be put back for so long. */
 export const BIN_DAYS = 60;
 
-/** ISO texts: the order of their letters is the order of time. */
-const later = (a: string, b: string): number => (a < b ? 1 : a > b ? -1 : 0);
-/** As the tables give them. */
-const byId = (a: Row, b: Row): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
-const SORTED: Record<Kept, (a: Row, b: Row) => number> = {
-  profiles: byId,
-  cycles: byId,
-  cells: byId,
-  goals: byId,
-  courses: byId,
-  plans: (a, b) => later((a as SessionPlan).startedAt, (b as SessionPlan).startedAt),
-  takes: (a, b) => later((a as TakeRecord).startedAt, (b as TakeRecord).startedAt),
-  studies: (a, b) =>
-    later((a as StudyRow).savedAt, (b as StudyRow).savedAt) ||
-    (a as StudyRow).study.name.localeCompare((b as StudyRow).study.name),
-  log: (a, b) => later((a as LogEntry).startedAt, (b as LogEntry).startedAt),
-};
 /** The rows of every table. */
 export type Held = { readonly [T in Kept]: readonly Shelf[T][] };
 const now = () => new Date().toISOString();
@@ -237,9 +209,12 @@ export class Collection {
         this.conflicts.update((list) => [...list.filter((c) => c.key !== conflict.key), conflict]);
       }
     }
-    // What was shown of it before it was done is taken back to what is stored.
+    // What was shown of it before it was done is taken back to what is stored; a table that does not answer stays as seen.
     if (!outcome.ok && 'failed' in outcome)
-      await this.reload().then(() => this.altered.next({ places: null, elsewhere: false }));
+      await this.reload().then(
+        () => this.altered.next({ places: null, elsewhere: false }),
+        () => undefined,
+      );
     if (!outcome.ok) return;
     const { revisions, touched, stayed } = outcome;
     if (revisions?.size)

@@ -13,7 +13,8 @@ import {
 } from '@ruffle-wheel/core';
 import { Subject } from 'rxjs';
 import { Store, type StudyRow, Writes } from '../data';
-import { type Change, Collection, type Conflict } from './collection';
+import type { Change, Conflict } from './change';
+import { Collection } from './collection';
 import { History, type Way } from './history';
 import { SectionReading } from './section-reading';
 import { newId } from '../data/new-id';

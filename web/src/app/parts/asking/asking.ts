@@ -58,9 +58,11 @@ export class Asking<Ask, Answer> {
   private async run(asked: Ask) {
     const own = ++this.runs;
     const from = performance.now();
-    // What a worker that was dropped had still to say counts no more.
+    let over = false;
+    // What a worker that was dropped had still to say counts no more, nor what is said after the answer: it comes by
+    // another way, and may come later.
     const says = (share: number) => {
-      if (own === this.runs) this.share.set(share);
+      if (own === this.runs && !over) this.share.set(share);
     };
     const slow = setTimeout(() => says(0), SAID_AFTER_MS);
     let answer: Answer | null = null;
@@ -72,6 +74,7 @@ export class Asking<Ask, Answer> {
     } catch (e) {
       if (own === this.runs) this.broke.set({ ask: asked, why: e instanceof Error ? e.message : String(e) });
     } finally {
+      over = true;
       clearTimeout(slow);
     }
     if (own !== this.runs) return;

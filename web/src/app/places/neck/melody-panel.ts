@@ -1,3 +1,4 @@
+import { MatOptgroup } from '@angular/material/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   barTicks,
@@ -22,14 +23,17 @@ import { Solve } from '../../compute/solve';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { TryOut } from '../../parts/try-out/try-out';
-import { LineTable } from '../../ui/line-table';
+import { SmallTablature } from '../../ui/small-tablature';
 import { Notice } from '../../ui/notice';
+import { answers as answersWords } from '../../words/answers';
 import { neck as neckWords } from '../../words/neck';
+import { ReadAs } from '../../ui/read-as';
 import { KeyRanking } from './key-ranking';
 import { SELECT } from '../../ui/select';
 import { FIELD } from '../../ui/field';
 import { sayFact, sayFacts, sayFault } from '../../words/said/faults';
 import { sayFretting, sayKey } from '../../words/said/left-hand';
+import { sayLineRemark } from '../../words/said/answers';
 import { sayFretSchool, sayLineSchool } from '../../words/said/schools';
 
 const ANSWERS = 3;
@@ -41,7 +45,7 @@ const SHOWN = 48;
 /** A melody by note names, with basses that ring: string, fret and finger for the left hand, fingers for the right. */
 @Component({
   selector: 'app-melody-panel',
-  imports: [FIELD, SELECT, Working, AnswerButtons, KeyRanking, LineTable],
+  imports: [FIELD, SELECT, MatOptgroup, Working, AnswerButtons, KeyRanking, SmallTablature, ReadAs],
   template: `
     <div class="row-of">
       <mat-form-field class="wide"
@@ -75,11 +79,23 @@ const SHOWN = 48;
       <mat-form-field class="pair"
         ><mat-label>{{ words.rightFirst }}</mat-label
         ><mat-select [value]="right()" (selectionChange)="right.set($event.value)">
-          @for (x of rightSchools; track x.id) {
+          @for (x of given(); track x.id) {
             <mat-option [value]="x.id" [title]="x.note">{{ x.name }}</mat-option>
+          }
+          @if (folded().length) {
+            <mat-optgroup [label]="answerWords.folded">
+              <ng-container>
+                @for (x of folded(); track x.id) {
+                  <mat-option [value]="x.id" [title]="x.note">{{ x.name }}</mat-option>
+                }
+              </ng-container>
+            </mat-optgroup>
           }
         </mat-select></mat-form-field
       >
+      @if (kinds().length) {
+        <p class="soft help"><app-read-as [kinds]="kinds()" [folded]="folded().length > 0" /></p>
+      }
       @for (f of faults(); track $index) {
         <p class="fault" role="alert">{{ f }}</p>
       }
@@ -92,7 +108,10 @@ const SHOWN = 48;
           <p class="soft">
             <b>{{ r.n + 1 }}</b> · {{ words.points(r.total) }} · {{ r.why }}
           </p>
-          <app-line-table [label]="words.melodyWay(r.n + 1)" [lines]="r.lines" />
+          <app-small-tablature [label]="words.melodyWay(r.n + 1)" [columns]="r.columns" />
+          @for (m of r.minded; track $index) {
+            <p class="fault">{{ m }}</p>
+          }
           @if (r.more) {
             <p class="soft">{{ words.moreNotes }}</p>
           }
@@ -125,6 +144,7 @@ const SHOWN = 48;
 })
 export class MelodyPanel {
   protected readonly words = neckWords.neck;
+  protected readonly answerWords = answersWords.answer;
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(Solve);
@@ -133,9 +153,18 @@ export class MelodyPanel {
   protected readonly reasonsOpen = signal<ReadonlySet<number>>(new Set());
   protected readonly schools = FRET_SCHOOLS.map(({ id }) => ({ id, ...sayFretSchool(id) }));
   protected readonly text = inject(TypedTexts).of('melody');
-  protected readonly school = signal('position');
-  protected readonly rightSchools = MELODY_SCHOOLS.map(({ id }) => ({ id, ...sayLineSchool(id) }));
+  protected readonly school = signal(FRET_SCHOOLS[0]?.id ?? '');
   protected readonly right = signal<string>(TAUGHT);
+  /** Ways to finger it that are given for what it is read as, and the others; all of them until it has been read. */
+  private readonly offered = computed(() => {
+    const answer = this.seen()?.answer;
+    return answer && !answer.infeasible ? answer.offered : null;
+  });
+  private static readonly named = (schools: readonly { readonly id: string }[]) =>
+    schools.map(({ id }) => ({ id, ...sayLineSchool(id) }));
+  protected readonly given = computed(() => MelodyPanel.named(this.offered()?.given ?? MELODY_SCHOOLS));
+  protected readonly folded = computed(() => MelodyPanel.named(this.offered()?.folded ?? []));
+  protected readonly kinds = computed(() => this.offered()?.kinds ?? []);
   private readonly steps = computed(() => this.open.written()?.stepsPerCount ?? 2);
   private readonly tempo = computed(() => this.open.written()?.bpm ?? 0);
   private readonly instrument = computed(() => this.open.study()?.instrument);
@@ -175,24 +204,21 @@ export class MelodyPanel {
     const answer = this.seen()?.answer;
     return !answer || answer.infeasible ? [] : answer.answers.map((a, n) => this.row(a, n));
   });
-  private row({ left, right, fault, script, stopped, reasons }: BothHands, n: number) {
+  private row({ left, right, fault, minded, script, stopped, reasons }: BothHands, n: number) {
     const paid = FRET_TERMS.filter((t) => left.cost[t] > 0).sort((a, b) => left.cost[b] - left.cost[a]);
     const shown = left.steps.slice(0, SHOWN);
-    const line = (name: string, cell: (i: number) => string) => ({ name, cells: shown.map((_, i) => cell(i)) });
-    const each = (i: number, of: (p: (typeof left.steps)[0][0]) => string) => (left.steps[i] ?? []).map(of).join('\n');
     return {
       n,
       total: left.total,
       why: paid.map((t) => this.words.paid(this.words.melodyTerms[t], left.cost[t])).join(' · '),
-      lines: [
-        line(this.words.string, (i) => each(i, (p) => String(p.string))),
-        line(this.words.fret, (i) => each(i, (p) => String(p.fret))),
-        line(this.words.left, (i) => each(i, (p) => String(p.finger))),
-        line(this.words.right, (i) => right?.steps[i]?.join('\n') ?? ''),
-      ],
+      columns: shown.map((placed, i) => ({
+        notes: placed.map(({ string, fret, finger }) => ({ string, fret, left: fret > 0 ? String(finger) : '' })),
+        right: right?.steps[i]?.join('') ?? '',
+      })),
       more: left.steps.length > SHOWN,
       reasons: reasons.slice(0, SHOWN).map(sayFretting),
       fault: fault && sayFact(fault),
+      minded: minded.map(sayLineRemark),
       shown: { script, stepsPerCount: this.steps(), stopped, chart: NO_SHAPES },
     };
   }

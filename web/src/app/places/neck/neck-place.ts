@@ -11,7 +11,6 @@ import {
   type PlacedChange,
   reachFault,
   type Shape,
-  type ScoreNote,
   shapeAt,
   shapeSpan,
   cycleLength,
@@ -26,7 +25,7 @@ import { Collection, OpenStudy } from '../../study';
 import { TryOut } from '../../parts/try-out/try-out';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { sayBeyondNeck } from '../../ui/beyond-neck';
-import { LineTable } from '../../ui/line-table';
+import { SmallTablature, type TablatureColumn } from '../../ui/small-tablature';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
@@ -61,7 +60,7 @@ const BLOCKS = 'block chords';
     Toggle,
     MatButton,
     Soon,
-    LineTable,
+    SmallTablature,
     TurnBand,
     ChangeTimes,
     MatTabsModule,
@@ -163,17 +162,15 @@ export class NeckPlace {
   protected readonly blocks = computed(() => this.tryOut.shown() === BLOCKS);
   /** Note by note through the frets that strokes bring with them. */
   protected readonly walk = new NeckWalk();
-  protected readonly line = computed(() => {
-    const each = (name: string, of: (n: ScoreNote) => string) => ({
-      name,
-      cells: this.walk.events().map((e) => e.notes.map(of).join('\n')),
-    });
-    return [
-      each(this.words.string, (n) => String(n.string)),
-      each(this.words.fret, (n) => String(n.fret)),
-      each(this.words.left, (n) => String(n.left ?? '')),
-    ];
-  });
+  protected readonly line = computed(() =>
+    this.walk.events().map((e): TablatureColumn => ({
+      notes: e.notes.map(({ string, fret, left }) => ({ string, fret, left: fret > 0 ? String(left ?? '') : '' })),
+      right: [...e.notes]
+        .sort((a, b) => b.string - a.string)
+        .map((n) => n.right ?? '')
+        .join(''),
+    })),
+  );
   private noteName(n: number): string {
     return this.words.noteOf(n + 1, this.walk.events().length);
   }

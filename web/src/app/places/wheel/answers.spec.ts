@@ -112,7 +112,9 @@ describe('line panel', () => {
     ]);
     expect(texts(f, 'section > .help')[0]).toBe('Read as a run.');
     expect(texts(f, 'details .school .mdc-button__label > span:first-child')).toContain('p i m a');
-    expect(texts(f, 'details .help')[0]).toMatch(/^No teacher gives these here: a run keeps one pair/);
+    expect(texts(f, 'details .help')[0]?.replace(/\s+/g, ' ').trim()).toMatch(
+      /^Read as a run. No teacher gives the others here: a run keeps one pair/,
+    );
     expect(texts(f, '.string').slice(0, 9).join('')).toBe('333222111');
     const rows = all(f, 'tbody tr').map((r) => r.querySelectorAll('.other').length);
     expect(rows[0]).toBe(0);

@@ -1,4 +1,3 @@
-import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -43,6 +42,8 @@ import { wheel as wheelWords } from '../../words/wheel';
 import { answers as answersWords } from '../../words/answers';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { Asking } from '../../parts/asking/asking';
+import { ReadAs } from '../../ui/read-as';
+import { type SchoolRow, SchoolsTable } from './schools-table';
 import { WeaveForm } from './weave-form';
 import { Working } from '../../parts/asking/working';
 import { SELECT } from '../../ui/select';
@@ -50,7 +51,7 @@ import { MatButton } from '@angular/material/button';
 import { Toggle } from '../../ui/toggle';
 import { FIELD } from '../../ui/field';
 import { sayFact, sayFault } from '../../words/said/faults';
-import { sayKind, sayLineSchool } from '../../words/said/schools';
+import { sayLineSchool } from '../../words/said/schools';
 
 /** Notes of a line shown side by side and note by note; the wheel shows all. */
 const SHOWN_NOTES = 64;
@@ -67,12 +68,13 @@ interface Asked {
   selector: 'app-line-panel',
   imports: [
     FIELD,
-    NgTemplateOutlet,
     Toggle,
     MatButton,
     SELECT,
     RovingGroup,
     RovingItem,
+    ReadAs,
+    SchoolsTable,
     AnswerButtons,
     WeaveForm,
     Working,
@@ -129,7 +131,7 @@ export class LinePanel {
     (this.seen()?.read.notes ?? []).slice(0, SHOWN_NOTES).map((n) => n.strings.join('')),
   );
   protected readonly hidden = computed(() => Math.max(0, (this.seen()?.read.notes.length ?? 0) - SHOWN_NOTES));
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed((): readonly SchoolRow[] => {
     const seen = this.seen();
     if (!seen) return [];
     const fingered = seen.answer.schools.map(({ school, answer, infeasible, differs }) => {
@@ -162,25 +164,11 @@ export class LinePanel {
     };
     return [...fingered, ...(picks ? [plectrum] : [])];
   });
-  /** What the line is read as, and schools that are not given for it, with the reason. */
-  protected readonly kinds = computed(() => {
-    const kinds = this.seen()?.answer.kinds ?? [];
-    if (kinds.length === 0) return null;
-    const said = kinds.map(sayKind);
-    return {
-      names: this.words.kind(said.map((k) => k.name)),
-      keeps: this.words.foldedWhy([...new Set(said.map((k) => k.keeps))]),
-    };
-  });
-  protected readonly tables = computed(() => {
-    // An order that can’t go with these notes is no choice; the chosen one says why.
-    const rows = this.rows().filter((r) => r.letters.length > 0 || r.id === this.chosen());
-    const folded = rows.filter((r) => r.folded);
-    return [
-      { folded: false, rows: rows.filter((r) => !r.folded) },
-      ...(folded.length ? [{ folded: true, rows: folded }] : []),
-    ];
-  });
+  protected readonly kinds = computed(() => this.seen()?.answer.kinds ?? []);
+  /** An order that can’t go with these notes is no choice; the chosen one says why. */
+  private readonly choices = computed(() => this.rows().filter((r) => r.letters.length > 0 || r.id === this.chosen()));
+  protected readonly given = computed(() => this.choices().filter((r) => !r.folded));
+  protected readonly folded = computed(() => this.choices().filter((r) => r.folded));
   private readonly plectrum = computed(() => {
     const notes = this.seen()?.read.notes ?? [];
     if (notes.length === 0 || notes.some((n) => n.strings.length !== 1)) return null;
@@ -246,8 +234,6 @@ export class LinePanel {
   });
   protected readonly said = computed(() => this.detail()?.notes[this.noteChosen()]?.say ?? '');
 
-  /** What a template hands on has lost its type. */
-  protected readonly asRows = (rows: ReturnType<LinePanel['rows']>) => rows;
   protected strike(stroke: string) {
     this.strokeWanted.set(stroke === 'free' ? 'free' : 'rest');
   }

@@ -1,4 +1,4 @@
-import { plural } from '@ruffle-wheel/core';
+import { listed, plural } from '@ruffle-wheel/core';
 
 /** What every answer of a solver has: while it is worked out, shown, taken over; and ways out of a finding. */
 export const answers = {
@@ -27,6 +27,9 @@ export const answers = {
     total: 'points',
     paid: (term: string, points: number) => `${term} ${points}`,
     named: (does: string, name: string) => `${does}: ${name}`,
+    kind: (names: readonly string[]) => `Read as ${listed(names)}.`,
+    folded: 'Not given for this',
+    foldedWhy: (keeps: readonly string[]) => `No teacher gives the others here: ${listed(keeps)}.`,
     drill: 'Drill its weakest joint',
     drilled: 'Taken over; its weakest joint is the drill',
   },

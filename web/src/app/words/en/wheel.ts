@@ -1,5 +1,5 @@
 import { keyHint } from '../key-hints';
-import { byNumber, listed, plural } from '@ruffle-wheel/core';
+import { byNumber, plural } from '@ruffle-wheel/core';
 
 /** The Wheel and the panels beside it. */
 export const wheel = {
@@ -109,9 +109,6 @@ export const wheel = {
     strokes: { rest: 'rest strokes', free: 'free strokes' },
     schools: 'Schools side by side',
     school: 'School',
-    kind: (names: readonly string[]) => `Read as ${listed(names)}.`,
-    folded: 'Not given for this',
-    foldedWhy: (keeps: readonly string[]) => `No teacher gives these here: ${listed(keeps)}.`,
     fingers: 'Fingers',
     differs: 'Underlined: other than the first school. Dot above: awkward crossing.',
     plectrum: 'Plectrum',
