@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { readLine } from '../solve/finger-line/index.js';
-import { bpm } from '../time/index.js';
-import { kindsOf, pedalNotes, readPassage, TEXTURE_WEIGHTS, voicesOf } from './index.js';
+import { bpm, midi } from '../time/index.js';
+import { kindsOf, pedalNotes, pedalPitches, readPassage, TEXTURE_WEIGHTS, voicesOf } from './index.js';
 import { texturePoints, texturesOf, turnPoints } from './textures.js';
 
 const passage = (music: string, tempo = 100, steps = 2) => ({
@@ -50,8 +50,29 @@ describe('voices of a passage', () => {
     expect(voices('3121 3121')).not.toMatch(/p/);
     // What leaps from string to string is no one voice, wherever its frets go.
     expect(voices('6f1 1 2f3 1 6f3 1 2f1 1')).not.toMatch(/p/);
+    // Two notes of the moving voice in a row: it was no pedal, not in a part of it either.
+    expect([...pedalNotes(passage('5 1 4 1 6 5 1 4 1'))]).toEqual([]);
     // A string that is fretted is none.
     expect(voices('5 1f3 4 1f3 5 1f3 6 1f3')).not.toMatch(/p/);
+  });
+});
+
+describe('pedals by their pitches, before strings are chosen', () => {
+  const E = midi(64);
+  const pedals = (pitches: readonly (number | readonly number[])[]) =>
+    pedalPitches(
+      pitches.map((p) => [p].flat().map(midi)),
+      [E, midi(59), midi(45)],
+    ).map((p) => p ?? 0);
+  it('a voice of three pitches or more moves under one that stays', () => {
+    expect(pedals([64, 57, 64, 59, 64, 60])).toEqual([64, 0, 64, 0, 64, 0]);
+    // Two pitches are a held chord's.
+    expect(pedals([64, 57, 64, 60, 64, 57, 64, 60])).toEqual([0, 0, 0, 0, 0, 0, 0, 0]);
+  });
+  it('not over more than an octave at once, not in chords, not where no open string has it', () => {
+    expect(pedals([64, 45, 64, 58, 64, 60])).toEqual([0, 0, 0, 0, 0, 0]);
+    expect(pedals([64, [57, 60], 64, 59, 64, 60])).toEqual([0, 0, 0, 0, 0, 0]);
+    expect(pedals([65, 57, 65, 60, 65, 62])).toEqual([0, 0, 0, 0, 0, 0]);
   });
 });
 
@@ -61,6 +82,11 @@ describe('kinds of a passage', () => {
     expect(kinds('5111 4111 3322 1122')).toEqual(['tremolo 0-8 free', 'run 8-16']);
     expect(kinds('66554455', 60)).toEqual(['thumb line 0-8 free']);
     expect(kinds('66554455', 200, 4)).toEqual(['run 0-8']);
+    // Whose thumb is settled has had the time for it.
+    const settled = passage('66554455', 200, 4);
+    expect(kindsOf({ ...settled, notes: settled.notes.map((n) => ({ ...n, pinned: ['p'] as const })) })[0]?.kind).toBe(
+      'thumb line',
+    );
     expect(kinds('5 [321] 5 [321]')).toEqual(['comping 0-4 free']);
     expect(kinds('[5321] [5321]')).toEqual(['block chords 0-2 free']);
   });

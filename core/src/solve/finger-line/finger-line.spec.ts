@@ -102,6 +102,19 @@ describe('fingerLine against enumeration', () => {
       { numRuns: 150 },
     );
   });
+  it('tells the cost of a long line term by term, however often its ways come again', () => {
+    for (const loops of [false, true]) {
+      const notes = line('332211221133221122113322');
+      const request = ask(notes, { k: 5, ...(loops ? { loop: ticks(notes.length * STEP) } : {}) });
+      const result = fingerLine(request);
+      if (result.infeasible) throw new Error('it can be played');
+      expect(result.answers.length).toBe(5);
+      for (const { steps, total, cost } of result.answers) {
+        expect(scoreLine(request, steps)).toEqual({ steps, total, cost });
+        expect(LINE_TERMS.reduce((sum, t) => sum + cost[t], 0)).toBe(total);
+      }
+    }
+  });
   it('solves round pinned fingers', () => {
     fc.assert(
       fc.property(

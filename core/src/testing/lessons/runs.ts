@@ -24,6 +24,7 @@ export const RUNS = [
     [5, '123 32 1', 'i m i m i m'],
     [19, '1112 1112 111', 'm i m i m i m i m i m', 'guard'],
     [19, '1f1 1 2f4 1 1f1 1 2f4 1', 'i m i m i m i m', 'guard'],
+    [5, '2f4 1 1f1 1 2f4 1 1f1 1', 'i m i m i m i m'],
     [5, '3 2 2 1 1 1 2 2 3 3', 'i m i m i m i m i m', 'guard'],
   ]),
 ];

@@ -26,4 +26,5 @@ export const THUMB_LINES = [
     [18, '6f3 2 6f1 2 5f3 2 6f3 2', 'p i p i p i p i'],
     [18, '3f2 2 3f4 2 3f5 2', 'p i p i p i'],
   ]),
+  ...lessons('thumb line', { bpm: 160, steps: 4 }, [[19, '654 654 654', 'p p p p p p p p p']]),
 ];
