@@ -3,6 +3,7 @@ import { lessons } from './model.js';
 /** Arpeggios: from home strings, one finger a string, with the set in force. */
 export const ARPEGGIOS = [
   ...lessons('arpeggio', { bpm: 80, steps: 4 }, [
+    [6, '6434 5434', 'p i m i p i m i'],
     [2, '5321 5321', 'p i m a p i m a'],
     [6, '432123 432123', 'p i m a m i p i m a m i'],
     [6, '643243 643243', 'p i m a i m p i m a i m'],
