@@ -49,6 +49,26 @@ test('a figure is read bar by bar, walked through, heard, and a note is changed,
   await expect(script).toHaveText(before ?? '');
 });
 
+test('what is struck is what is seen: dead strings, released ones, taps and levels', async ({ player: page }) => {
+  await writeScript(page, "idx iux id^ iu' G (d) @p p:5_ i:2f12o");
+  // The band of what is held is broken while the hand lies on the strings or has let go.
+  await expect(page.locator('app-wheel-drawing .free').first()).toBeAttached();
+  await expect(page.locator('app-wheel-drawing .beside').first()).toBeAttached();
+  await page.keyboard.press('3');
+  const system = page.locator('app-stave-system').first();
+  const said = /^Bar 1\..* i down, dead: .* i down, the left hand lets go: .* golpe; .* ghost down; .* level p, p, rest stroke: /;
+  await expect(system.getByRole('img', { name: said })).toBeVisible();
+  await expect(system.locator('.fret').filter({ hasText: '×' }).first()).toBeVisible();
+  await expect(system.locator('.fret').filter({ hasText: '12°' }).first()).toBeVisible();
+  await expect(system.locator('.stitch.tap').first()).toBeVisible();
+  await expect(system.locator('.stitch.ghost').first()).toBeAttached();
+  const first = system.locator('.stitch');
+  await expect(first.nth(0).locator('.beside')).toHaveCount(1);
+  await expect(first.nth(2).locator('.beside')).toHaveCount(1);
+  // The strings are named where the section begins.
+  await expect(system.locator('.string-name')).toHaveText(['E', 'A', 'D', 'G', 'B', 'E']);
+});
+
 test('the form is written, faults and all, and leads to its sections', async ({ player: page }) => {
   await page.keyboard.press('3');
   await page.keyboard.press('f');

@@ -1,5 +1,9 @@
+import type { Instrument } from '../instrument/index.js';
 import type { ScoreEvent } from '../score/index.js';
+import type { Level } from '../stroke/index.js';
 import type { Ticks } from '../time/index.js';
+import type { Signature } from './signature.js';
+import type { BarTime } from './time-signature.js';
 
 /** How long a sign lasts: 1 = a whole note, 4 = a quarter; a count is written as the cycle's `countNote`. */
 export type NoteValue = 1 | 2 | 4 | 8 | 16 | 32 | 64;
@@ -36,6 +40,14 @@ export interface NotatedBar {
   readonly seams: readonly Ticks[];
   /** How a count is written. */
   readonly count: NoteValue;
+  /** Of the section's key. */
+  readonly signature: Signature;
+  /** So many beats, and which note each is; null where it is as in the bar before. */
+  readonly time: BarTime | null;
+  /** How loud it was before. */
+  readonly level: Level;
+  /** Where the section begins: the strings and the capo that it is for. */
+  readonly opening: Instrument | null;
   /** What sounds in it, strokes held into it from before among them. */
   readonly events: readonly ScoreEvent[];
   /** Chords that begin in it, and the one that goes on at its beginning. */

@@ -1,8 +1,10 @@
 import { type AccentCycle, type CountNote, cycleLength } from '../cycle/index.js';
 import { pedalsOf, type Score, type ScoreEvent } from '../score/index.js';
-import { hasMark, marksOn } from '../stroke/index.js';
-import { ticks } from '../time/index.js';
+import { hasMark, markRow, marksOn, type Motion } from '../stroke/index.js';
+import { type StringNumber, ticks } from '../time/index.js';
 import type { NotatedBar, NoteValue, Sign, Voice } from './model.js';
+import { signatureOf } from './signature.js';
+import { timeOf } from './time-signature.js';
 import { signsOf, type Stretch } from './note-values.js';
 
 const COUNT_VALUE: Record<CountNote, NoteValue> = { half: 2, quarter: 4, eighth: 8 };
@@ -38,6 +40,8 @@ export function notate(
   const turn = cycleLength(cycle);
   const seams = seamsOf(cycle);
   const count = COUNT_VALUE[cycle.countNote];
+  const signature = signatureOf(score.events.flatMap((e) => e.notes.flatMap((n) => (isDead(e.motion, n.string) ? [] : [n.midi]))));
+  const times = score.bars.map((b) => timeOf(b.length, cycle));
   // Events are in order: the first that may sound into the first bar is looked for once.
   const begin = score.bars[from]?.at ?? 0;
   let first = score.events.findIndex((e) => e.at + e.duration > begin);
@@ -66,6 +70,10 @@ export function notate(
       inTurn,
       seams: groups.map(ticks),
       count,
+      signature,
+      time: String(times[from + i]) === String(times[from + i - 1]) ? null : (times[from + i] ?? null),
+      level: levelBefore(score, bar.at),
+      opening: from + i === 0 ? score.instrument : null,
       events,
       chords: score.chords
         .filter((c) => c.name !== '' && c.at < end && c.until > bar.at)
@@ -75,6 +83,22 @@ export function notate(
     };
   });
 }
+/** How loud it was before a place; a score begins with mf. */
+function levelBefore({ events }: Score, at: number) {
+  let [low, high] = [0, events.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((events[middle]?.at ?? 0) < at) low = middle + 1;
+    else high = middle;
+  }
+  return events[low - 1]?.level ?? 'mf';
+}
+/**
+ * Whether a string is struck while the left hand lies on it: a cross, not a pitch.
+ * @example isDead({ kind: 'slap', marks: [] }, 3) // false
+ */
+export const isDead = (motion: Motion, string: StringNumber): boolean =>
+  marksOn(motion, string).some((m) => markRow(m).staff === 'cross');
 const ends = (e: ScoreEvent | undefined): number => (e ? e.at + e.duration : 0);
 /** Where groups begin in a turn. */
 function seamsOf(cycle: AccentCycle): number[] {

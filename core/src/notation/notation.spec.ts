@@ -7,6 +7,8 @@ import { midi, TICKS_PER_COUNT as COUNT } from '../time/index.js';
 import type { Sign } from './model.js';
 import { notate, notesOf, restSeen } from './notate.js';
 import { signsOf, type Stretch } from './note-values.js';
+import { shownAccidentals } from './accidentals.js';
+import { alterIn, namesIn, signatureOf } from './signature.js';
 import { spell } from './spelling.js';
 
 const sound = (...counts: number[]): Stretch[] => {
@@ -98,6 +100,69 @@ describe('spelling', () => {
   });
 });
 
+describe('key signatures', () => {
+  const scale = (tonic: number, steps: readonly number[]) => steps.map((s) => tonic + s);
+  const major = [0, 2, 4, 5, 7, 9, 11];
+  it('have the fewest signs beside them: every major scale its own', () => {
+    const tonics = { C: 0, G: 1, D: 2, A: 3, E: 4, B: 5, F: -1, 'B♭': -2, 'E♭': -3, 'A♭': -4, 'D♭': -5 };
+    const midiOf = { C: 60, G: 67, D: 62, A: 69, E: 64, B: 71, F: 65, 'B♭': 70, 'E♭': 63, 'A♭': 68, 'D♭': 61 };
+    for (const [name, signs] of Object.entries(tonics))
+      expect(signatureOf(scale(midiOf[name as 'C'], major)), name).toBe(signs);
+  });
+  it('a Phrygian key has its scale’s, the raised third stands beside the notes', () => {
+    // E and A Phrygian, each with the major chord on its first degree.
+    expect(signatureOf([52, 53, 55, 57, 59, 60, 62, 56, 52])).toBe(0);
+    expect(signatureOf([57, 58, 60, 62, 64, 65, 67, 61, 57])).toBe(-1);
+    expect(namesIn(-1)[1]).toBe('C#');
+    expect(namesIn(0)[8]).toBe('G#');
+  });
+  it('of equals the one with the fewest signs; nothing struck has none', () => {
+    expect(signatureOf([])).toBe(0);
+    expect(signatureOf([64, 69])).toBe(0);
+  });
+  it('name every pitch class once, the scale by its letters', () => {
+    for (let n = -6; n <= 6; n++) {
+      const names = namesIn(n);
+      expect(new Set(names).size, String(n)).toBe(12);
+      for (const letter of 'CDEFGAB') {
+        const own = { '-1': 'b', 0: '', 1: '#' }[alterIn(n, letter)];
+        expect(names, `${n} ${letter}`).toContain(`${letter}${own}`);
+      }
+    }
+    expect([alterIn(1, 'F'), alterIn(1, 'C'), alterIn(-2, 'B'), alterIn(-2, 'E'), alterIn(-2, 'A')]).toEqual([
+      1, 0, -1, -1, 0,
+    ]);
+  });
+  it('spell what no chord names, and chords as they spell themselves', () => {
+    const name = (n: number, chord: string, signature: number) => {
+      const { letter, accidental, octave } = spell(midi(n), chord, signature);
+      return `${letter}${accidental}${octave}`;
+    };
+    expect([name(58, '', -1), name(58, '', 2), name(63, '', -3)]).toEqual(['Bb4', 'A#4', 'Eb5']);
+    expect(name(63, 'B7', 0)).toBe('D#5');
+    expect(name(63, 'Am', 0)).toBe('Eb5');
+  });
+});
+
+describe('accidentals', () => {
+  const shown = (notes: string, signature: number) =>
+    [
+      ...shownAccidentals(
+        notes.split(' ').map((n, key) => {
+          const spelled = { letter: n[0]!, accidental: n.slice(1, -1) as '#', octave: Number(n.at(-1)) };
+          return { key, ...spelled };
+        }),
+        signature,
+      ),
+    ].map(([key, sign]) => `${key}${sign}`);
+  it('stand where a line has something else than before, from the signature on', () => {
+    expect(shown('F#4 F#4 F4 F4 F#4', 0)).toEqual(['0#', '2n', '4#']);
+    expect(shown('F#4 F4 F#4', 1)).toEqual(['1n', '2#']);
+    expect(shown('Bb4 B4', -1)).toEqual(['1n']);
+  });
+  it('another octave is another line', () => expect(shown('F#4 F#5', 0)).toEqual(['0#', '1#']));
+});
+
 describe('bars as they are written', () => {
   const bossa = (script: string, chart = ''): Study =>
     inOrder(setChart('s-a', chart), setScript('s-a', script))(makeStudy('s', 'Study', cycleById('bossa-three-two')));
@@ -153,6 +218,18 @@ describe('bars as they are written', () => {
     expect(said(study, 0)[0]).toBe('fingers r2. r8 n8');
     expect(said(study, 1)[0]).toBe('fingers ~4 n8 r8 r2');
     expect(bars(study)[1]!.events[0]!.at).toBeLessThan(bars(study)[1]!.at);
+  });
+  it('have the key of what is struck: what lies dead under the hand has no pitch', () => {
+    const bar = (script: string) => bars(bossa(script))[0]!;
+    expect(bar('i:1f2 m:1f3 i:1f5 m:1f7 i:2f3 m:2f5 - -').signature).toBe(1);
+    expect(bar('i:1f1x m:1f1x i:1 m:2 i:1f2 - - -').signature).toBe(1);
+    expect(bar('i:1f1 m:1f1 i:1 m:2 i:1f2 - - -').signature).toBe(0);
+  });
+  it('say their time where it changes, how loud it was before, and at the beginning the strings', () => {
+    const all = bars(bossa('@f p:5 - - - - - - - @pp p:5 - - - - - - - p:5 - - - - - - -')).slice(0, 3);
+    expect(all.map((b) => b.time)).toEqual([[4, 4], null, null]);
+    expect(all.map((b) => b.level)).toEqual(['mf', 'f', 'pp']);
+    expect(all.map((b) => b.opening?.capo ?? null)).toEqual([0, null, null]);
   });
   it('only the bars that are asked for, the same as all of them would be', () => {
     const study = bossa('{p:5 i:3 m:2 a:1 m:2 i:3 p:5 ima:432}x8', 'Am | % | E7 | %');

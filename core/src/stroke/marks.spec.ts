@@ -18,6 +18,16 @@ describe('marks', () => {
     expect(new Set(MARKS.map((m) => markRow(m).id)).size).toBe(MARKS.length);
     expect(MARKS).toEqual(['!', ',', '*', '_', '~', "'", '^', 'x', '%', '>', 'o']);
   });
+  it('is seen: a sign of its own beside the stitch, and what a staff has for it', () => {
+    expect(new Set(MARKS.map((m) => markRow(m).stitch)).size).toBe(MARKS.length);
+    expect(MARKS.flatMap((m) => (markRow(m).staff ? [`${m} ${markRow(m).staff}`] : []))).toEqual([
+      '! accent',
+      "' dot",
+      '^ dot',
+      'x cross',
+      'o ring',
+    ]);
+  });
   it('loud is against soft, ringing against staccato and against what is muted, either way round', () => {
     expect(MARK_CLASHES).toEqual([
       ['!', ','],

@@ -16,8 +16,11 @@ export type ScoreSign =
       readonly also?: readonly string[];
     }
   | { readonly as: 'tied' | 'head' | 'mute' | 'word'; readonly name: string };
-/** What is drawn for it on the page. */
-export type PageSign = 'accent' | 'dot' | 'ring' | null;
+/** What is drawn for it at the head of a note on a staff; a cross is the head itself. */
+export type StaffSign = 'accent' | 'dot' | 'ring' | 'cross';
+/** What is drawn for it beside a stroke's stitch, on the wheel as on the page. */
+export type StitchSign =
+  'edge' | 'hollow' | 'knock' | 'lean' | 'wave' | 'dot' | 'lift' | 'cross' | 'palm' | 'ahead' | 'ring';
 
 /** Everything that a mark means, in one row. */
 export interface MarkRow {
@@ -45,7 +48,8 @@ export interface MarkRow {
   readonly node: boolean;
   /** What is tied over a change by it is none: it belongs to the next chord, or ends before. */
   readonly overChange: boolean;
-  readonly page: PageSign;
+  readonly staff: StaffSign | null;
+  readonly stitch: StitchSign;
   readonly musicxml: ScoreSign;
   /** Whether these files hold it. */
   readonly midi: boolean;
@@ -60,7 +64,7 @@ const NOTHING = {
     leans: false,
     node: false,
     overChange: false,
-    page: null,
+    staff: null,
     midi: false,
     tablature: null,
   },
@@ -69,44 +73,44 @@ const NOTHING = {
 /** Every mark by its letter, in the order in which they are printed. */
 export const MARK_ROWS = {
   '!': {
-    ...{ ...NOTHING, id: 'accent', against: ',', taps: true, weight: 0.2, gain: 0.95, page: 'accent', midi: true },
+    ...{ ...NOTHING, id: 'accent', stitch: 'edge', staff: 'accent', against: ',', taps: true, weight: 0.2, gain: 0.95, midi: true },
     musicxml: { as: 'articulation', name: 'accent', also: ['strong-accent'] },
   },
   ',': {
-    ...{ ...NOTHING, id: 'soft', against: '!', taps: true, weight: -0.35, gain: 0.35, midi: true },
+    ...{ ...NOTHING, id: 'soft', stitch: 'hollow', against: '!', taps: true, weight: -0.35, gain: 0.35, midi: true },
     musicxml: { as: 'word', name: 'soft' },
   },
   '*': {
-    ...{ ...NOTHING, id: 'golpe', whole: true, ligado: false, told: false, weight: 0.2, midi: true },
+    ...{ ...NOTHING, id: 'golpe', stitch: 'knock', whole: true, ligado: false, told: false, weight: 0.2, midi: true },
     musicxml: { as: 'technical', name: 'golpe', once: true },
   },
   _: {
-    ...{ ...NOTHING, id: 'rest stroke', ligado: false, weight: 0.15, leans: true },
+    ...{ ...NOTHING, id: 'rest stroke', stitch: 'lean', ligado: false, weight: 0.15, leans: true },
     musicxml: { as: 'word', name: 'rest stroke' },
   },
   '~': {
-    ...{ ...NOTHING, id: 'let ring', against: "'x%", rings: true, midi: true },
+    ...{ ...NOTHING, id: 'let ring', stitch: 'wave', against: "'x%", rings: true, midi: true },
     musicxml: { as: 'tied', name: 'let-ring' },
   },
   "'": {
-    ...{ ...NOTHING, id: 'staccato', against: '~', ended: 'half-way', overChange: true, page: 'dot' },
+    ...{ ...NOTHING, id: 'staccato', stitch: 'dot', staff: 'dot', against: '~', ended: 'half-way', overChange: true },
     musicxml: { as: 'articulation', name: 'staccato', also: ['staccatissimo'] },
   },
   '^': {
-    ...{ ...NOTHING, id: 'release', ended: 'over', overChange: true },
+    ...{ ...NOTHING, id: 'release', stitch: 'lift', staff: 'dot', ended: 'over', overChange: true },
     musicxml: { as: 'word', name: 'left hand lets go' },
   },
   x: {
-    ...{ ...NOTHING, id: 'dead', damped: 'left hand', tablature: { instead: 'x' } },
+    ...{ ...NOTHING, id: 'dead', stitch: 'cross', staff: 'cross', damped: 'left hand', tablature: { instead: 'x' } },
     musicxml: { as: 'head', name: 'x' },
   },
-  '%': { ...{ ...NOTHING, id: 'palm', damped: 'palm' }, musicxml: { as: 'mute', name: 'palm' } },
+  '%': { ...{ ...NOTHING, id: 'palm', stitch: 'palm', damped: 'palm' }, musicxml: { as: 'mute', name: 'palm' } },
   '>': {
-    ...{ ...NOTHING, id: 'next chord', whole: true, told: false, overChange: true, midi: true },
+    ...{ ...NOTHING, id: 'next chord', stitch: 'ahead', whole: true, told: false, overChange: true, midi: true },
     musicxml: { as: 'word', name: 'next chord' },
   },
   o: {
-    ...{ ...NOTHING, id: 'harmonic', ligado: false, node: true, overChange: true, page: 'ring' },
+    ...{ ...NOTHING, id: 'harmonic', stitch: 'ring', staff: 'ring', ligado: false, node: true, overChange: true },
     ...{ tablature: { behind: 'o' } },
     musicxml: { as: 'technical', name: 'harmonic', inside: ['natural', 'sounding-pitch'] },
   },

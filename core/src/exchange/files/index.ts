@@ -1,6 +1,5 @@
 /** Score files of other programs: `@ruffle-wheel/core/exchange`. */
 export * from '../written/cycle-text.js';
-export * from '../written/time.js';
 export * from './export.js';
 export * from '../foreign/index.js';
 export * from './import-file.js';

@@ -32,7 +32,7 @@ import {
   wavBytes,
 } from './index.js';
 import { formLine } from '../written/form-line.js';
-import { timeOf } from '../written/time.js';
+import { timeOf } from '../../notation/index.js';
 import { practiceSheet } from '../written/practice-sheet.js';
 
 const four = cycleById('tangos')!;

@@ -1,7 +1,7 @@
 import { CYCLES } from '../../catalogue/index.js';
 import { type AccentCycle, barTicks, type CountNote, makeCycle, MOST_COUNTS } from '../../cycle/index.js';
 import { gcd, ticks, TICKS_PER_COUNT } from '../../time/index.js';
-import { quartersInCount } from '../written/time.js';
+import { quartersInCount } from '../../notation/index.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type ForeignBar, PER_QUARTER } from './model.js';
 

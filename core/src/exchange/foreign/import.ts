@@ -18,7 +18,7 @@ import { type HandProfile, neckOf } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
 import { LONGEST_SCRIPT, parseScript } from '../../script/index.js';
 import { type Bpm, clampBpm } from '../../time/index.js';
-import { quartersInCount } from '../written/time.js';
+import { quartersInCount } from '../../notation/index.js';
 import { fretPart } from './fret.js';
 import { layPart, type LaidPart, type LaidStroke } from './lay.js';
 import type { ForeignMusic, ImportedPiece, ImportedSection, ImportNote, ImportNoteCode, Refused } from './model.js';

@@ -6,7 +6,7 @@ import { type Level, marksOn } from '../../stroke/index.js';
 import { gcd, TICKS_PER_COUNT } from '../../time/index.js';
 import { cycleText } from '../written/cycle-text.js';
 import { type PlayedNote, playedNotes } from '../written/played.js';
-import { quartersInCount, timeOf } from '../written/time.js';
+import { quartersInCount, timeOf } from '../../notation/index.js';
 import { withoutUnisons } from '../written/unisons.js';
 import { toMidiText } from './text.js';
 import { playedLine, type Scope, writtenPlaces, type WrittenSection } from '../written/scope.js';
@@ -55,7 +55,7 @@ export function midiBytes(study: Study, profile: HandProfile, scope: Scope, name
     let here = 0;
     for (const bar of bars) {
       const own = timeOf(bar.length, cycle);
-      if (String(times.at(-1)?.timeSignature) !== String(own)) times.push({ ticks: at(here), timeSignature: own });
+      if (String(times.at(-1)?.timeSignature) !== String(own)) times.push({ ticks: at(here), timeSignature: [...own] });
       here += bar.length;
     }
     const notes = known.get(section) ?? playedNotes(place);

@@ -1,4 +1,15 @@
-import { type NotatedBar, restSeen, type Sign, spell, type Spelled, type Voice } from '../../notation/index.js';
+import {
+  ALTER,
+  isDead,
+  type NotatedBar,
+  restSeen,
+  type ShownAccidental,
+  shownAccidentals,
+  type Sign,
+  spell,
+  type Spelled,
+  type Voice,
+} from '../../notation/index.js';
 import type { ScoreEvent, ScoreNote } from '../../score/index.js';
 import type { Level } from '../../stroke/index.js';
 import type { WrittenSection } from '../written/scope.js';
@@ -24,13 +35,12 @@ const VOICES: readonly (readonly [voice: Voice, number: number, stem: string])[]
 /** Voices of the tablature are numbered on from those of the staff above it. */
 const TAB_VOICES = 4;
 const [STAFF, TABLATURE] = [el('staff', 1), el('staff', 2)];
-const ALTER: Record<Spelled['accidental'], number> = { '': 0, '#': 1, b: -1, '##': 2, bb: -2 };
-const SIGN: Readonly<Record<number, string>> = {
-  0: 'natural',
-  1: 'sharp',
-  [-1]: 'flat',
-  2: 'double-sharp',
-  [-2]: 'flat-flat',
+const ACCIDENTAL: Readonly<Record<ShownAccidental, string>> = {
+  n: 'natural',
+  '#': 'sharp',
+  b: 'flat',
+  '##': 'double-sharp',
+  bb: 'flat-flat',
 };
 
 export interface MeasureSetting extends SectionSetting {
@@ -148,7 +158,7 @@ interface StrokeSetting {
   readonly shape: SignShape;
   readonly goesOn: boolean;
   readonly setting: MeasureSetting;
-  readonly shown: ReadonlyMap<string, string>;
+  readonly shown: ReadonlyMap<string, ShownAccidental>;
 }
 function strokeOf(
   { event, notes }: { readonly event: ScoreEvent; readonly notes: readonly ScoreNote[] },
@@ -181,7 +191,7 @@ function strokeOf(
     };
     return onBoth(shape, {
       head: [...(first ? [] : CHORD), pitchOf(letter, ALTER[accidental], octave - 1), ...time],
-      ...(accident === undefined ? {} : { accident: [el('accidental', accident)] }),
+      ...(accident === undefined ? {} : { accident: [el('accidental', ACCIDENTAL[accident])] }),
       heads: headOf(event.motion, note),
       hands: notationsOf(around),
       play: playOf(around),
@@ -233,27 +243,25 @@ function tupletEnds(signs: readonly Sign[], at: number): Xml[] {
     ...(signs[at + 1]?.tuplet?.group === group ? [] : [end('stop')]),
   ];
 }
-const spelled = (note: ScoreNote, event: ScoreEvent, { written: { score } }: MeasureSetting): Spelled =>
-  spell(note.midi, score.chords[event.chord]?.name ?? '');
+const spelled = (note: ScoreNote, event: ScoreEvent, { written: { score, bars } }: MeasureSetting): Spelled =>
+  spell(note.midi, score.chords[event.chord]?.name ?? '', bars[0]?.signature ?? null);
 const keyOf = (at: number, voice: number, string: number): string => `${at} ${voice} ${string}`;
-/** Which accidentals are written: those that the bar has not had on their line. */
-function accidentals(bar: NotatedBar, setting: MeasureSetting): Map<string, string> {
+/** Which accidentals are written, in both voices. */
+function accidentals(bar: NotatedBar, setting: MeasureSetting): Map<string, ShownAccidental> {
   const all = VOICES.flatMap(([voice, number]) =>
     bar.voices[voice].flatMap((sign) => {
       const played = setting.played(bar, voice, sign);
       return played && !sign.tied ? [{ sign, number, ...played }] : [];
     }),
   ).sort((a, b) => a.sign.at - b.sign.at || a.number - b.number);
-  const now = new Map<string, number>();
-  const shown = new Map<string, string>();
-  for (const { sign, number, event, notes } of all)
-    for (const note of notes) {
-      const { letter, accidental, octave } = spelled(note, event, setting);
-      const [line, alter] = [`${letter}${octave}`, ALTER[accidental]];
-      if ((now.get(line) ?? 0) !== alter) shown.set(keyOf(sign.at, number, note.string), SIGN[alter] ?? 'natural');
-      now.set(line, alter);
-    }
-  return shown;
+  return shownAccidentals(
+    all.flatMap(({ sign, number, event, notes }) =>
+      notes
+        .filter((note) => !isDead(event.motion, note.string))
+        .map((note) => ({ key: keyOf(sign.at, number, note.string), ...spelled(note, event, setting) })),
+    ),
+    bar.signature,
+  );
 }
 /** Chords and levels between the notes. */
 function asides(bar: NotatedBar, setting: MeasureSetting): { at: number; xml: (offset: number) => Xml }[] {

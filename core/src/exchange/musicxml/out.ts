@@ -1,5 +1,4 @@
 import { strToU8, zipSync } from 'fflate';
-import { spell } from '../../notation/index.js';
 import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { gcd, type Midi, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
@@ -7,7 +6,7 @@ import { cycleText } from '../written/cycle-text.js';
 import { instrumentText } from '../written/instrument-text.js';
 import { type Scope, type WrittenPlace, writtenPlaces } from '../written/scope.js';
 import { measureNotes } from './measure.js';
-import { quartersInCount, timeOf } from '../written/time.js';
+import { quartersInCount, spell, timeOf } from '../../notation/index.js';
 import { settingOf } from '../written/setting.js';
 import { el, printXml, type Xml } from './xml.js';
 
@@ -20,7 +19,7 @@ import { el, printXml, type Xml } from './xml.js';
 export function musicXml(study: Study, profile: HandProfile, scope: Scope): string {
   const places = writtenPlaces(study, profile, scope);
   if (places.length === 0) return '';
-  let [number, time] = [0, ''];
+  let [number, time, key] = [0, '', ''];
   const measures = places.flatMap((place, order) => {
     const unit = unitOf(place);
     const setting = { ...settingOf(place), written: place, unit, level: null };
@@ -29,9 +28,11 @@ export function musicXml(study: Study, profile: HandProfile, scope: Scope): stri
       const own = timeOf(bar.length, place.section.cycle);
       const changed = own.join('/') !== time;
       time = own.join('/');
+      const other = String(bar.signature) !== key;
+      key = String(bar.signature);
       const attributes = [
         ...(first ? [el('divisions', TICKS_PER_COUNT / quartersInCount(place.section.cycle) / unit)] : []),
-        ...(first && order === 0 ? [el('key', [el('fifths', 0)])] : []),
+        ...(other ? [el('key', [el('fifths', bar.signature)])] : []),
         ...(changed ? [el('time', [el('beats', own[0]), el('beat-type', own[1])])] : []),
         ...(first && order === 0 ? staffOf(study) : []),
       ];

@@ -2,11 +2,26 @@ import type { FormSigns } from '../../piece/index.js';
 import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js';
 import type { NotatedBar } from '../../notation/index.js';
 import type { ScoreEvent } from '../../score/index.js';
-import { hasMark } from '../../stroke/index.js';
+import { hasMark, hasMarkAnywhere, type Mark, MARKS } from '../../stroke/index.js';
 import { ticks } from '../../time/index.js';
 import { isNone, isOpen } from '../how-much.js';
 import { byNumber, listed } from './numbers.js';
 import { sayMotion } from './strokes.js';
+
+/** How it is struck, by its marks; accent and golpe are said with the stroke. */
+const STRUCK: Readonly<Record<Mark, string | null>> = {
+  '!': null,
+  '*': null,
+  ',': 'soft',
+  _: 'rest stroke',
+  '~': 'ringing on',
+  "'": 'cut short',
+  '^': 'the left hand lets go',
+  x: 'dead',
+  '%': 'palm-muted',
+  '>': 'of the next chord',
+  o: 'as a harmonic',
+};
 
 /**
  * What is played at one place, both hands: who, which strings, which frets and left fingers.
@@ -18,7 +33,8 @@ export function sayPlayed({ motion, notes }: Pick<ScoreEvent, 'motion' | 'notes'
   );
   const own = motion.kind === 'ligado' ? 'ligado' : sayMotion(motion);
   const accent = hasMark(motion, '!') ? ' accented' : '';
-  return `${own}${accent}${sounds.length ? `: ${sounds.join(', ')}` : ''}`;
+  const struck = MARKS.flatMap((m) => (hasMarkAnywhere(motion, m) ? (STRUCK[m] ?? []) : []));
+  return `${[`${own}${accent}`, ...struck].join(', ')}${sounds.length ? `: ${sounds.join(', ')}` : ''}`;
 }
 
 /**
@@ -29,7 +45,14 @@ export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
   const turn = cycleLength(cycle);
   const place = (at: number) => placeLabel(cycle, ticks((bar.inTurn + at) % turn));
   const chords = bar.chords.map((c) => (c.goesOn || isNone(c.at) ? c.name : `${c.name} on ${place(c.at)}`));
-  const played = bar.events.filter((e) => e.at >= bar.at).map((e) => `${place(e.at - bar.at)} ${sayPlayed(e)}`);
+  let level = bar.level;
+  const played = bar.events
+    .filter((e) => e.at >= bar.at)
+    .map((e) => {
+      const other = e.level === level ? '' : `level ${e.level}, `;
+      level = e.level;
+      return `${place(e.at - bar.at)} ${other}${sayPlayed(e)}`;
+    });
   const held = chords.length ? ` ${chords.join(', ')}.` : '';
   return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}`;
 }

@@ -81,6 +81,17 @@ describe('a system for paper', () => {
     expect(svg.querySelector('path')?.getAttribute('stroke-width')).toBe('3');
     expect(svg.querySelector('text')?.getAttribute('fill')).toBe('#ffffff');
   });
+  it('a tap, a movement without a sound and the signs beside a stitch keep theirs', () => {
+    const looks = (kind: string, path: string) => {
+      const svg = system(`<g class="stitch ${kind}">${path}<text>G</text></g>`);
+      const own = (name: string, of: string) => svg.querySelector(of)?.getAttribute(name);
+      return [own('fill', 'path'), own('stroke', 'path'), own('fill', 'text')];
+    };
+    expect(looks('tap', '<path d="M 0 0"/>')).toEqual(['#ffffff', '#241c18', '#241c18']);
+    expect(looks('ghost', '<path d="M 0 0"/>').slice(0, 2)).toEqual(['none', '#2f4a7d']);
+    expect(looks('', '<path class="beside open" d="M 0 0"/>').slice(0, 2)).toEqual(['none', '#241c18']);
+    expect(looks('accented', '<path class="beside" d="M 0 0"/>').slice(0, 2)).toEqual(['#241c18', null]);
+  });
   it('comes in parts of few elements, in their order and within the same elements', () => {
     const many = Array.from({ length: 150 }, (_, n) => `<text class="count">${n}</text>`).join('');
     const parts = partsOf(system(`<g transform="scale(2)">${many}</g>`));

@@ -6,6 +6,8 @@ const NAMESPACE = 'http://www.w3.org/2000/svg';
 const INK = '#241c18';
 const SOFT = '#6d5d54';
 const POMEGRANATE = '#a8243c';
+const INDIGO = '#2f4a7d';
+const OLIVE = '#4c6126';
 type Look = Readonly<Record<string, string>>;
 const sans = (size: number, weight = 'normal', more: Look = {}): Look => ({
   'font-family': SANS,
@@ -23,7 +25,9 @@ const LOOKS: Readonly<Record<string, Look>> = {
   count: sans(14, 'normal', { ...middle, fill: SOFT }),
   accent: { 'font-weight': 'bold', fill: POMEGRANATE },
   fold: { fill: '#f6d5d6', stroke: POMEGRANATE, 'stroke-width': '1' },
-  left: sans(12, 'bold', { ...middle, fill: '#4c6126' }),
+  'string-name': sans(12, 'normal', { ...middle, fill: SOFT }),
+  capo: sans(13, 'bold'),
+  left: sans(12, 'bold', { ...middle, fill: OLIVE }),
   tuplet: sans(12, 'normal', middle),
   fret: sans(14, 'bold', middle),
   slur: { fill: 'none', stroke: INK, 'stroke-width': '1.4' },
@@ -82,19 +86,23 @@ function piecesOf(e: Element): Element[] {
     return around;
   });
 }
+/** How a stitch, or a sign beside it, is filled and edged. */
+function stitchLook(e: Element, stitch: DOMTokenList): Look {
+  if (e.classList.contains('beside'))
+    return e.classList.contains('open') ? { fill: 'none', stroke: INK, 'stroke-width': '1.8' } : { fill: INK };
+  const fill = stitch.contains('thumb') ? OLIVE : INDIGO;
+  if (stitch.contains('ghost')) return { fill: 'none', stroke: INDIGO, 'stroke-width': '2', 'stroke-dasharray': '4 3' };
+  const own: Look = stitch.contains('tap') ? { fill: '#ffffff', stroke: INK, 'stroke-width': '2' } : { fill };
+  return stitch.contains('accented') ? { ...own, stroke: POMEGRANATE, 'stroke-width': '3' } : own;
+}
 function dressed(e: Element) {
   for (const name of e.classList)
     for (const [attribute, value] of Object.entries(LOOKS[name] ?? {})) e.setAttribute(attribute, value);
   const stitch = e.closest('.stitch');
-  if (stitch && e.localName === 'path') {
-    e.setAttribute('fill', stitch.classList.contains('thumb') ? '#4c6126' : '#2f4a7d');
-    if (stitch.classList.contains('accented')) {
-      e.setAttribute('stroke', POMEGRANATE);
-      e.setAttribute('stroke-width', '3');
-    }
-  }
+  if (stitch && e.localName === 'path')
+    for (const [attribute, value] of Object.entries(stitchLook(e, stitch.classList))) e.setAttribute(attribute, value);
   if (stitch && e.localName === 'text')
-    for (const [attribute, value] of Object.entries(sans(13, 'bold', { ...middle, fill: '#ffffff' })))
+    for (const [attribute, value] of Object.entries(sans(13, 'bold', { ...middle, fill: stitch.classList.contains('tap') ? INK : '#ffffff' })))
       e.setAttribute(attribute, value);
   if (e.localName === 'text') lettered(e);
   e.removeAttribute('class');

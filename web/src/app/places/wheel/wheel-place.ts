@@ -130,6 +130,7 @@ export class WheelPlace {
     return points.map((p) => ({ ...p, said: sayWayToBegin(p) }));
   });
   protected readonly arcs = computed(() => (this.section()?.chart.trim() ? this.held() : []));
+  protected readonly free = computed(() => this.view.leftHand().filter((l) => !l.pressed));
   protected readonly big = computed(() => {
     const section = this.section();
     const heard = this.view.heardAt();

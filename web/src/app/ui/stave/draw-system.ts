@@ -1,14 +1,17 @@
 import {
   hasMarkAnywhere,
+  isDead,
   markRow,
   MARKS,
   notesOf,
   type NotatedBar,
-  type PageSign,
   restSeen,
   type ScoreEvent,
+  type ShownAccidental,
+  shownAccidentals,
   type Sign,
   spell,
+  type StaffSign,
   TICKS_PER_COUNT,
   type Voice as HandVoice,
 } from '@ruffle-wheel/core';
@@ -31,10 +34,20 @@ import {
   VexFlow,
   Voice,
 } from 'vexflow/core';
-import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB_TOP } from './system-layout';
+import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB_TOP, xOf } from './system-layout';
 
 const FONT = 'Bravura';
 const CLEFS = 58;
+/** What one sign of a key takes, and the figures of a time. */
+const KEY_SIGN = 11;
+const TIME = 34;
+/** Keys by their signs, from six flats to six sharps. */
+const KEYS = ['Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#'];
+const NO_SIGNS = 6;
+/** Letters of levels in the signs' own font, and where their line is. */
+const DYNAMIC: Readonly<Record<string, string>> = { p: '\uE520', m: '\uE521', f: '\uE522' };
+const LEVELS_AT = 182;
+const LEVEL_LETTER = 9;
 const FIRST_BAR_LEFT = 6;
 /** What a sign of repeat takes, with room for the fingers beside the first note. */
 const REPEAT_WIDTH = 30;
@@ -44,6 +57,8 @@ const MIDDLE = 'b/4';
 /** A whole rest hangs from the line above. */
 const WHOLE_REST = 'd/5';
 const TAP = 'g/5/x2';
+/** Behind a pitch: its head is a cross. */
+const CROSS = '/x2';
 
 let ready: Promise<unknown> | null = null;
 /** The signs' own font: widths are measured with it. */
@@ -81,12 +96,13 @@ export function drawSystem(
 
   const all = bars.map((b) => Math.max(4, b.voices.fingers.length + b.voices.thumb.length) + 3);
   const sum = all.reduce((a, b) => a + b, 0);
+  const heads = bars.map((b, n) => headWidth(b, n === 0));
+  const room = width - FIRST_BAR_LEFT * 2 - heads.reduce((a, b) => a + b, 0);
   const drawn: Drawn = { width, stops: [], bars: [], tuplets: [], slurs: [] };
   let x = FIRST_BAR_LEFT;
   bars.forEach((bar, n) => {
-    const share = ((width - FIRST_BAR_LEFT * 2 - CLEFS) * (all[n] ?? 1)) / sum;
-    const own = share + (n === 0 ? CLEFS : 0);
-    const stave = linesOf(context, x, own, n === 0, edges[n]);
+    const own = (room * (all[n] ?? 1)) / sum + (heads[n] ?? 0);
+    const stave = linesOf(context, { x, width: own, bar, first: n === 0, ...(edges[n] ? { edges: edges[n] } : {}) });
     const voices = drawBar(context, bar, stave);
     const signs = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
     // In a bar of silence places lie evenly.
@@ -99,11 +115,39 @@ export function drawSystem(
       end: x + own,
       points: [...points].sort((a, b) => a[0] - b[0]),
     });
-    drawn.stops.push(...stopsOf(bar, voices));
+    const ghosts = ghostsOf(bar, drawn.bars.at(-1));
+    drawn.stops.push(...[...stopsOf(bar, voices), ...ghosts].sort((a, b) => a.at - b.at));
     drawn.tuplets.push(...numbersOf(bar.n, voices));
     x += own;
   });
+  drawLevels(context, drawn.stops, bars[0]?.level);
   return { ...drawn, slurs: slursOf(drawn.stops) };
+}
+/** What stands before the first note: the clef and the key at the beginning of a system, the time where it changes. */
+const headWidth = (bar: NotatedBar, first: boolean): number =>
+  (first ? CLEFS + Math.abs(bar.signature) * KEY_SIGN : 0) + (bar.time ? TIME : 0);
+/** Levels under the staff, where they change. */
+function drawLevels(context: Context, stops: readonly DrawnStop[], before: string | undefined) {
+  context.save();
+  context.setFont(FONT, 24);
+  let level = before;
+  for (const { event, headX } of stops) {
+    if (event.level === level) continue;
+    level = event.level;
+    const letters = [...level].map((l) => DYNAMIC[l] ?? '');
+    // Beside the thumb's stem, not under it.
+    context.fillText(letters.join(''), headX - 4 - LEVEL_LETTER * letters.length, LEVELS_AT);
+  }
+  context.restore();
+}
+/** Movements without a sound stand between the signs of their bar. */
+function ghostsOf(bar: NotatedBar, drawn: Drawn['bars'][number] | undefined): DrawnStop[] {
+  if (!drawn) return [];
+  return bar.events.flatMap((event): DrawnStop[] => {
+    if (event.motion.kind !== 'ghost' || event.at < bar.at) return [];
+    const x = xOf(drawn, event.at - bar.at, bar.length);
+    return [{ at: event.at, bar: bar.n, x: x + 5, headX: x, event, notes: [] }];
+  });
 }
 
 interface DrawnSign {
@@ -115,12 +159,24 @@ interface DrawnVoice {
   readonly voice: HandVoice;
   readonly drawn: readonly DrawnSign[];
 }
-/** The lines of staff and tablature. */
-function linesOf(context: Context, x: number, width: number, first: boolean, edges?: Edges): Stave {
+interface Lines {
+  readonly x: number;
+  readonly width: number;
+  readonly bar: NotatedBar;
+  /** At the beginning of a system. */
+  readonly first: boolean;
+  readonly edges?: Edges;
+}
+/** The lines of staff and tablature, with clef, key and time. */
+function linesOf(context: Context, { x, width, bar, first, edges }: Lines): Stave {
   const stave = new Stave(x, STAVE_TOP - 40, width);
   const tab = new TabStave(x, TAB_TOP - 4 * STRING_GAP, width, { spacingBetweenLinesPx: STRING_GAP });
-  if (first) stave.addClef('treble', 'default', '8vb');
-  else stave.setBegBarType(BarlineType.NONE);
+  if (first) {
+    stave.addClef('treble', 'default', '8vb');
+    stave.addKeySignature(KEYS[NO_SIGNS + bar.signature] ?? 'C');
+  }
+  if (bar.time) stave.addTimeSignature(bar.time.join('/'));
+  if (!first) stave.setBegBarType(BarlineType.NONE);
   for (const lines of [stave, tab])
     if (edges?.end) lines.setEndBarType(edges.end === 'repeat' ? BarlineType.REPEAT_END : BarlineType.END);
   const begin = stave.getNoteStartX() + 4;
@@ -138,6 +194,7 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
     const signs = bar.voices[voice];
     return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign)) }] : [];
   });
+  addAccidentals(bar, voices);
   if (voices.length === 0) {
     drawSilence(context, stave);
     return voices;
@@ -145,7 +202,6 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   // Silences of a voice that are not to be seen belong to a tuplet too, so its number is laid over the drawing.
   for (const { drawn } of voices) for (const group of tupletsOf(drawn)) shorten(group);
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
-  Accidental.applyAccidentals(together, 'C');
   const beams = voices.flatMap(({ drawn }) => beamsOf(bar, drawn));
   const formatter = new Formatter().joinVoices(together);
   formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
@@ -153,6 +209,20 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   beams.forEach((b) => b.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
+}
+/** Accidentals before the heads that need one; a string that is dead needs none. */
+function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[]) {
+  const heads = voices
+    .flatMap(({ voice, drawn }) => drawn.map((d) => ({ voice, ...d })))
+    .filter(({ sign }) => sign.event !== null && !sign.tied)
+    .sort((a, b) => a.sign.at - b.sign.at)
+    .flatMap(({ voice, sign, note }) =>
+      keysOf(bar, voice, sign.event ?? 0).flatMap((k, index) =>
+        k.dead || !(note instanceof StaveNote) ? [] : [{ ...k.spelled, key: { note, index } }],
+      ),
+    );
+  const shown: Map<{ note: StaveNote; index: number }, ShownAccidental> = shownAccidentals(heads, bar.signature);
+  for (const [{ note, index }, sign] of shown) note.addModifier(new Accidental(sign), index);
 }
 /** A bar in which nothing sounds: one rest in its middle, however long it is. */
 function drawSilence(context: Context, stave: Stave) {
@@ -208,8 +278,10 @@ function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
   return (event ? [...notesOf(event, voice, bar.oneVoice)] : [])
     .sort((a, b) => a.midi - b.midi)
     .map((note) => {
-      const { letter, accidental, octave } = spell(note.midi, chord);
-      return { note, key: `${letter.toLowerCase()}${accidental}/${octave}` };
+      const spelled = spell(note.midi, chord, bar.signature);
+      const { letter, accidental, octave } = spelled;
+      const dead = event !== undefined && isDead(event.motion, note.string);
+      return { note, spelled, dead, key: `${letter.toLowerCase()}${accidental}/${octave}${dead ? CROSS : ''}` };
     });
 }
 function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
@@ -235,13 +307,12 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
   note.setLedgerLineStyle({ strokeStyle: 'currentColor' });
   return { sign, note };
 }
-/** Signs beside the head, by what a mark asks of the page; accents are drawn with the letters. */
-const ARTICULATION: Readonly<Record<NonNullable<PageSign>, string | null>> = { accent: null, dot: 'a.', ring: 'ah' };
-const articulationsOf = ({ motion }: ScoreEvent): string[] =>
-  MARKS.flatMap((mark) => {
-    const { page } = markRow(mark);
-    return page && ARTICULATION[page] && hasMarkAnywhere(motion, mark) ? [ARTICULATION[page]] : [];
-  });
+/** Signs beside the head, by what a mark asks of a staff; a cross is the head itself. */
+const ARTICULATION: Readonly<Record<StaffSign, string | null>> = { accent: 'a>', dot: 'a.', ring: 'ah', cross: null };
+const articulationsOf = ({ motion }: ScoreEvent): string[] => {
+  const signs = MARKS.filter((m) => hasMarkAnywhere(motion, m)).flatMap((m) => markRow(m).staff ?? []);
+  return [...new Set(signs)].flatMap((s) => ARTICULATION[s] ?? []);
+};
 function soft(notes: (StaveNote | GhostNote)[]): Voice {
   return new Voice({ numBeats: 4, beatValue: 4 }).setMode(Voice.Mode.SOFT).addTickables(notes);
 }

@@ -17,12 +17,16 @@ import {
   cycleLength,
   type FormSigns,
   hasMark,
+  isDead,
   isTouched,
   type NotatedBar,
+  pitchName,
   placeLabel,
+  STRINGS,
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
+import { signsBeside } from '../stitch-signs';
 import type { Edges } from './draw-system';
 import {
   type Drawn,
@@ -35,6 +39,7 @@ import {
   unitsFor,
   xOf,
 } from './system-layout';
+import { drawings } from '../../words/drawings';
 import { sayBar, saySigns } from '../../words/said/page';
 
 let line: Promise<unknown> = Promise.resolve();
@@ -64,7 +69,12 @@ const STITCH = {
   up: 'M -8 8 H 8 V -3 L 0 -10 L -8 -3 Z',
   pluck: 'M -9 0 A 9 9 0 1 0 9 0 A 9 9 0 1 0 -9 0 Z',
   tap: 'M 0 -10 L 10 0 L 0 10 L -10 0 Z',
+  ghost: 'M -8 0 A 8 8 0 1 0 8 0 A 8 8 0 1 0 -8 0 Z',
 };
+/** In the tablature, for a string that the left hand lies on. */
+const DEAD = '×';
+/** From a stitch to the signs beside it. */
+const SIGNS_BELOW = 16;
 
 /** One or two bars: chords and counts with their accents above, staff and tablature with both hands' fingers. */
 @Component({
@@ -129,6 +139,7 @@ export class StaveSystem {
   protected readonly height = HEIGHT;
   protected readonly staveTop = STAVE_TOP;
   protected readonly stitchesAt = STITCHES;
+  protected readonly signsBelow = SIGNS_BELOW;
   /** How much wider a stitch is by the number of its letters. */
   protected readonly wide = [1, 1, 1.25, 1.5];
   private readonly host = viewChild.required<ElementRef<HTMLDivElement>>('host');
@@ -186,7 +197,9 @@ export class StaveSystem {
     const { motion } = event;
     const strum = motion.kind === 'stroke' ? motion.dir : null;
     const kind =
-      motion.kind === 'golpe' || motion.kind === 'slap'
+      motion.kind === 'ghost'
+        ? 'ghost'
+        : motion.kind === 'golpe' || motion.kind === 'slap'
         ? 'tap'
         : strum === 'd'
           ? 'down'
@@ -214,23 +227,37 @@ export class StaveSystem {
       x,
       d: STITCH[kind],
       letters,
+      stitched: letters !== '' || motion.kind === 'ghost',
+      kind,
+      signs: signsBeside(motion),
       workedOut: notes.some((n) => n.workedOut),
       accent: hasMark(motion, '!'),
       thumb: letters === 'p',
       left: notes.flatMap((n) =>
-        n.left && n.head !== null
+        n.left && n.head !== null && !isDead(motion, n.string)
           ? [{ key: n.string, x: headX - 6, y: n.head + 4, finger: n.left, workedOut: n.workedOut }]
           : [],
       ),
       frets: notes.map((n) => ({
         key: n.string,
         y: n.tab,
-        text: `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
+        text: isDead(motion, n.string) ? DEAD : `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
         width: (n.fret > 9 ? 16 : 10) + (isTouched(motion, n) ? 6 : 0),
         workedOut: n.workedOut,
       })),
     };
   }
+  /** The strings by their open notes, and the capo, where a section begins. */
+  protected readonly opening = computed(() => {
+    const opening = this.bars()[0]?.opening;
+    if (!opening) return null;
+    const { tuning, capo } = opening;
+    const strings = STRINGS.map((s) => ({
+      y: stringY(s),
+      name: pitchName(tuning[STRINGS.indexOf(s)] ?? 0).replace(/-?\d+$/, ''),
+    }));
+    return { strings, capo: capo ? drawings.capo(capo) : '' };
+  });
   protected readonly counts = computed(() => {
     const drawn = this.drawn();
     const cycle = this.cycle();

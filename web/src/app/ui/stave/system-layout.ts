@@ -1,7 +1,7 @@
 import type { LeftFinger, ScoreEvent, StringNumber } from '@ruffle-wheel/core';
 
 /** One system in units of its drawing: a staff line is ten above the next. */
-export const HEIGHT = 304;
+export const HEIGHT = 312;
 /** The staff's topmost line, the tablature's, and where the right hand's stitches stand. */
 export const STAVE_TOP = 92;
 export const TAB_TOP = 190;

@@ -10,6 +10,12 @@ describe('ruffle rim', () => {
     expect(on(0)).toBeGreaterThan(on(8));
     expect(on(8)).toBeGreaterThan(on(1));
   });
+  it('lies down between accents, also where a turn has few counts', () => {
+    const tango = cycleById('three-three-two')!;
+    const rest = lift(tango, 0.2);
+    expect([0.1, 0.3, 0.45, 0.55, 0.65, 0.85].map((s) => lift(tango, s) < rest * 1.1)).toEqual(Array(6).fill(true));
+    expect([0, 0.375, 0.75].map((s) => lift(tango, s) > rest * 2)).toEqual([true, true, true]);
+  });
   it('an accent by the seam lifts both sides of it', () =>
     expect(lift(buleria, 0.999)).toBeGreaterThan(lift(buleria, 0.92)));
   it('has whole folds to every count of every cycle', () => {
@@ -48,6 +54,19 @@ describe('stitches', () => {
     ]));
   it('tell down, up, pluck, ghost, golpe and slap apart by shape, not by colour alone', () =>
     expect(new Set(stitches('id iu i (d) G S {.}x18').map((s) => s.path)).size).toBe(6));
+  it('have the signs of their marks beside them, once where a stroke has two', () => {
+    const signs = (script: string) => stitches(`${script} {.}x23`).map((s) => s.signs.map((b) => b.sign).join(' '));
+    expect(signs("ix'")).toEqual(['dot cross']);
+    expect(signs('idx')).toEqual(['cross']);
+    expect(signs('pi*:t')).toEqual([]);
+    expect(signs('pi:53*')).toEqual(['knock', '']);
+    expect(signs('p:5_')).toEqual(['lean']);
+    expect(signs('im:3%+2~')).toEqual(['wave palm']);
+    // An accent is the stitch's edge, a soft one its paleness.
+    expect(signs('i!')).toEqual(['']);
+    const [a, b] = stitches("ix' {.}x23")[0]!.signs;
+    expect([a!.x, b!.x]).toEqual([-5, 5]);
+  });
   it('are marked on accents', () => expect(stitches('i i {.}x22').map((s) => s.accented)).toEqual([true, false]));
   it('shrink when there are many', () =>
     expect(stitchScale(192, RADIUS.fingers)).toBeLessThan(stitchScale(24, RADIUS.fingers)));

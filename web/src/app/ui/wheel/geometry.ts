@@ -5,6 +5,8 @@ export const RADIUS = { label: 306, cloth: 240, rim: 222, fingers: 192, thumb: 1
 const FOLD = 9;
 const FOLD_BY_WEIGHT = 34;
 const FOLDS_WANTED = 48;
+/** An accent lifts the cloth half a count to either side, in a turn of few counts no more than this share of it. */
+const WIDEST_LIFT = 1 / 30;
 
 export interface Point {
   readonly x: number;
@@ -24,8 +26,8 @@ export function lift(cycle: AccentCycle, share: number): number {
   let weight = 0;
   for (const a of cycle.accents) {
     const apart = Math.abs(share - a.at / length);
-    const counts = (Math.min(apart, 1 - apart) * length) / TICKS_PER_COUNT;
-    weight = Math.max(weight, a.weight * Math.exp(-((counts / 0.5) ** 2)));
+    const wide = Math.min(TICKS_PER_COUNT / 2 / length, WIDEST_LIFT);
+    weight = Math.max(weight, a.weight * Math.exp(-((Math.min(apart, 1 - apart) / wide) ** 2)));
   }
   return FOLD + FOLD_BY_WEIGHT * weight;
 }

@@ -1,4 +1,5 @@
 import { cycleLength, hasMark, type AccentCycle, type LaidStroke } from '@ruffle-wheel/core';
+import { type SignBeside, signsBeside } from '../stitch-signs';
 import { at, RADIUS, STITCH, stitchScale, type Point } from './geometry';
 
 export interface Stitch {
@@ -12,7 +13,8 @@ export interface Stitch {
   readonly lane: 'fingers' | 'thumb' | 'tap';
   readonly accented: boolean;
   readonly ghost: boolean;
-  readonly golpe: boolean;
+  /** What its marks put beside it; once where a stroke has two stitches. */
+  readonly signs: readonly SignBeside[];
   readonly soft: boolean;
   /** Its fingers are not written. */
   readonly workedOut: boolean;
@@ -29,6 +31,14 @@ export function stitchesOf(
   return strokes.flatMap((s) => {
     const share = s.inTurn / length;
     const { motion } = s;
+    const upper =
+      motion.kind !== 'stroke'
+        ? ''
+        : motion.plectrum
+          ? motion.plectrum === 'w'
+            ? 'Pw'
+            : 'P'
+          : motion.fingers.filter((f) => f !== 'p').join('') || '?'.repeat(motion.open ?? 0);
     const make = (lane: Stitch['lane'], letter: string, shape: keyof typeof STITCH): Stitch => {
       const radius = lane === 'thumb' ? RADIUS.thumb : RADIUS.fingers;
       return {
@@ -41,7 +51,7 @@ export function stitchesOf(
         lane,
         accented: s.weight >= 0.5 || hasMark(motion, '!'),
         ghost: motion.kind === 'ghost',
-        golpe: hasMark(motion, '*'),
+        signs: lane === 'thumb' && upper ? [] : signsBeside(motion),
         soft: hasMark(motion, ','),
         workedOut: workedOut.has(s.slot),
       };
@@ -51,11 +61,6 @@ export function stitchesOf(
     if (motion.kind === 'slap') return [make('tap', 'S', 'slap')];
     if (motion.kind === 'ligado') return [make('fingers', 'L', 'pluck')];
     const shape = motion.dir === 'd' ? 'down' : motion.dir === 'u' ? 'up' : 'pluck';
-    const upper = motion.plectrum
-      ? motion.plectrum === 'w'
-        ? 'Pw'
-        : 'P'
-      : motion.fingers.filter((f) => f !== 'p').join('') || '?'.repeat(motion.open ?? 0);
     return [
       ...(upper ? [make('fingers', upper, shape)] : []),
       ...(motion.fingers.includes('p') ? [make('thumb', 'p', shape)] : []),

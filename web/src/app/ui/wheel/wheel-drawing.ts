@@ -25,6 +25,8 @@ export class WheelDrawing {
   readonly strokes = input.required<readonly LaidStroke[]>();
   readonly slots = input.required<readonly TurnSlot[]>();
   readonly held = input<readonly HeldShape[]>([]);
+  /** Where in the turn the left hand lies on the strings or has let go, in ticks: the band of what is held is broken there. */
+  readonly free = input<readonly { readonly from: number; readonly to: number }[]>([]);
   /** Slots of the pattern whose fingers are not all written. */
   readonly workedOut = input<ReadonlySet<number>>(new Set());
   /** Index in `slots`. */
@@ -96,6 +98,9 @@ export class WheelDrawing {
         along: arc(from, to, RADIUS.harmony + (below ? 4.5 : -4.5)),
         name: shown,
         key: h.from,
+        free: this.free()
+          .filter((f) => f.from < h.to && f.to > h.from)
+          .map((f) => arc(Math.max(f.from, h.from) / this.length(), Math.min(f.to, h.to) / this.length(), RADIUS.harmony)),
       };
     }),
   );

@@ -13,6 +13,8 @@ export const drawings = {
       ...(moves.length ? [`From ${from}: ${moves.join('; ')}.`] : []),
     ].join(' '),
   held: (shape: string, pressed: boolean) => [...(shape ? [shape] : []), pressed ? 'pressed' : 'released'].join(', '),
+  /** Over the beginning of a page. */
+  capo: (fret: number) => `Capo ${fret}`,
   /** Counted between two counts. */
   and: 'and',
 };

@@ -1,0 +1,69 @@
+import type { Spelled } from './spelling.js';
+
+/** Sharps of a key, or flats below nought. */
+export type Signature = number;
+/** Signatures beyond so many signs are written as their other name. */
+const MOST_SIGNS = 6;
+/** Letters a fifth apart, from F; C is the one in the middle of no signs. */
+const FIFTHS = ['F', 'C', 'G', 'D', 'A', 'E', 'B'] as const;
+const SIGNS = ['bb', 'b', '', '#', '##'] as const;
+/** A scale goes from one fifth below its signature to five above; what is beside it from three below to eight above. */
+const SCALE = [-1, 5] as const;
+const BESIDE = [-3, 8] as const;
+
+/** A name by its place on the line of fifths, C = 0. */
+function nameAt(place: number): { name: string; pitchClass: number } {
+  const letter = FIFTHS[(((place + 1) % 7) + 7) % 7] ?? 'C';
+  const sign = SIGNS[Math.floor((place + 1) / 7) + 2] ?? '';
+  return { name: `${letter}${sign}`, pitchClass: (((place * 7) % 12) + 12) % 12 };
+}
+const range = ([from, to]: readonly [number, number], signature: Signature) =>
+  Array.from({ length: to - from + 1 }, (_, i) => nameAt(signature + from + i));
+const scales = new Map<Signature, ReadonlySet<number>>();
+function scaleOf(signature: Signature): ReadonlySet<number> {
+  const there = scales.get(signature) ?? new Set(range(SCALE, signature).map((n) => n.pitchClass));
+  scales.set(signature, there);
+  return there;
+}
+/**
+ * The names of all pitch classes, from C on, in the key of a signature: its scale's, beside it what leads up, and the third
+ * and the seventh lowered.
+ * @example namesIn(-1).join(' ') // 'C C# D Eb E F F# G G# A Bb B'
+ */
+export function namesIn(signature: Signature): readonly string[] {
+  const names: string[] = [];
+  for (const { name, pitchClass } of range(BESIDE, signature)) names[pitchClass] = name;
+  return names;
+}
+
+/**
+ * The signature under which the fewest notes need a sign of their own; of equals the one with the fewest signs. A Phrygian
+ * key has its scale's, with the raised third beside the notes.
+ * @param pitches what is struck, each as often as it is
+ * @example signatureOf([57, 59, 61, 62, 64, 66, 68]) // 3
+ */
+export function signatureOf(pitches: readonly number[]): Signature {
+  const struck = Array.from({ length: 12 }, () => 0);
+  for (const p of pitches) struck[((p % 12) + 12) % 12] = (struck[((p % 12) + 12) % 12] ?? 0) + 1;
+  let [best, fewest]: [Signature, number] = [0, Infinity];
+  // No signs first, then one sharp, one flat, and so on.
+  for (let n = 0; n <= MOST_SIGNS; n++)
+    for (const signature of n === 0 ? [0] : [n, 0 - n]) {
+      const scale = scaleOf(signature);
+      const signs = struck.reduce((sum, times, pc) => sum + (scale.has(pc) ? 0 : times), 0);
+      if (signs < fewest) [best, fewest] = [signature, signs];
+    }
+  return best;
+}
+
+/**
+ * What the signature itself does to a letter.
+ * @example alterIn(2, 'C') // 1
+ */
+export function alterIn(signature: Signature, letter: string): -1 | 0 | 1 {
+  const at = FIFTHS.indexOf(letter as 'F');
+  if (signature > 0) return at < signature ? 1 : 0;
+  return FIFTHS.length - 1 - at < 0 - signature ? -1 : 0;
+}
+/** Half-tones that an accidental raises by. */
+export const ALTER: Readonly<Record<Spelled['accidental'], number>> = { '': 0, '#': 1, b: -1, '##': 2, bb: -2 };
