@@ -56,7 +56,8 @@ test('what is struck is what is seen: dead strings, released ones, taps and leve
   await expect(page.locator('app-wheel-drawing .beside').first()).toBeAttached();
   await page.keyboard.press('3');
   const system = page.locator('app-stave-system').first();
-  const said = /^Bar 1\..* i down, dead: .* i down, the left hand lets go: .* golpe; .* ghost down; .* level p, p, rest stroke: /;
+  const said =
+    /^Bar 1\..* i down, dead: .* i down, the left hand lets go: .* golpe; .* ghost down; .* level p, p, rest stroke: /;
   await expect(system.getByRole('img', { name: said })).toBeVisible();
   await expect(system.locator('.fret').filter({ hasText: '×' }).first()).toBeVisible();
   await expect(system.locator('.fret').filter({ hasText: '12°' }).first()).toBeVisible();

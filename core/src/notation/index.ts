@@ -1,4 +1,7 @@
 export * from './accidentals.js';
+export * from './beams.js';
+export * from './break.js';
+export { isDead, notesOf, type WrittenAs } from './lasting.js';
 export * from './model.js';
 export * from './note-values.js';
 export * from './notate.js';

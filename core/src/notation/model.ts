@@ -25,12 +25,18 @@ export interface Sign {
   readonly event: number | null;
   /** It only goes on: what it ties to came before it. */
   readonly tied: boolean;
+  /** It goes on into the next bar. */
+  readonly goesOver?: true;
+  /** A note of the thumb that the fingers' beam goes through. */
+  readonly shared?: true;
 }
 export type Voice = 'fingers' | 'thumb';
 /** A bar as it is written: what is played in it, and the signs of both voices. */
 export interface NotatedBar {
   /** Counted from 0. */
   readonly n: number;
+  /** Which part of a bar it is that is broken over systems, counted from 0, and of how many. */
+  readonly part?: readonly [index: number, of: number];
   /** From the beginning of the score. */
   readonly at: Ticks;
   readonly length: Ticks;

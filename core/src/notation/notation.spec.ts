@@ -3,11 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
 import { scoreOf } from '../score/index.js';
-import { midi, TICKS_PER_COUNT as COUNT } from '../time/index.js';
+import { midi, ticks, TICKS_PER_COUNT as COUNT } from '../time/index.js';
 import type { Sign } from './model.js';
-import { notate, notesOf, restSeen } from './notate.js';
+import { notesOf, type WrittenAs } from './lasting.js';
+import { notate, restSeen } from './notate.js';
 import { signsOf, type Stretch } from './note-values.js';
 import { shownAccidentals } from './accidentals.js';
+import { beamGroups, isNumbered } from './beams.js';
+import { breakBar, partsFor, partStarts } from './break.js';
 import { alterIn, namesIn, signatureOf } from './signature.js';
 import { spell } from './spelling.js';
 
@@ -40,12 +43,26 @@ describe('note values', () => {
     expect(values(8, 0.125, 0.125, 0.75)).toEqual(['64', '64', '16.']);
     expect(values(2, 1, 0.5, 0.5, 2, 3)).toEqual(['2', '4', '4', '1', '1.']);
     expect(values(2, 4)).toEqual(['1.', '~2']);
-    expect(values(2, 1.5, 0.5)).toEqual(['2', '~4', '4']);
+    expect(values(2, 1.5, 0.5)).toEqual(['2.', '4']);
   });
   it('what goes over a divided count is tied', () => {
-    expect(written(1.5, 0.5)).toEqual(['4', '~8', '8']);
+    expect(written(2.5, 0.5)).toEqual(['2', '~8', '8']);
     expect(written(0.5, 1, 0.5)).toEqual(['8', '8', '~8', '8']);
     expect(written(0.25, 0.5, 0.25)).toEqual(['16', '8', '16']);
+  });
+  it('a count and a half from a count on is dotted, unless a seam or a tuplet parts it', () => {
+    expect(written(1.5, 0.5)).toEqual(['4.', '8']);
+    expect(written(1.5, 1.5, 1)).toEqual(['4.', '8', '~4', '4']);
+    expect(written(1.5, 1 / 6, 1 / 3)[0]).toBe('4');
+    expect(signsOf(sound(1.5, 0.5), [COUNT]).map((s) => [s.value, s.dotted])).toEqual([
+      [4, false],
+      [8, false],
+      [8, false],
+    ]);
+    expect(signsOf(sound(1.5, 0.5), [], 0, 8).map((s) => [s.value, s.dotted])).toEqual([
+      [8, true],
+      [16, false],
+    ]);
   });
   it('thirds, fifths, sixths and sevenths of a count are tuplets of their own', () => {
     expect(written(1 / 3, 1 / 3, 1 / 3)).toEqual(['8(3:2)', '8(3:2)', '8(3:2)']);
@@ -80,6 +97,33 @@ describe('note values', () => {
         },
       ),
     ));
+});
+
+describe('beams and numbers', () => {
+  const signs = (...counts: number[]) => signsOf(sound(...counts), []);
+  const groups = (counts: number[], seams: number[] = [], count: 4 | 8 = 4) =>
+    beamGroups({ count, seams: seams.map((s) => ticks(s * COUNT)) }, signs(...counts), () => true);
+  it('a beam goes through a count, and over no seam of the cycle', () => {
+    expect(groups([0.5, 0.5, 0.5, 0.5])).toEqual([
+      [0, 1],
+      [2, 3],
+    ]);
+    expect(groups([0.25, 0.25, 0.25, 0.25], [0.5])).toEqual([
+      [0, 1],
+      [2, 3],
+    ]);
+    expect(groups([1, 0.5, 0.5])).toEqual([[1, 2]]);
+  });
+  it('the thumb’s number is left out where the fingers have the same', () => {
+    const [triplet] = signs(1 / 3, 1 / 3, 1 / 3);
+    const [plain] = signs(0.5, 0.5);
+    const bar = (fingers: Sign) => ({ voices: { fingers: [fingers], thumb: [triplet!] } });
+    expect(isNumbered(bar(triplet!), 'thumb', triplet!)).toBe(false);
+    expect(isNumbered(bar(triplet!), 'fingers', triplet!)).toBe(true);
+    expect(isNumbered(bar(plain!), 'thumb', triplet!)).toBe(true);
+    expect(isNumbered(bar({ ...triplet!, event: null }), 'thumb', triplet!)).toBe(true);
+    expect(isNumbered(bar(plain!), 'fingers', plain!)).toBe(false);
+  });
 });
 
 describe('spelling', () => {
@@ -166,11 +210,12 @@ describe('accidentals', () => {
 describe('bars as they are written', () => {
   const bossa = (script: string, chart = ''): Study =>
     inOrder(setChart('s-a', chart), setScript('s-a', script))(makeStudy('s', 'Study', cycleById('bossa-three-two')));
-  const bars = (study: Study) => notate(scoreOf(study.sections[0]!, study), study.sections[0]!.cycle);
-  const said = (study: Study, bar = 0) =>
-    Object.entries(bars(study)[bar]!.voices).map(
+  const bars = (study: Study, as: WrittenAs = 'struck') =>
+    notate(scoreOf(study.sections[0]!, study), study.sections[0]!.cycle, 0, undefined, as);
+  const said = (study: Study, bar = 0, as: WrittenAs = 'struck') =>
+    Object.entries(bars(study, as)[bar]!.voices).map(
       ([voice, signs]) =>
-        `${voice} ${signs.map((s) => `${s.event === null ? 'r' : s.tied ? '~' : 'n'}${s.value}${s.dotted ? '.' : ''}`).join(' ')}`,
+        `${voice} ${signs.map((s) => `${s.event === null ? 'r' : s.tied ? '~' : s.shared ? 's' : 'n'}${s.value}${s.dotted ? '.' : ''}`).join(' ')}`,
     );
 
   it('the thumb’s notes have a voice of their own, stems down', () => {
@@ -202,9 +247,40 @@ describe('bars as they are written', () => {
     expect(voices.thumb.filter((s) => s.event === null).every((s) => restSeen(s, voices.fingers))).toBe(true);
   });
   it('a pedal rings on unmarked, to its next stroke', () => {
-    expect(said(bossa('p:5 i:1 p:4 i:1 p:5 i:1 p:6 i:1'))[0]).toBe('fingers r8 n8 ~8 n8 ~8 n8 ~8 n8');
+    expect(said(bossa('p:5 i:1 p:4 i:1 p:5 i:1 p:6 i:1'), 0, 'score')[0]).toBe('fingers r8 n8 ~8 n8 ~8 n8 ~8 n8');
     // The same strings under a held chord have no voice that moves.
-    expect(said(bossa('p:5 i:1 p:5 i:1 p:5 i:1 p:5 i:1'))[0]).toBe('fingers r8 n8 r8 n8 r8 n8 r8 n8');
+    expect(said(bossa('p:5 i:1 p:5 i:1 p:5 i:1 p:5 i:1'), 0, 'score')[0]).toBe('fingers r8 n8 r8 n8 r8 n8 r8 n8');
+  });
+  it('a bass lasts until the thumb’s next stroke', () => {
+    const thumb = (script: string, chart = '') => said(bossa(script, chart), 0, 'score')[1];
+    expect(thumb('p:5 i:3 m:2 i:3 p:6 i:3 m:2 i:3')).toBe('thumb n2 n2');
+    // … the change of the chord, the end of the bar,
+    expect(thumb('p:5 i:3 m:2 a:1 m:2 i:3 m:2 i:3', 'Am:2 E')).toBe('thumb n2 r2');
+    // … a stroke on its own string, or through the strings,
+    expect(thumb('p:5 i:3 i:5 m:5 p:6 - i:3 id')).toBe('thumb n4 r4 n4. r8');
+    // … a silence. A chord that ends does not end it while others go on.
+    expect(thumb('p:5 i:3 . . p:5 i:3 m:2 i:3')).toBe('thumb n4 r4 n2');
+    // What is cut short, muted or dead lasts as it is struck.
+    expect(thumb("p:5' i:3 p:5^ i:3 p:5x i:3 p:5% i:3")).toBe('thumb n8 r8 n8 r8 n8 r8 n8 r8');
+  });
+  it('what rings goes on over the bar line, to the next of its voice', () => {
+    const study = bossa('. . . . p:5~ i:3 m:2 i:3 . . p:6 - - - - -');
+    expect(said(study, 0, 'score')[1]).toBe('thumb r2 n2');
+    expect(said(study, 1, 'score')[1]).toBe('thumb ~4 n2.');
+    const [first, second] = bars(study, 'score');
+    expect(first!.voices.thumb.at(-1)).toMatchObject({ goesOver: true });
+    expect(second!.voices.thumb[0]).toMatchObject({ tied: true });
+    // In what is played, as in a MIDI file, it ends with its bar.
+    expect(said(study, 1)[1]).toBe('thumb r4 n2.');
+  });
+  it('on the page thumb and fingers in turn share a beam; a bass that lasts has a stem of its own too', () => {
+    expect(said(bossa('p:5 ima:432 p:5 ima:432 p:5 - ima:432 -'), 0, 'page')).toEqual([
+      'fingers s8 n8 s8 n8 r4 n4',
+      'thumb n4 n4 n2',
+    ]);
+    // On one string nothing lasts: one voice, and a tuplet has one number.
+    const alike = bossa('[p:5 i:5 m:5]:2 [p:5 i:5 m:5]:2 - - - -');
+    expect(said(alike, 0, 'page')).toEqual(['fingers s8 n8 n8 s8 n8 n8 ~2', 'thumb ']);
   });
   it('a rest is seen beside a note that ends where it begins, or begins where it ends', () => {
     const sign = (at: number, event: number | null) =>
@@ -239,6 +315,46 @@ describe('bars as they are written', () => {
     expect(all.length).toBeGreaterThan(3);
     expect(notate(score, section.cycle, 2, 4)).toEqual(all.slice(2, 4));
     expect(all[1]!.chords).toEqual([{ at: 0, name: 'Am', goesOn: true }]);
+  });
+  it('are broken over systems where groups begin, and nothing of them is lost', () => {
+    const solea = (script: string) =>
+      inOrder(setChart('s-a', 'Am:6 E'), setScript('s-a', script))(makeStudy('s', 'Study', cycleById('solea')));
+    const [bar] = bars(solea('@f p:5~ i:3 m:2 i:3 {i:1 m:1}x8 p:6 - - -'), 'page');
+    const counts = (ticks: number) => ticks / COUNT;
+    const parts = breakBar(bar!, 3);
+    expect(parts.map((p) => [counts(p.at), counts(p.length), p.part])).toEqual([
+      [0, 3, [0, 3]],
+      [3, 5, [1, 3]],
+      [8, 4, [2, 3]],
+    ]);
+    for (const p of parts) expect(bar!.seams.includes(p.at as never) || p.at === 0, String(p.at)).toBe(true);
+    expect(parts.map((p) => p.at)).toEqual(partStarts(cycleById('solea')!, 0, 3));
+    expect(parts.reduce((sum, p) => sum + p.length, 0)).toBe(bar!.length);
+    for (const voice of ['fingers', 'thumb'] as const) {
+      const whole = bar!.voices[voice].map((s) => [
+        s.at,
+        s.value,
+        s.tied,
+        s.event === null ? null : bar!.events[s.event]!.at,
+      ]);
+      const broken = parts.flatMap((p) =>
+        p.voices[voice].map((s) => [s.at + p.at, s.value, s.tied, s.event === null ? null : p.events[s.event]!.at]),
+      );
+      expect(broken).toEqual(whole);
+      for (const p of parts) expect(p.voices[voice].reduce((sum, s) => sum + s.ticks, 0)).toBe(p.length);
+    }
+    // The chord goes on, and so does the level; the time and the strings stand once.
+    expect(parts.map((p) => p.chords[0]!.goesOn)).toEqual([false, true, true]);
+    expect(parts.map((p) => p.level)).toEqual(['mf', 'f', 'f']);
+    expect(parts.map((p) => p.time !== null)).toEqual([true, false, false]);
+    expect(breakBar(bar!, 1)).toEqual([bar]);
+    // A bass that rings through a cut is tied over it.
+    expect(parts[0]!.voices.thumb.at(-1)!.goesOver).toBe(true);
+  });
+  it('so many parts as leave room for the strokes, no more than counts', () => {
+    expect([partsFor(12, 24, 12), partsFor(48, 24, 12), partsFor(200, 24, 12), partsFor(200, 24, 2)]).toEqual([
+      1, 2, 4, 2,
+    ]);
   });
   it('a tap has a place without a pitch, a ghost stroke is silence', () => {
     expect(said(bossa('G (d) i:3 - - - - -'))[0]).toBe('fingers n8 r8 n2.');

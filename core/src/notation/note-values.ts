@@ -8,7 +8,15 @@ export interface Stretch {
   readonly event: number | null;
   /** It began in the bar before. */
   readonly tied: boolean;
+  /** It ends in the next bar. */
+  readonly goesOver?: boolean;
+  /** A note of the other voice, in this one's beam. */
+  readonly shared?: boolean;
 }
+const besides = ({ goesOver, shared }: Stretch, last: boolean): Pick<Sign, 'goesOver' | 'shared'> => ({
+  ...(goesOver && last ? { goesOver: true } : {}),
+  ...(shared ? { shared: true } : {}),
+});
 /** Whole counts written as one sign, the longest first; values where a count is a quarter. */
 const COUNTS: readonly { counts: number; value: NoteValue; dotted: boolean }[] = [
   { counts: 6, value: 1, dotted: true },
@@ -21,8 +29,8 @@ const COUNTS: readonly { counts: number; value: NoteValue; dotted: boolean }[] =
 const FINEST = 8;
 
 /**
- * The signs of one voice through a bar. What goes over a count that is divided, or over a group's seam, is tied; each
- * count has the coarsest division that its strokes fall on.
+ * The signs of one voice through a bar. What goes over a count that is divided, or over a group's seam, is tied, but for a
+ * count and a half from a count on; each count has the coarsest division that its strokes fall on.
  * @param stretches cover the bar without a gap
  * @param seams where long notes are cut, in ticks from the bar's beginning
  * @param group number of the first tuplet
@@ -43,6 +51,16 @@ export function signsOf(
     const here = stretches.find((s) => s.from <= at && at < s.to);
     if (!here) break;
     const whole = wholeCounts(at, here.to, cuts);
+    if (whole === 1 && isHalfMore(at, here.to, stretches, cuts)) {
+      const value = asCount(4, count);
+      signs.push({
+        ...{ at: ticks(at), ticks: ticks(HALF_MORE), value, dotted: true, tuplet: null, event: here.event },
+        tied: here.event !== null && (here.tied || at > here.from),
+        ...besides(here, true),
+      });
+      at = here.to;
+      continue;
+    }
     if (whole > 0) {
       put(signs, here, at, whole, count);
       at += whole * TICKS_PER_COUNT;
@@ -67,6 +85,7 @@ export function signsOf(
           tuplet,
           event: s.event,
           tied: s.event !== null && (s.tied || begin + part.from > s.from),
+          ...besides(s, begin + part.to === s.to),
         });
     }
     at = next;
@@ -75,7 +94,8 @@ export function signsOf(
 }
 /** A value where a count is a quarter, as it is written with another count. */
 const asCount = (value: number, count: NoteValue): NoteValue => ((value * count) / 4) as NoteValue;
-function put(signs: Sign[], { event, from, tied }: Stretch, at: number, counts: number, count: NoteValue) {
+function put(signs: Sign[], stretch: Stretch, at: number, counts: number, count: NoteValue) {
+  const { event, from, tied } = stretch;
   let left = counts;
   let here = at;
   while (left > 0) {
@@ -93,6 +113,7 @@ function put(signs: Sign[], { event, from, tied }: Stretch, at: number, counts: 
       tuplet: null,
       event,
       tied: event !== null && (tied || here > from),
+      ...besides(stretch, here + sign.counts * TICKS_PER_COUNT === stretch.to),
     });
     here += sign.counts * TICKS_PER_COUNT;
     left -= sign.counts;
@@ -104,6 +125,15 @@ function wholeCounts(at: number, to: number, cuts: ReadonlySet<number>): number 
   let n = Math.floor((to - at) / TICKS_PER_COUNT);
   for (let k = 1; k < n; k++) if (cuts.has(at + k * TICKS_PER_COUNT)) n = k;
   return n;
+}
+const HALF_MORE = TICKS_PER_COUNT * 1.5;
+/** Whether a stretch from a count on is a count and a half: a dotted note, where nothing divides the second count otherwise. */
+function isHalfMore(at: number, to: number, stretches: readonly Stretch[], cuts: ReadonlySet<number>): boolean {
+  const second = at + TICKS_PER_COUNT;
+  if (to - at !== HALF_MORE || cuts.has(second)) return false;
+  const points = stretches.flatMap((s) => [s.from, s.to]).filter((p) => p > second && p < second + TICKS_PER_COUNT);
+  const unit = points.reduce((u, p) => gcd(u, p - second), TICKS_PER_COUNT as number);
+  return Number.isInteger(Math.log2(TICKS_PER_COUNT / unit));
 }
 /** Null where a count is halved and halved again. */
 function tupletOf(division: number, group: number): Tuplet | null {

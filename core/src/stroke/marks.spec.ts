@@ -21,7 +21,6 @@ describe('marks', () => {
   it('is seen: a sign of its own beside the stitch, and what a staff has for it', () => {
     expect(new Set(MARKS.map((m) => markRow(m).stitch)).size).toBe(MARKS.length);
     expect(MARKS.flatMap((m) => (markRow(m).staff ? [`${m} ${markRow(m).staff}`] : []))).toEqual([
-      '! accent',
       "' dot",
       '^ dot',
       'x cross',

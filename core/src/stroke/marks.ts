@@ -17,7 +17,7 @@ export type ScoreSign =
     }
   | { readonly as: 'tied' | 'head' | 'mute' | 'word'; readonly name: string };
 /** What is drawn for it at the head of a note on a staff; a cross is the head itself. */
-export type StaffSign = 'accent' | 'dot' | 'ring' | 'cross';
+export type StaffSign = 'dot' | 'ring' | 'cross';
 /** What is drawn for it beside a stroke's stitch, on the wheel as on the page. */
 export type StitchSign =
   'edge' | 'hollow' | 'knock' | 'lean' | 'wave' | 'dot' | 'lift' | 'cross' | 'palm' | 'ahead' | 'ring';
@@ -73,7 +73,7 @@ const NOTHING = {
 /** Every mark by its letter, in the order in which they are printed. */
 export const MARK_ROWS = {
   '!': {
-    ...{ ...NOTHING, id: 'accent', stitch: 'edge', staff: 'accent', against: ',', taps: true, weight: 0.2, gain: 0.95, midi: true },
+    ...{ ...NOTHING, id: 'accent', stitch: 'edge', against: ',', taps: true, weight: 0.2, gain: 0.95, midi: true },
     musicxml: { as: 'articulation', name: 'accent', also: ['strong-accent'] },
   },
   ',': {

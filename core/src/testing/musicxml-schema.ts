@@ -25,7 +25,7 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
     <xs:element name="tied"><xs:complexType><xs:attribute name="type" use="required"><xs:simpleType><xs:restriction base="xs:token"><xs:enumeration value="start"/><xs:enumeration value="stop"/><xs:enumeration value="continue"/><xs:enumeration value="let-ring"/></xs:restriction></xs:simpleType></xs:attribute></xs:complexType></xs:element>
     <xs:element name="slur" type="typed"/>
     <xs:element name="slide"><xs:complexType mixed="true"><xs:attribute name="type" type="start-stop" use="required"/><xs:attribute name="number" type="number-level"/><xs:attribute name="line-type" type="xs:token"/></xs:complexType></xs:element>
-    <xs:element name="tuplet"><xs:complexType><xs:attribute name="type" type="start-stop" use="required"/><xs:attribute name="number" type="number-level"/><xs:attribute name="bracket" type="xs:token"/></xs:complexType></xs:element>
+    <xs:element name="tuplet"><xs:complexType><xs:attribute name="type" type="start-stop" use="required"/><xs:attribute name="number" type="number-level"/><xs:attribute name="bracket" type="xs:token"/><xs:attribute name="show-number" type="xs:token"/></xs:complexType></xs:element>
     <xs:element name="technical" type="technical"/>
     <xs:element name="articulations"><xs:complexType><xs:choice minOccurs="0" maxOccurs="unbounded"><xs:element name="accent" type="empty"/><xs:element name="staccato" type="empty"/></xs:choice></xs:complexType></xs:element>
     <xs:element name="arpeggiate"><xs:complexType><xs:attribute name="direction"><xs:simpleType><xs:restriction base="xs:token"><xs:enumeration value="up"/><xs:enumeration value="down"/></xs:restriction></xs:simpleType></xs:attribute></xs:complexType></xs:element>
@@ -50,7 +50,7 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
     <xs:element name="beam" minOccurs="0" maxOccurs="8"><xs:complexType><xs:simpleContent><xs:restriction base="beam"><xs:enumeration value="begin"/><xs:enumeration value="continue"/><xs:enumeration value="end"/><xs:enumeration value="forward hook"/><xs:enumeration value="backward hook"/></xs:restriction></xs:simpleContent></xs:complexType></xs:element>
     <xs:element name="notations" type="notations" minOccurs="0" maxOccurs="unbounded"/>
     <xs:element name="play" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="mute" maxOccurs="unbounded"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="palm"/></xs:restriction></xs:simpleType></xs:element></xs:sequence></xs:complexType></xs:element>
-  </xs:sequence><xs:attribute name="print-object" type="xs:token"/></xs:complexType>
+  </xs:sequence><xs:attribute name="print-object" type="xs:token"/><xs:attribute name="release" type="xs:decimal"/></xs:complexType>
   <xs:complexType name="beam"><xs:simpleContent><xs:extension base="xs:string"><xs:attribute name="number" type="xs:positiveInteger"/></xs:extension></xs:simpleContent></xs:complexType>
   <xs:complexType name="attributes"><xs:sequence>
     <xs:element name="divisions" type="positive" minOccurs="0"/>

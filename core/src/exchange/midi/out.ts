@@ -35,7 +35,7 @@ export interface MidiNames {
  * @example midiBytes(makeStudy('s', 'Stair'), DEFAULT_PROFILE, { kind: 'form' }, MIDI_TRACKS).length > 0 // true
  */
 export function midiBytes(study: Study, profile: HandProfile, scope: Scope, names: MidiNames): Uint8Array {
-  const places = writtenPlaces(study, profile, scope, playedLine(study, scope));
+  const places = writtenPlaces(study, profile, scope, { line: playedLine(study, scope) });
   if (places.length === 0) return new Uint8Array();
   const midi = new midiFile.Midi();
   const tempos: { ticks: number; bpm: number }[] = [];

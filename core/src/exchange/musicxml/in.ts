@@ -136,7 +136,9 @@ class PartReader {
           at += lasts;
         }
         end = Math.max(end, at);
-        notes.push(...this.note(own, begun, lasts));
+        // What is let go before its sign is over, or after it.
+        const later = (Number(own.attributes['release'] ?? 0) / this.divisions) * PER_QUARTER;
+        if (lasts > 0) notes.push(...this.note(own, begun, lasts + (Number.isFinite(later) ? later : 0)));
       }
       end = Math.max(end, at);
     }
@@ -187,7 +189,7 @@ class PartReader {
     }
   }
   private note(own: Node, at: number, length: number): ForeignNote[] {
-    if (child(own, 'rest') || child(own, 'cue') || length <= 0) return [];
+    if (child(own, 'rest') || child(own, 'cue')) return [];
     if (this.tabStaff !== null && (textIn(own, 'staff') || '1') !== this.tabStaff) return [];
     const pitch = pitchIn(child(own, 'pitch'), '');
     const { unread, taps, ...signs } = signsOf(own);

@@ -1,6 +1,7 @@
 import {
   ALTER,
   isDead,
+  isNumbered,
   type NotatedBar,
   restSeen,
   type ShownAccidental,
@@ -94,14 +95,14 @@ export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting
         voice: number,
         stem,
         beams: beams[at] ?? [],
-        tuplet: tupletEnds(signs, at),
+        tuplet: tupletEnds(bar, voice, at),
       };
       if (!played) {
         tablature.push(restOf(shape, false, TABLATURE));
         return [...aside, restOf(shape, sign.event !== null || restSeen(sign, other), STAFF)];
       }
       const goesOn = setting.goesOn(n, voice, at);
-      const struck = strokeOf(played, { shape, goesOn, setting, shown });
+      const struck = strokeOf(played, { shape, bar, goesOn, setting, shown });
       tablature.push(...struck.map((s) => s.tablature));
       return [...aside, ...struck.map((s) => s.staff)];
     });
@@ -154,15 +155,21 @@ function restOf(shape: SignShape, seen: boolean, staff: Xml): Xml {
   const inside = [el('rest'), ...timed(shape, []), ...valued(shape, staff), staff, ...tuplet];
   return el('note', inside, seen ? undefined : { 'print-object': 'no' });
 }
+/** What is written longer than it is struck, as basses are, ends so much before its sign. */
+function releasedIn(event: ScoreEvent, written: number, { unit }: MeasureSetting): Readonly<Record<string, number>> {
+  const later = event.at + event.duration - written;
+  return later < 0 ? { release: later / unit } : {};
+}
 interface StrokeSetting {
   readonly shape: SignShape;
+  readonly bar: NotatedBar;
   readonly goesOn: boolean;
   readonly setting: MeasureSetting;
   readonly shown: ReadonlyMap<string, ShownAccidental>;
 }
 function strokeOf(
   { event, notes }: { readonly event: ScoreEvent; readonly notes: readonly ScoreNote[] },
-  { shape, goesOn, setting, shown }: StrokeSetting,
+  { shape, bar, goesOn, setting, shown }: StrokeSetting,
 ): Written[] {
   const { sign } = shape;
   const ties = [
@@ -170,6 +177,7 @@ function strokeOf(
     ...(goesOn ? [el('tie', [], { type: 'start' })] : []),
   ];
   const time = timed(shape, ties);
+  const released = goesOn ? {} : releasedIn(event, bar.at + sign.at + sign.ticks, setting);
   if (notes.length === 0) {
     // A tap or a slap stands where the staff’s middle is.
     const place = el('unpitched', [el('display-step', 'B'), el('display-octave', 4)]);
@@ -178,7 +186,9 @@ function strokeOf(
       ...(goesOn ? [el('tied', [], { type: 'start' })] : []),
     ];
     const hands = [...tied, ...(sign.tied ? [] : tapNotations(event))];
-    return [onBoth(shape, { head: [place, ...time], heads: [el('notehead', 'x')], hands, first: true })];
+    return [
+      onBoth(shape, { around: released, head: [place, ...time], heads: [el('notehead', 'x')], hands, first: true }),
+    ];
   }
   return notes.map((note, i): Written => {
     const { letter, accidental, octave } = spelled(note, event, setting);
@@ -190,6 +200,7 @@ function strokeOf(
       slurTo: setting.slurTo(event, note.string),
     };
     return onBoth(shape, {
+      around: released,
       head: [...(first ? [] : CHORD), pitchOf(letter, ALTER[accidental], octave - 1), ...time],
       ...(accident === undefined ? {} : { accident: [el('accidental', ACCIDENTAL[accident])] }),
       heads: headOf(event.motion, note),
@@ -201,6 +212,8 @@ function strokeOf(
 }
 /** What a note is made of, whichever staff it stands on. */
 interface NoteParts {
+  /** Attributes of the note. */
+  readonly around?: Readonly<Record<string, string | number>>;
   readonly head: readonly Xml[];
   readonly accident?: readonly Xml[];
   readonly heads: readonly Xml[];
@@ -210,34 +223,38 @@ interface NoteParts {
   readonly first: boolean;
 }
 /** A note on the staff, and in the tablature without stem, beam, accidental and the number of its tuplet. */
-function onBoth(shape: SignShape, { head, accident, heads, hands, play = [], first }: NoteParts): Written {
+function onBoth(shape: SignShape, { around = {}, head, accident, heads, hands, play = [], first }: NoteParts): Written {
   const { stem, beams, tuplet } = shape;
   return {
-    staff: el('note', [
-      ...head,
-      ...valued(shape, STAFF, accident),
-      STEM[stem] ?? el('stem', stem),
-      ...heads,
-      STAFF,
-      ...(first ? beams : []),
-      ...notations(first ? [...tuplet, ...hands] : hands),
-      ...play,
-    ]),
-    tablature: el('note', [
-      ...head,
-      ...valued(shape, TABLATURE),
-      NO_STEM,
-      ...heads,
-      TABLATURE,
-      ...notations(hands),
-      ...play,
-    ]),
+    staff: el(
+      'note',
+      [
+        ...head,
+        ...valued(shape, STAFF, accident),
+        STEM[stem] ?? el('stem', stem),
+        ...heads,
+        STAFF,
+        ...(first ? beams : []),
+        ...notations(first ? [...tuplet, ...hands] : hands),
+        ...play,
+      ],
+      around,
+    ),
+    tablature: el(
+      'note',
+      [...head, ...valued(shape, TABLATURE), NO_STEM, ...heads, TABLATURE, ...notations(hands), ...play],
+      around,
+    ),
   };
 }
-function tupletEnds(signs: readonly Sign[], at: number): Xml[] {
-  const group = signs[at]?.tuplet?.group;
-  if (group === undefined) return [];
-  const end = (type: string) => el('tuplet', [], { type, ...(type === 'start' ? { bracket: 'yes' } : {}) });
+function tupletEnds(bar: NotatedBar, voice: Voice, at: number): Xml[] {
+  const signs = bar.voices[voice];
+  const [sign, group] = [signs[at], signs[at]?.tuplet?.group];
+  if (!sign || group === undefined) return [];
+  const begins: Record<string, string> = isNumbered(bar, voice, sign)
+    ? { bracket: 'yes' }
+    : { bracket: 'no', 'show-number': 'none' };
+  const end = (type: string) => el('tuplet', [], { type, ...(type === 'start' ? begins : {}) });
   return [
     ...(signs[at - 1]?.tuplet?.group === group ? [] : [end('start')]),
     ...(signs[at + 1]?.tuplet?.group === group ? [] : [end('stop')]),

@@ -17,7 +17,7 @@ import { el, printXml, type Xml } from './xml.js';
  * @example musicXml(makeStudy('s', 'Stair'), DEFAULT_PROFILE, { kind: 'form' }).includes('<work-title>Stair</work-title>') // true
  */
 export function musicXml(study: Study, profile: HandProfile, scope: Scope): string {
-  const places = writtenPlaces(study, profile, scope);
+  const places = writtenPlaces(study, profile, scope, { as: 'score' });
   if (places.length === 0) return '';
   let [number, time, key] = [0, '', ''];
   const measures = places.flatMap((place, order) => {

@@ -1,4 +1,4 @@
-import { type NotatedBar, notate } from '../../notation/index.js';
+import { type NotatedBar, notate, type WrittenAs } from '../../notation/index.js';
 import { readForm, type Section, type Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { workedScore } from '../../reading/index.js';
@@ -26,23 +26,36 @@ export interface WrittenPlace extends WrittenSection, Omit<FormPlace, 'section'>
 /**
  * What a scope holds, in the order in which it is written: of the whole form each section as often as the form writes it.
  * Sections in which nothing stands are left out.
+ * @param more.line places other than the form's
+ * @param more.as how long strokes are written
  */
 export function writtenPlaces(
   study: Study,
   profile: HandProfile,
   scope: Scope,
-  line = lineOf(study, scope),
+  {
+    line = lineOf(study, scope),
+    as = 'struck',
+  }: { readonly line?: readonly FormPlace[]; readonly as?: WrittenAs } = {},
 ): WrittenPlace[] {
   const made = new Map<string, WrittenSection | null>();
   return line.flatMap(({ section: id, ...signs }): WrittenPlace[] => {
-    if (!made.has(id)) made.set(id, writtenSection(study, profile, id, scope.kind === 'bars' ? scope.bars : null));
+    if (!made.has(id))
+      made.set(id, writtenSection(study, profile, { id, range: scope.kind === 'bars' ? scope.bars : null, as }));
     const own = made.get(id);
     return own ? [{ ...own, ...signs }] : [];
   });
 }
 /** What a scope holds, each section once, in the order in which it comes first. */
-export const writtenSections = (study: Study, profile: HandProfile, scope: Scope): WrittenSection[] =>
-  writtenPlaces(study, profile, scope).filter((p, n, all) => all.findIndex((o) => o.section === p.section) === n);
+export const writtenSections = (
+  study: Study,
+  profile: HandProfile,
+  scope: Scope,
+  as: WrittenAs = 'struck',
+): WrittenSection[] =>
+  writtenPlaces(study, profile, scope, { as }).filter(
+    (p, n, all) => all.findIndex((o) => o.section === p.section) === n,
+  );
 /** The form with its signs of repetition. */
 const lineOf = (study: Study, scope: Scope): FormPlace[] =>
   scope.kind === 'form' ? formLine(readForm(study.form, study.sections).items) : [plain(scope.section)];
@@ -53,13 +66,12 @@ const plain = (section: string): FormPlace => ({ section, opens: false, closes: 
 function writtenSection(
   { sections, shapes, instrument, cells }: Study,
   profile: HandProfile,
-  id: string,
-  range: readonly [number, number] | null,
+  { id, range, as }: { readonly id: string; readonly range: readonly [number, number] | null; readonly as: WrittenAs },
 ): WrittenSection | null {
   const section = sections.find((s) => s.id === id);
   if (!section) return null;
   const { score } = workedScore({ section, shapes, ...instrument, profile, called: cells });
   const [from, to] = range ? [range[0], Math.min(range[1] + 1, score.bars.length)] : [0, score.bars.length];
   if (score.bars.length === 0 || from >= to) return null;
-  return { section, score, from, to, bars: notate(score, section.cycle, from, to, new Set()) };
+  return { section, score, from, to, bars: notate(score, section.cycle, from, to, as) };
 }

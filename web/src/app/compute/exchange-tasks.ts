@@ -92,7 +92,7 @@ export const exchangeTasks: ExchangeTasks = {
   },
   sheet: ({ study, profile, scope }) => practiceSheet(study, profile, scope),
   stand: ({ study, profile, scope }) =>
-    writtenPlaces(study, profile, scope).map(({ section, bars, opens, closes, ending }) => ({
+    writtenPlaces(study, profile, scope, { as: 'page' }).map(({ section, bars, opens, closes, ending }) => ({
       name: section.name,
       cycle: section.cycle,
       bpm: section.bpm,

@@ -9,9 +9,9 @@ export interface SignBeside {
   /** From the middle of the stitch. */
   readonly x: number;
 }
-/** Accents are the edge of the stitch itself, soft strokes its paleness; the others stand beside it. */
+/** A soft stroke is paler; an accent, whose stitch is edged, is seen without colours too. */
 const SIGNS: Readonly<Record<StitchSign, { readonly path: string; readonly open?: true } | null>> = {
-  edge: null,
+  edge: { path: 'M -4 -3.4 L 4 0 L -4 3.4', open: true },
   hollow: null,
   knock: { path: 'M 0 -4 L 4 0 L 0 4 L -4 0 Z' },
   lean: { path: 'M -4.5 1.5 H 4.5', open: true },

@@ -1,9 +1,10 @@
 import { printable } from './printable';
 import { ApplicationRef, createComponent, EnvironmentInjector, inject, Injectable } from '@angular/core';
-import type { NotatedBar } from '@ruffle-wheel/core';
+import { breakBar, type NotatedBar, partsFor, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import type { Font } from 'opentype.js';
 import type { StandSection } from '../../compute/exchange-tasks';
 import { StaveSystem } from '../../ui/stave/stave-system';
+import { strokesIn } from '../../ui/stave/system-layout';
 import { files } from '../../words/files';
 import type { Format } from './paper';
 import { sayCycle } from '../../words/said/catalogue';
@@ -116,10 +117,14 @@ export class StandPage {
 }
 /** The page has its turn. */
 const turn = () => new Promise((resolve) => setTimeout(resolve));
-/** Two bars a system, or one where they are full. */
+/** Two bars a system, or one where they are full, or a part of one that is too full. */
 export function systemsOf(bars: readonly NotatedBar[]): (readonly NotatedBar[])[] {
-  const each = bars.some((b) => b.events.length > CROWDED) ? 1 : 2;
-  return Array.from({ length: Math.ceil(bars.length / each) }, (_, n) => bars.slice(n * each, (n + 1) * each));
+  const busiest = Math.max(0, ...bars.map((b) => b.events.length));
+  if (busiest <= CROWDED)
+    return Array.from({ length: Math.ceil(bars.length / 2) }, (_, n) => bars.slice(n * 2, n * 2 + 2));
+  return bars.flatMap((bar) =>
+    breakBar(bar, partsFor(bar.events.length, strokesIn(UNITS), bar.length / TICKS_PER_COUNT)).map((part) => [part]),
+  );
 }
 let font: Promise<Font> | null = null;
 function signsFont(): Promise<Font> {

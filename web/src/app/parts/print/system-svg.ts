@@ -102,7 +102,9 @@ function dressed(e: Element) {
   if (stitch && e.localName === 'path')
     for (const [attribute, value] of Object.entries(stitchLook(e, stitch.classList))) e.setAttribute(attribute, value);
   if (stitch && e.localName === 'text')
-    for (const [attribute, value] of Object.entries(sans(13, 'bold', { ...middle, fill: stitch.classList.contains('tap') ? INK : '#ffffff' })))
+    for (const [attribute, value] of Object.entries(
+      sans(13, 'bold', { ...middle, fill: stitch.classList.contains('tap') ? INK : '#ffffff' }),
+    ))
       e.setAttribute(attribute, value);
   if (e.localName === 'text') lettered(e);
   e.removeAttribute('class');

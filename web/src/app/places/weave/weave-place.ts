@@ -168,7 +168,10 @@ export class WeavePlace {
     return this.words.stepAloud(place, chord, event ? sayPlayed(event) : this.said());
   });
   /** Only another bar moves the page: it stays where one has scrolled to when its bars are drawn anew. */
-  private readonly barHere = computed(() => this.cursor.stop()?.bar);
+  private readonly systemHere = computed(() => {
+    const stop = this.cursor.stop();
+    return stop ? this.music.systemOf(stop) : null;
+  });
 
   constructor() {
     const panel = (e: KeyboardEvent) => this.panels.pressed(e);
@@ -214,9 +217,8 @@ export class WeavePlace {
     });
     // The cursor stays in sight, by keys and with the music.
     afterRenderEffect(() => {
-      const [bar, viewport] = [this.barHere(), this.viewport()];
-      if (bar === undefined || !viewport) return;
-      const system = Math.floor(bar / this.music.barsInSystem());
+      const [system, viewport] = [this.systemHere(), this.viewport()];
+      if (system === null || !viewport) return;
       const [top, height] = [system * this.systemHeight(), this.systemHeight()];
       const from = viewport.measureScrollOffset('top');
       if (top < from || top + height > from + viewport.getViewportSize()) viewport.scrollToOffset(top);

@@ -1,6 +1,8 @@
 import {
+  beamGroups,
   hasMarkAnywhere,
   isDead,
+  isNumbered,
   markRow,
   MARKS,
   notesOf,
@@ -12,7 +14,6 @@ import {
   type Sign,
   spell,
   type StaffSign,
-  TICKS_PER_COUNT,
   type Voice as HandVoice,
 } from '@ruffle-wheel/core';
 import {
@@ -70,7 +71,8 @@ export function fontHere(): Promise<unknown> {
 /** Signs at the edges of a bar. */
 export interface Edges {
   readonly begin: 'repeat' | null;
-  readonly end: 'repeat' | 'end' | null;
+  /** `none` where a bar goes on in the next system. */
+  readonly end: 'repeat' | 'end' | 'none' | null;
 }
 /**
  * Draws one or two bars into an element: a staff, tablature under it, both voices.
@@ -117,7 +119,7 @@ export function drawSystem(
     });
     const ghosts = ghostsOf(bar, drawn.bars.at(-1));
     drawn.stops.push(...[...stopsOf(bar, voices), ...ghosts].sort((a, b) => a.at - b.at));
-    drawn.tuplets.push(...numbersOf(bar.n, voices));
+    drawn.tuplets.push(...numbersOf(bar, voices));
     x += own;
   });
   drawLevels(context, drawn.stops, bars[0]?.level);
@@ -159,6 +161,7 @@ interface DrawnVoice {
   readonly voice: HandVoice;
   readonly drawn: readonly DrawnSign[];
 }
+const END_TYPE = { repeat: BarlineType.REPEAT_END, end: BarlineType.END, none: BarlineType.NONE } as const;
 interface Lines {
   readonly x: number;
   readonly width: number;
@@ -177,8 +180,7 @@ function linesOf(context: Context, { x, width, bar, first, edges }: Lines): Stav
   }
   if (bar.time) stave.addTimeSignature(bar.time.join('/'));
   if (!first) stave.setBegBarType(BarlineType.NONE);
-  for (const lines of [stave, tab])
-    if (edges?.end) lines.setEndBarType(edges.end === 'repeat' ? BarlineType.REPEAT_END : BarlineType.END);
+  for (const lines of [stave, tab]) if (edges?.end) lines.setEndBarType(END_TYPE[edges.end]);
   const begin = stave.getNoteStartX() + 4;
   if (edges?.begin) stave.setNoteStartX(begin + REPEAT_WIDTH);
   stave.setContext(context).draw();
@@ -205,10 +207,21 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   const beams = voices.flatMap(({ drawn }) => beamsOf(bar, drawn));
   const formatter = new Formatter().joinVoices(together);
   formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
+  oneHead(voices);
   together.forEach((v) => v.draw(context, stave));
   beams.forEach((b) => b.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
+}
+/** A note in the beam of one voice and with a stem of the other has one head, where both heads are black. */
+function oneHead(voices: readonly DrawnVoice[]) {
+  const [fingers, thumb] = [voices[0]?.drawn ?? [], voices[1]?.drawn ?? []];
+  for (const { sign, note } of fingers) {
+    if (!sign.shared) continue;
+    const own = thumb.find((t) => t.sign.at === sign.at && t.sign.event === sign.event);
+    if (!own || own.sign.value < 4) continue;
+    for (const n of [note, own.note]) n.setXShift(0);
+  }
 }
 /** Accidentals before the heads that need one; a string that is dead needs none. */
 function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[]) {
@@ -217,7 +230,7 @@ function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[]) {
     .filter(({ sign }) => sign.event !== null && !sign.tied)
     .sort((a, b) => a.sign.at - b.sign.at)
     .flatMap(({ voice, sign, note }) =>
-      keysOf(bar, voice, sign.event ?? 0).flatMap((k, index) =>
+      keysOf(bar, voiceOf(voice, sign), sign.event ?? 0).flatMap((k, index) =>
         k.dead || !(note instanceof StaveNote) ? [] : [{ ...k.spelled, key: { note, index } }],
       ),
     );
@@ -239,13 +252,16 @@ function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
       const event = bar.events[sign.event ?? -1];
       if (!event || sign.event === null || sign.tied || event.at < bar.at) continue;
       const heads = note instanceof StaveNote ? note.getYs() : [];
-      const notes = keysOf(bar, voice, sign.event).map(({ note: { string, left, fret, workedOut } }, i) => ({
-        ...{ string, left, fret, workedOut },
-        head: heads[i] ?? null,
-        tab: stringY(string),
-      }));
+      const notes = keysOf(bar, voiceOf(voice, sign), sign.event).map(
+        ({ note: { string, left, fret, workedOut } }, i) => ({
+          ...{ string, left, fret, workedOut },
+          head: heads[i] ?? null,
+          tab: stringY(string),
+        }),
+      );
       const there = stops.get(event.at);
-      if (there) there.notes.push(...notes);
+      // A note that both voices have is one.
+      if (there) there.notes.push(...notes.filter((n) => !there.notes.some((o) => o.string === n.string)));
       else {
         const x = note.getAbsoluteX();
         stops.set(event.at, {
@@ -284,6 +300,8 @@ function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
       return { note, spelled, dead, key: `${letter.toLowerCase()}${accidental}/${octave}${dead ? CROSS : ''}` };
     });
 }
+/** Whose note a sign is: the fingers' beam goes through some of the thumb's. */
+const voiceOf = (voice: HandVoice, sign: Sign): HandVoice => (sign.shared ? 'thumb' : voice);
 function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
   const duration = `${LETTER[sign.value] ?? 'q'}${sign.dotted ? 'd' : ''}`;
   const stemDirection = voice === 'thumb' ? -1 : 1;
@@ -295,7 +313,7 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
     if (sign.dotted) Dot.buildAndAttach([rest], { all: true });
     return { sign, note: rest };
   }
-  const keys = keysOf(bar, voice, sign.event);
+  const keys = keysOf(bar, voiceOf(voice, sign), sign.event);
   const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
   if (sign.dotted) Dot.buildAndAttach([note], { all: true });
   // On the side of the head: a dot where the stroke is stopped at once, a ring for a harmonic.
@@ -308,7 +326,7 @@ function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
   return { sign, note };
 }
 /** Signs beside the head, by what a mark asks of a staff; a cross is the head itself. */
-const ARTICULATION: Readonly<Record<StaffSign, string | null>> = { accent: 'a>', dot: 'a.', ring: 'ah', cross: null };
+const ARTICULATION: Readonly<Record<StaffSign, string | null>> = { dot: 'a.', ring: 'ah', cross: null };
 const articulationsOf = ({ motion }: ScoreEvent): string[] => {
   const signs = MARKS.filter((m) => hasMarkAnywhere(motion, m)).flatMap((m) => markRow(m).staff ?? []);
   return [...new Set(signs)].flatMap((s) => ARTICULATION[s] ?? []);
@@ -331,40 +349,30 @@ function shorten(group: readonly DrawnSign[]) {
   );
 }
 /** The numbers of tuplets, beyond the ends of their stems. */
-function numbersOf(bar: number, voices: readonly DrawnVoice[]): Drawn['tuplets'] {
+function numbersOf(bar: NotatedBar, voices: readonly DrawnVoice[]): Drawn['tuplets'] {
   return voices.flatMap(({ voice, drawn }) =>
     tupletsOf(drawn).flatMap((group) => {
       const seen = group.flatMap(({ note }) => (note instanceof StaveNote && !note.isRest() ? [note] : []));
       const [first, last] = [seen[0], seen[seen.length - 1]];
-      const tuplet = group[0]?.sign.tuplet;
-      if (!first || !last || !tuplet) return [];
+      const sign = group[0]?.sign;
+      const tuplet = sign?.tuplet;
+      if (!first || !last || !tuplet || !isNumbered(bar, voice, sign)) return [];
       const ends = seen.map((n) => n.getStemExtents().topY);
       const y = voice === 'fingers' ? Math.min(...ends) - 4 : Math.max(...ends) + 12;
       const x = (first.getAbsoluteX() + last.getAbsoluteX()) / 2 + 5;
-      return [{ key: `${bar} ${voice} ${tuplet.group}`, x, y, text: String(tuplet.notes) }];
+      return [{ key: `${bar.n} ${voice} ${tuplet.group}`, x, y, text: String(tuplet.notes) }];
     }),
   );
 }
-/** Neighbours within one count share a beam; within two where a count itself has a flag. */
-function beamsOf({ count: value }: NotatedBar, drawn: readonly DrawnSign[]): Beam[] {
-  const beams: Beam[] = [];
-  let group: StaveNote[] = [];
-  const span = TICKS_PER_COUNT * (value > 4 ? 2 : 1);
-  let count = -1;
-  const close = () => {
-    if (group.length > 1) beams.push(new Beam(group));
-    group = [];
-  };
-  for (const { sign, note } of drawn) {
-    const own = Math.floor(sign.at / span);
-    const beamed = sign.event !== null && sign.value >= 8 && note instanceof StaveNote;
-    if (!beamed || own !== count) close();
-    count = own;
-    if (beamed) group.push(note);
-  }
-  close();
-  return beams;
-}
+const beamsOf = (bar: NotatedBar, drawn: readonly DrawnSign[]): Beam[] => {
+  const notes = new Map(
+    drawn.map(({ sign, note }) => [sign, note instanceof StaveNote && !note.isRest() ? note : null]),
+  );
+  const signs = drawn.map((d) => d.sign);
+  return beamGroups(bar, signs, (s) => s.event !== null && !!notes.get(s)).map(
+    (group) => new Beam(group.flatMap((n) => notes.get(signs[n] as Sign) ?? [])),
+  );
+};
 /** Ties inside a bar, and halves of those that come over its lines. */
 function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[] {
   const ties: StaveTie[] = [];
@@ -392,8 +400,7 @@ function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[] {
     if (sign.tied) tie(before?.keys.length === note.keys.length ? before : null, note);
     before = note;
     for (const n of event.notes) last.set(n.string, { note, event: sign.event ?? 0 });
-    const atEnd = sign.at + sign.ticks === bar.length;
-    if (atEnd && event.at + event.duration > bar.at + bar.length) tie(note, null);
+    if (sign.goesOver) tie(note, null);
   }
   return ties;
 }

@@ -63,6 +63,10 @@ const CHORD_GAP = 6;
 /** From the edges of the page, in px, where the cursor makes it scroll. */
 const MARGIN = 30;
 
+/** Whether a bar begins here, and whether it ends here: one may be broken over systems. */
+const isFirst = ({ part }: NotatedBar): boolean => !part || part[0] === 0;
+const isLast = ({ part }: NotatedBar): boolean => !part || part[0] === part[1] - 1;
+
 /** The shape of a stitch: it points down or up with a strum, is round for a pluck, a diamond for a tap. */
 const STITCH = {
   down: 'M -8 -8 H 8 V 3 L 0 10 L -8 3 Z',
@@ -101,11 +105,11 @@ export class StaveSystem {
   private readonly edges = computed(
     (): readonly Edges[] => {
       const signs = this.signs();
-      if (!signs) return [];
+      if (!signs) return this.bars().map((bar) => ({ begin: null, end: isLast(bar) ? null : 'none' }));
       const { opens, closes, ends } = signs.form;
-      return this.bars().map(({ n }) => ({
-        begin: opens && n === 0 ? 'repeat' : null,
-        end: n !== signs.of - 1 ? null : closes ? 'repeat' : ends ? 'end' : null,
+      return this.bars().map((bar) => ({
+        begin: opens && bar.n === 0 && isFirst(bar) ? 'repeat' : null,
+        end: !isLast(bar) ? 'none' : bar.n !== signs.of - 1 ? null : closes ? 'repeat' : ends ? 'end' : null,
       }));
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
@@ -116,15 +120,17 @@ export class StaveSystem {
     const [first, last] = [drawn?.bars[0], drawn?.bars.at(-1)];
     if (!signs || !first || !last) return null;
     const { ending, closes } = signs.form;
-    const closed = last.n === signs.of - 1;
+    const [firstBar, lastBar] = [this.bars()[0], this.bars().at(-1)];
+    const opened = first.n === 0 && !!firstBar && isFirst(firstBar);
+    const closed = last.n === signs.of - 1 && !!lastBar && isLast(lastBar);
     return {
       bracket: ending && {
-        from: first.n === 0 ? first.start - 8 : first.x,
+        from: opened ? first.start - 8 : first.x,
         to: last.end - 2,
-        begins: first.n === 0,
+        begins: opened,
         closed,
       },
-      passes: ending && first.n === 0 ? `${ending.join(', ')}.` : '',
+      passes: ending && opened ? `${ending.join(', ')}.` : '',
       times: closed && closes && closes > 2 && !ending ? `×${closes}` : '',
       end: last.end,
     };
@@ -150,8 +156,8 @@ export class StaveSystem {
     return this.bars()
       .flatMap((b) => [
         sayBar(b, this.cycle()),
-        ...(b.n === 0 ? [said?.first ?? ''] : []),
-        ...(b.n === (signs?.of ?? 0) - 1 ? [said?.last ?? ''] : []),
+        ...(b.n === 0 && isFirst(b) ? [said?.first ?? ''] : []),
+        ...(b.n === (signs?.of ?? 0) - 1 && isLast(b) ? [said?.last ?? ''] : []),
       ])
       .filter((t) => t !== '')
       .join(' ');
@@ -200,12 +206,12 @@ export class StaveSystem {
       motion.kind === 'ghost'
         ? 'ghost'
         : motion.kind === 'golpe' || motion.kind === 'slap'
-        ? 'tap'
-        : strum === 'd'
-          ? 'down'
-          : strum === 'u'
-            ? 'up'
-            : 'pluck';
+          ? 'tap'
+          : strum === 'd'
+            ? 'down'
+            : strum === 'u'
+              ? 'up'
+              : 'pluck';
     const played =
       motion.kind === 'stroke' && !motion.plectrum
         ? [...new Set(notes.map((n) => event.notes.find((e) => e.string === n.string)?.right))]
@@ -298,7 +304,10 @@ export class StaveSystem {
     }),
   );
   protected readonly numbers = computed(() =>
-    (this.drawn()?.bars ?? []).map((b) => ({ n: b.n, x: b.x, width: b.width, chosen: this.within(b.n) })),
+    (this.drawn()?.bars ?? []).map((b) => {
+      const bar = this.bars().find((own) => own.n === b.n);
+      return { n: b.n, x: b.x, width: b.width, chosen: this.within(b.n), named: !bar || isFirst(bar) };
+    }),
   );
   private within(n: number): boolean {
     const range = this.range();

@@ -16,6 +16,10 @@ const STROKE = 14;
 const BESIDE = 110;
 /** Units across for so many strokes: as many as there are, or more that are drawn smaller. */
 export const unitsFor = (strokes: number, width: number): number => Math.max(width, BESIDE + strokes * STROKE);
+/** Units that a stroke has where it can be read at ease. */
+const AT_EASE = 25;
+/** So many strokes can be read in a system of a width. */
+export const strokesIn = (width: number): number => Math.floor((width - BESIDE) / AT_EASE);
 /** Pixels to a unit at the least: what finds no room then is scrolled to. */
 export const LEAST_SCALE = 0.76;
 /** A stroke where it is drawn. */

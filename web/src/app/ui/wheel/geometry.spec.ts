@@ -62,8 +62,9 @@ describe('stitches', () => {
     expect(signs('pi:53*')).toEqual(['knock', '']);
     expect(signs('p:5_')).toEqual(['lean']);
     expect(signs('im:3%+2~')).toEqual(['wave palm']);
-    // An accent is the stitch's edge, a soft one its paleness.
-    expect(signs('i!')).toEqual(['']);
+    // A soft one is paler.
+    expect(signs('i!')).toEqual(['edge']);
+    expect(signs('i,')).toEqual(['']);
     const [a, b] = stitches("ix' {.}x23")[0]!.signs;
     expect([a!.x, b!.x]).toEqual([-5, 5]);
   });

@@ -100,7 +100,9 @@ export class WheelDrawing {
         key: h.from,
         free: this.free()
           .filter((f) => f.from < h.to && f.to > h.from)
-          .map((f) => arc(Math.max(f.from, h.from) / this.length(), Math.min(f.to, h.to) / this.length(), RADIUS.harmony)),
+          .map((f) =>
+            arc(Math.max(f.from, h.from) / this.length(), Math.min(f.to, h.to) / this.length(), RADIUS.harmony),
+          ),
       };
     }),
   );
