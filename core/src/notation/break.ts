@@ -41,6 +41,12 @@ export function partStarts(cycle: AccentCycle, n: number, parts: number): number
     .filter((s) => s > 0 && s < length);
   return [0, ...cutsOf({ length, seams }, parts - 1)];
 }
+/**
+ * The places at which a bar is cut into so many parts, in ticks from its beginning.
+ * @example breakAt({ length: 60480, seams: [15120, 40320] }, 3) // [15120, 40320]
+ */
+export const breakAt = (bar: { readonly length: number; readonly seams: readonly number[] }, parts: number): number[] =>
+  cutsOf(bar, parts - 1);
 function cutsOf(
   { length, seams }: { readonly length: number; readonly seams: readonly number[] },
   wanted: number,

@@ -10,4 +10,5 @@ export * from './shares.js';
 export * from './write-out-text.js';
 export * from './place-on-step.js';
 export * from './read-tablature.js';
+export * from './tablature-systems.js';
 export { typedTablature } from './typed-tablature.js';

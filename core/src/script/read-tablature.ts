@@ -1,7 +1,7 @@
-import { typedTablature } from './typed-tablature.js';
+import { type TypedBar, typedBars } from './tablature-systems.js';
 import { type Fact, fact } from '../fault/index.js';
 import { FRETS_ON_NECK } from '../instrument/index.js';
-import { STEPS_PER_COUNT, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
+import { STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
 
 /** What is made of tablature in plain text. */
 export interface ReadTablature {
@@ -19,14 +19,14 @@ export type TablatureRefusal =
   'no six lines' | 'tablature too long' | 'no note in the tablature' | 'note beyond the neck' | 'bars unlike the cycle';
 export const LONGEST_TABLATURE = 60_000;
 
-/** A line of a string: its name perhaps, then holds, frets and bar lines. */
-const LINE = /^\s*(?:[A-Ha-h][#b♯♭]?|[1-6])?\s*([|:].*|-.*)$/;
-const isString = (line: string): boolean => LINE.test(line) && line.includes('-');
-/** A line of the right hand's letters under the strings. */
+/** The right hand's letters under the strings. */
 const LETTERS = /^[\s|pimaePIMAE]+$/;
 
-interface Note {
+/** A note as tablature has it. */
+export interface TypedNote {
+  /** Of its fret, and of what stands before it and belongs to it. */
   readonly column: number;
+  readonly begins: number;
   readonly string: number;
   readonly fret: number;
   readonly slurred: boolean;
@@ -35,7 +35,7 @@ interface Note {
   readonly node: boolean;
 }
 interface Bar {
-  readonly notes: readonly Note[];
+  readonly notes: readonly TypedNote[];
   readonly letters: ReadonlyMap<number, string>;
   readonly width: number;
 }
@@ -53,10 +53,10 @@ export function readTablature(
   stepsPerCount: number,
 ): ReadTablature | { readonly refusal: Fact<TablatureRefusal> } {
   if (text.length > LONGEST_TABLATURE) return { refusal: fact('tablature too long', text.length, LONGEST_TABLATURE) };
-  const systems = systemsOf(typedTablature(text).split('\n'));
-  if (systems.length === 0) return { refusal: fact('no six lines') };
+  const typed = typedBars(text);
+  if (typed.length === 0) return { refusal: fact('no six lines') };
   const unread = new Set<string>();
-  const bars = systems.flatMap((s) => barsOf(s.strings, s.letters, unread));
+  const bars = typed.map((b) => barOf(b, unread));
   const notes = bars.flatMap((b) => b.notes);
   if (notes.length === 0) return { refusal: fact('no note in the tablature') };
   const far = notes.find((n) => n.fret > FRETS_ON_NECK);
@@ -67,7 +67,7 @@ export function readTablature(
   let [moved, lost] = [0, 0];
   const lines = bars.map((bar) => {
     const words = Array.from({ length: steps }, () => '-');
-    const at = new Map<number, Note[]>();
+    const at = new Map<number, TypedNote[]>();
     const place = placeIn(bar, steps);
     for (const n of bar.notes) {
       const exact = place(n);
@@ -89,62 +89,51 @@ export function readTablature(
  * Which step a note stands on, with fraction. People leave a hold after the bar line and before the next, or leave them
  * out: the bar is as wide as it takes for its notes to stand nearest to steps.
  */
-function placeIn({ notes, width }: Bar, steps: number): (n: Note) => number {
+function placeIn({ notes, width }: Bar, steps: number): (n: TypedNote) => number {
   const first = Math.min(1, ...notes.map((n) => n.column));
-  const wide = (w: number) => (n: Note) => ((n.column - first) / Math.max(1, w)) * steps;
-  const off = (place: (n: Note) => number) =>
+  const wide = (w: number) => (n: TypedNote) => ((n.column - first) / Math.max(1, w)) * steps;
+  const off = (place: (n: TypedNote) => number) =>
     notes.reduce((sum, n) => sum + Math.abs(place(n) - Math.round(place(n))), 0);
   const all = [width, width - 1].map(wide);
   return all.reduce((best, place) => (off(place) < off(best) - 1e-9 ? place : best), wide(width + 1));
 }
 
-function systemsOf(lines: readonly string[]): { strings: string[]; letters: string }[] {
-  const systems: { strings: string[]; letters: string }[] = [];
-  for (let n = 0; n + STRINGS.length <= lines.length; n++) {
-    const six = lines.slice(n, n + STRINGS.length);
-    if (!six.every(isString)) continue;
-    // Everything is counted from where the strings begin.
-    const begin = Math.max(...six.map((l) => l.length - (LINE.exec(l)?.[1] ?? '').length));
-    const below = lines[n + STRINGS.length] ?? '';
-    const letters = below.trim() !== '' && LETTERS.test(below) ? below.slice(begin) : '';
-    const strings = six.map((l) => LINE.exec(l)?.[1] ?? '');
-    systems.push({ strings: isUpsideDown(six) ? strings.reverse() : strings, letters });
-    n += STRINGS.length - 1;
-  }
-  return systems;
-}
-
-/** Whether the thickest string stands on top: the names say so. */
-const isUpsideDown = (six: readonly string[]): boolean =>
-  /^(?:eadgbe|654321)$/i.test(six.map((l) => /^\s*([A-Ha-h1-6]?)/.exec(l)?.[1] ?? '').join(''));
-
-function barsOf(strings: readonly string[], letters: string, unread: Set<string>): Bar[] {
-  const length = Math.max(...strings.map((s) => s.length));
-  const lines = strings.map((s) => s.padEnd(length, '-'));
-  // A bar line goes through all the strings.
-  const cuts = Array.from({ length }, (_, c) => c).filter((c) => lines.every((l) => l[c] === '|' || l[c] === ':'));
-  const edges = [-1, ...cuts, length];
-  return edges.slice(0, -1).flatMap((from, n): Bar[] => {
-    const to = edges[n + 1] ?? length;
-    if (to - from < 3) return [];
-    const notes = lines.flatMap((line, i) => notesOn(line.slice(from + 1, to), i + 1, unread));
-    const own = new Map<number, string>();
-    for (const [c, letter] of [...letters.slice(from + 1, to)].entries())
-      if (/[pimae]/i.test(letter)) own.set(c, letter.toLowerCase());
-    return [{ notes, letters: own, width: to - from - 1 }];
+/** The pieces of a bar one after the other: each but the first without the hold that it begins with. */
+function barOf(pieces: TypedBar, unread: Set<string>): Bar {
+  const notes: TypedNote[] = [];
+  const letters = new Map<number, string>();
+  let width = 0;
+  pieces.forEach(({ strings, letters: row }, n) => {
+    const from = width - (n === 0 ? 0 : 1);
+    strings.forEach((line, i) => {
+      for (const note of notesOn(line, i + 1, unread)) notes.push({ ...note, column: note.column + from });
+    });
+    if (row.every((r) => LETTERS.test(r.text)))
+      for (const { column, text } of row)
+        for (const [c, letter] of [...text].entries())
+          if (/[pimae]/i.test(letter)) letters.set(column + c + from, letter.toLowerCase());
+    width = from + (strings[0] ?? '').length;
   });
+  return { notes, letters, width };
 }
 const TOKEN = /(\d{1,2})(o)?|([xX])|([hps/\\^])|([^-|:\s()~\d])/g;
-function notesOn(line: string, string: number, unread: Set<string>): Note[] {
-  const notes: Note[] = [];
+/**
+ * The notes of one string in a piece of a bar.
+ * @param unread signs that say nothing here are put there
+ * @param begun something sounds on it already, so that what comes first may be slurred
+ */
+export function notesOn(line: string, string: number, unread: Set<string>, begun = false): TypedNote[] {
+  const notes: TypedNote[] = [];
   let slurred = false;
+  let slurAt = 0;
   for (const m of line.matchAll(TOKEN)) {
     const [, fret, node, dead, slur, other] = m;
-    if (slur) slurred = notes.length > 0;
+    if (slur) [slurred, slurAt] = [notes.length > 0 || begun, m.index];
     else if (other) unread.add(other);
     else {
       notes.push({
         column: m.index,
+        begins: slurred ? slurAt : m.index,
         string,
         fret: Number(fret ?? 0),
         slurred: slurred && !dead,
@@ -158,7 +147,7 @@ function notesOn(line: string, string: number, unread: Set<string>): Note[] {
 }
 
 /** The notes of one step, thickest string first, with the letters that stand under them. */
-function wordOf(notes: readonly Note[], { letters }: Bar): string {
+function wordOf(notes: readonly TypedNote[], { letters }: Bar): string {
   const sorted = [...notes].sort((a, b) => b.string - a.string);
   const [only] = sorted;
   if (only && sorted.length === 1 && only.slurred) return `L:${only.string}f${only.fret}`;

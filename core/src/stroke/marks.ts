@@ -53,8 +53,8 @@ export interface MarkRow {
   readonly musicxml: ScoreSign;
   /** Whether these files hold it. */
   readonly midi: boolean;
-  /** Its sign behind a fret in tablature of plain text, or in place of it; null where it has none. */
-  readonly tablature: { readonly behind?: string; readonly instead?: string } | null;
+  /** Its sign in tablature of plain text: behind a fret, in place of it, or behind the letters under the stroke. */
+  readonly tablature: { readonly behind: string } | { readonly instead: string } | { readonly under: string };
 }
 const NOTHING = {
   ...{ against: '', whole: false, taps: false, ligado: true, told: true, weight: 0, gain: null, damped: null },
@@ -66,47 +66,121 @@ const NOTHING = {
     overChange: false,
     staff: null,
     midi: false,
-    tablature: null,
   },
 } as const satisfies Partial<MarkRow>;
 
 /** Every mark by its letter, in the order in which they are printed. */
 export const MARK_ROWS = {
   '!': {
-    ...{ ...NOTHING, id: 'accent', stitch: 'edge', against: ',', taps: true, weight: 0.2, gain: 0.95, midi: true },
+    ...{
+      ...NOTHING,
+      id: 'accent',
+      tablature: { under: '!' },
+      stitch: 'edge',
+      against: ',',
+      taps: true,
+      weight: 0.2,
+      gain: 0.95,
+      midi: true,
+    },
     musicxml: { as: 'articulation', name: 'accent', also: ['strong-accent'] },
   },
   ',': {
-    ...{ ...NOTHING, id: 'soft', stitch: 'hollow', against: '!', taps: true, weight: -0.35, gain: 0.35, midi: true },
+    ...{
+      ...NOTHING,
+      id: 'soft',
+      tablature: { under: ',' },
+      stitch: 'hollow',
+      against: '!',
+      taps: true,
+      weight: -0.35,
+      gain: 0.35,
+      midi: true,
+    },
     musicxml: { as: 'word', name: 'soft' },
   },
   '*': {
-    ...{ ...NOTHING, id: 'golpe', stitch: 'knock', whole: true, ligado: false, told: false, weight: 0.2, midi: true },
+    ...{
+      ...NOTHING,
+      id: 'golpe',
+      tablature: { under: '*' },
+      stitch: 'knock',
+      whole: true,
+      ligado: false,
+      told: false,
+      weight: 0.2,
+      midi: true,
+    },
     musicxml: { as: 'technical', name: 'golpe', once: true },
   },
   _: {
-    ...{ ...NOTHING, id: 'rest stroke', stitch: 'lean', ligado: false, weight: 0.15, leans: true },
+    ...{
+      ...NOTHING,
+      id: 'rest stroke',
+      tablature: { under: '_' },
+      stitch: 'lean',
+      ligado: false,
+      weight: 0.15,
+      leans: true,
+    },
     musicxml: { as: 'word', name: 'rest stroke' },
   },
   '~': {
-    ...{ ...NOTHING, id: 'let ring', stitch: 'wave', against: "'x%", rings: true, midi: true },
+    ...{
+      ...NOTHING,
+      id: 'let ring',
+      tablature: { under: '~' },
+      stitch: 'wave',
+      against: "'x%",
+      rings: true,
+      midi: true,
+    },
     musicxml: { as: 'tied', name: 'let-ring' },
   },
   "'": {
-    ...{ ...NOTHING, id: 'staccato', stitch: 'dot', staff: 'dot', against: '~', ended: 'half-way', overChange: true },
+    ...{
+      ...NOTHING,
+      id: 'staccato',
+      tablature: { under: "'" },
+      stitch: 'dot',
+      staff: 'dot',
+      against: '~',
+      ended: 'half-way',
+      overChange: true,
+    },
     musicxml: { as: 'articulation', name: 'staccato', also: ['staccatissimo'] },
   },
   '^': {
-    ...{ ...NOTHING, id: 'release', stitch: 'lift', staff: 'dot', ended: 'over', overChange: true },
+    ...{
+      ...NOTHING,
+      id: 'release',
+      tablature: { under: ')' },
+      stitch: 'lift',
+      staff: 'dot',
+      ended: 'over',
+      overChange: true,
+    },
     musicxml: { as: 'word', name: 'left hand lets go' },
   },
   x: {
     ...{ ...NOTHING, id: 'dead', stitch: 'cross', staff: 'cross', damped: 'left hand', tablature: { instead: 'x' } },
     musicxml: { as: 'head', name: 'x' },
   },
-  '%': { ...{ ...NOTHING, id: 'palm', stitch: 'palm', damped: 'palm' }, musicxml: { as: 'mute', name: 'palm' } },
+  '%': {
+    ...{ ...NOTHING, id: 'palm', tablature: { under: '%' }, stitch: 'palm', damped: 'palm' },
+    musicxml: { as: 'mute', name: 'palm' },
+  },
   '>': {
-    ...{ ...NOTHING, id: 'next chord', stitch: 'ahead', whole: true, told: false, overChange: true, midi: true },
+    ...{
+      ...NOTHING,
+      id: 'next chord',
+      tablature: { under: '>' },
+      stitch: 'ahead',
+      whole: true,
+      told: false,
+      overChange: true,
+      midi: true,
+    },
     musicxml: { as: 'word', name: 'next chord' },
   },
   o: {

@@ -31,8 +31,8 @@ export function scoreFile(
 /** What a study, or part of it, loses in a format, its sections taken together. */
 export function scopeLosses(study: Study, profile: HandProfile, scope: Scope, format: Format): Loss[] {
   const sums = new Map<Loss['code'], number>();
-  for (const { section, score, from, to } of writtenSections(study, profile, scope)) {
-    for (const { code, about } of lossesOf(score, format, section.stepsPerCount, from, to))
+  for (const { score, from, to } of writtenSections(study, profile, scope)) {
+    for (const { code, about } of lossesOf(score, format, from, to))
       sums.set(code, (sums.get(code) ?? 0) + Number(about[0]));
   }
   return [...sums].map(([code, n]) => ({ code, about: [n] }));

@@ -130,7 +130,7 @@ describe('five hundred damaged files of each kind', () => {
     ['MusicXML', strToU8(xml)],
     ['compressed MusicXML', compressedMusicXml(xml)],
     ['MIDI', midi],
-    ['tablature', strToU8(tablatureText(score, four, 2))],
+    ['tablature', strToU8(tablatureText(score, four))],
   ])('%s: refused in words, or a study that opens again', (_, whole) => {
     const roll = dice(whole.length);
     let [taken, refused] = [0, 0];

@@ -139,7 +139,7 @@ describe('what is lost is said before', () => {
       'Of 1 stroke that is strummed the direction is not written.',
       '1 stroke of the left hand alone sounds like plucked ones.',
       'Dead strings of 1 stroke are left out.',
-      'Marks of 1 stroke are not written, nor how loud it is.',
+      'Marks of 1 stroke are not written.',
       'Of one pitch on two strings at once one is written (1 stroke).',
       'Chords are not written, only their notes.',
     ]));

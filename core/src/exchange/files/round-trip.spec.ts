@@ -1,15 +1,26 @@
 import midiFile from '@tonejs/midi';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../../catalogue/index.js';
+import { CYCLES as ALL_CYCLES, cycleById } from '../../catalogue/index.js';
 import type { AccentCycle } from '../../cycle/index.js';
 import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
-import { inOrder, makeStudy, putShape, setChart, setScript, setSteps, type Study } from '../../piece/index.js';
+import {
+  addSection,
+  inOrder,
+  makeStudy,
+  putShape,
+  setChart,
+  setForm,
+  setScript,
+  setSteps,
+  type Study,
+} from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { printScript } from '../../script/index.js';
 import { golpeFinger, marksOn } from '../../stroke/index.js';
 import { anyPattern } from '../../testing/arbitrary.js';
 import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile } from './index.js';
+import { studyTablature, tablatureFile } from '../written/index.js';
 import { playedNotes } from '../written/played.js';
 import { writtenPlaces } from '../written/scope.js';
 
@@ -90,6 +101,69 @@ describe('out and in again', () => {
       { numRuns: 120 },
     );
     expect(tried).toBeGreaterThan(30);
+  });
+  it('tablature brings back every note with its time, its place, the right hand, marks and levels, and the chords', () => {
+    let tried = 0;
+    const told = (of: Study) =>
+      sounding(of).map(({ at, length, event, note }) => {
+        const dead = note ? marksOn(event.motion, note.string).includes('x') : false;
+        return JSON.stringify([
+          [at, length, event.level, event.motion.kind],
+          note && [note.string, dead ? 'x' : note.fret, event.motion.kind === 'ligado' ? '' : note.right],
+          [...(note ? marksOn(event.motion, note.string) : 'marks' in event.motion ? event.motion.marks : [])].sort(),
+          [golpeFinger(event.motion), 'dir' in event.motion && event.motion.dir],
+          ['plectrum' in event.motion && event.motion.plectrum],
+        ]);
+      });
+    fc.assert(
+      fc.property(anyPattern, fc.constantFrom(...CYCLES), fc.constantFrom(...CHARTS), (pattern, cycle, chart) => {
+        const of = study(cycle, printScript(pattern), chart, pattern.stepsPerCount);
+        const [place] = writtenPlaces(of, DEFAULT_PROFILE, { kind: 'form' });
+        if (!place || place.score.events.length > 120 || sounding(of).length === 0) return;
+        const parts = studyTablature(of, DEFAULT_PROFILE, { kind: 'form' });
+        if (parts.some((p) => p.losses.some((l) => l.code !== 'left fingers'))) return;
+        if (
+          sounding(of).some(
+            ({ event: { motion }, note }) => note?.right === null && motion.kind === 'stroke' && !motion.plectrum,
+          )
+        )
+          return;
+        const file = tablatureFile(of, { kind: 'form' }, parts, () => '');
+        const read = back(new TextEncoder().encode(file), of);
+        const there = importedStudy(read, 'x', () => `n${++ids}`);
+        if (read.notes.length > 0 || there.sections.length > 1) return;
+        tried++;
+        expect(told(there)).toEqual(told(of));
+        expect(there.sections[0]).toMatchObject({ name: 'A', cycle: { id: cycle.id }, bpm: of.sections[0]!.bpm });
+      }),
+      { numRuns: 150 },
+    );
+    expect(tried).toBeGreaterThan(30);
+  });
+  it('every cycle comes back by its id, with strings, capo, shapes and the order', () => {
+    for (const cycle of ALL_CYCLES) {
+      const of = {
+        ...inOrder(
+          setForm('{A}x2 "My own"'),
+          addSection('b', 'My own', cycle),
+          setScript('b', 'p:5 i:3 m:2 a:1'),
+        )(study(cycle, 'p:5 i:3 m:2 a:1', '"Old boat"', 2)),
+        instrument: { tuning: [38, 45, 50, 55, 59, 64] as never, capo: 3 },
+      };
+      const file = tablatureFile(of, { kind: 'form' }, studyTablature(of, DEFAULT_PROFILE, { kind: 'form' }), () => '');
+      for (const line of file.split('\n').filter((l) => l.includes('|'))) expect(line.length).toBeLessThanOrEqual(80);
+      const read = back(new TextEncoder().encode(file), study(cycleById('tangos')!, 'p:5', '', 2));
+      expect(read.notes, cycle.id).toEqual([]);
+      expect(
+        read.sections.map((s) => [s.name, s.cycle.id]),
+        cycle.id,
+      ).toEqual([
+        ['A', cycle.id],
+        ['My own', cycle.id],
+      ]);
+      expect([read.capo, read.tuning[0], read.form]).toEqual([3, 38, of.form]);
+      expect(read.shapes).toMatchObject([{ name: 'Old boat', frets: [null, null, 5, 5, 6, 7] }]);
+    }
   });
   it('MIDI keeps lengths or says that it does not, and brings golpes back', () => {
     const of = study(cycleById('tangos')!, 'G! ed:3 edx a:t L:6 [G! pi:b2> . L:6 G!]:3', '', 4);

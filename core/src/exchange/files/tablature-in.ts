@@ -13,8 +13,16 @@ import {
 } from '../../script/index.js';
 import { clampBpm } from '../../time/index.js';
 import { letters } from '../foreign/parts.js';
-import type { ImportedPiece, ImportedSection, ImportNote } from '../foreign/model.js';
-import type { ImportSetting } from '../foreign/import.js';
+import {
+  type ImportedPiece,
+  type ImportedSection,
+  type ImportNote,
+  isRefused,
+  type Refused,
+} from '../foreign/model.js';
+import { importMusic, type ImportSetting } from '../foreign/import.js';
+import { readTablatureFile, type TablatureHead } from '../written/tablature-file.js';
+import { ownTablature } from './own-tablature.js';
 
 /** Steps to a count that people type tablature in; the coarsest that moves the fewest notes is taken. */
 const STEPS_TRIED = [2, 4, 3, 6, 1, 8];
@@ -30,8 +38,11 @@ const HEAD = /^(.{1,120}?) · (.{1,120}?) · (\d{1,3})\b.*$/;
 export function importTablature(
   text: string,
   cycle: AccentCycle,
-  { instrument, cycles = [] }: Pick<ImportSetting, 'instrument' | 'cycles'>,
-): ImportedPiece | { readonly refusal: Fact<TablatureRefusal> } {
+  setting: ImportSetting,
+): ImportedPiece | { readonly refusal: Fact<TablatureRefusal> } | Refused {
+  const { instrument, cycles = [] } = setting;
+  const written = readTablatureFile(text, [...cycles, ...CYCLES]);
+  if (written) return importWritten(written, setting);
   const sections: ImportedSection[] = [];
   const taken = { moved: 0, coarse: 0, lost: 0, notes: 0 };
   const unread = new Set<string>();
@@ -70,6 +81,13 @@ export function importTablature(
     parts: [],
     part: 0,
   };
+}
+/** What was written here comes back as it was, its sections in their order. */
+function importWritten(written: TablatureHead, setting: ImportSetting): ImportedPiece | Refused {
+  const made = importMusic(ownTablature(written), setting);
+  if (isRefused(made)) return made;
+  const asWritten = written.form !== '' && written.sections.every((s) => made.sections.some((m) => m.name === s.name));
+  return asWritten ? { ...made, form: written.form } : made;
 }
 /** A script whose bars are cut where it grows longer than a section holds, four together. */
 function inSections(script: string, bars: number): { readonly script: string; readonly bars: number }[] {

@@ -2,7 +2,7 @@ import { CYCLES } from '../../catalogue/index.js';
 import { type AccentCycle, barTicks, type CountNote, makeCycle, MOST_COUNTS } from '../../cycle/index.js';
 import { gcd, ticks, TICKS_PER_COUNT } from '../../time/index.js';
 import { quartersInCount } from '../../notation/index.js';
-import { cycleText } from '../written/cycle-text.js';
+import { cycleText, cycleWord } from '../written/cycle-text.js';
 import { type ForeignBar, PER_QUARTER } from './model.js';
 
 /** Ticks of a part of a quarter. */
@@ -25,7 +25,12 @@ export function cycleFor(
   known: readonly AccentCycle[],
 ): AccentCycle | null {
   const words = bars[0]?.words ?? [];
-  const named = [...known, ...CYCLES].filter((c) => words.includes(cycleText(c)));
+  const all = [...known, ...CYCLES];
+  // Several schools count one name: an id says which is meant.
+  const named = [
+    ...all.filter((c) => words.includes(cycleWord(c.id))),
+    ...all.filter((c) => words.includes(cycleText(c))),
+  ];
   const said = [...named, ...(words.length === 0 && before ? [before] : [])].find((c) => fits(bars, c));
   if (said) return said;
   const [first] = bars;

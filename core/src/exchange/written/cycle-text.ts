@@ -8,3 +8,5 @@ export function cycleText(cycle: AccentCycle): string {
   const places = cycle.accents.filter((a) => a.at < cycleLength(cycle)).map((a) => placeLabel(cycle, a.at));
   return `${cycle.name} (${cycle.counts}): ${places.join(', ')}`.trimEnd();
 }
+/** A cycle by its id, among the words of a bar. */
+export const cycleWord = (id: string): string => `cycle ${id}`;

@@ -6,3 +6,4 @@ export * from './practice-sheet.js';
 export * from './scope.js';
 export * from './study-tablature.js';
 export * from './tablature.js';
+export { tablatureFile } from './tablature-file.js';

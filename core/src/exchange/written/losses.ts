@@ -12,15 +12,9 @@ const IN_MIDI = marksThat((m) => m.midi);
  * What bars of a score lose in a format; nothing where it holds them whole.
  * @param from the first bar, counted from 0
  * @param to behind the last
- * @example lossesOf(scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')), 'musicxml', 2) // []
+ * @example lossesOf(scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')), 'musicxml') // []
  */
-export function lossesOf(
-  score: Score,
-  format: Format,
-  stepsPerCount: number,
-  from = 0,
-  to = score.bars.length,
-): Loss[] {
+export function lossesOf(score: Score, format: Format, from = 0, to = score.bars.length): Loss[] {
   const own = score.events.filter((e) => e.bar >= from && e.bar < to);
   const count = (code: Loss['code'], is: (e: ScoreEvent) => boolean): Loss[] => {
     const n = own.filter(is).length;
@@ -28,7 +22,7 @@ export function lossesOf(
   };
   const silent = (e: ScoreEvent) => e.motion.kind === 'ghost' || (e.motion.kind === 'stroke' && e.notes.length === 0);
   const whole = score.truncated ? [fact('goes on' as const, score.bars.length)] : [];
-  if (format === 'tablature') return [...tablatureLosses(score, stepsPerCount, from, to), ...whole];
+  if (format === 'tablature') return [...tablatureLosses(score, from, to), ...whole];
   if (format === 'musicxml')
     return [
       ...count('strokes without strings', silent),

@@ -4,13 +4,10 @@ import type { Fact } from '../../fault/index.js';
 export type Format = 'musicxml' | 'midi' | 'tablature';
 /** What of a score a format can't hold; about: how many strokes it concerns. */
 export type LossCode =
-  | 'lengths'
   | 'marks'
   | 'left fingers'
-  | 'strum fingers'
   | 'strums'
   | 'strokes without strings'
-  | 'between steps'
   | 'worked out'
   | 'places'
   | 'ligados'

@@ -1,3 +1,4 @@
+import type { Shape } from '../../left-hand/index.js';
 import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { lossesOf } from './losses.js';
@@ -11,6 +12,8 @@ export interface TablaturePart {
   /** Empty where nothing is played. */
   readonly text: string;
   readonly losses: readonly Loss[];
+  /** Shapes that its chords call, by the chords' names. */
+  readonly shapes: readonly Pick<Shape, 'name' | 'frets' | 'fingers'>[];
 }
 
 /**
@@ -19,8 +22,12 @@ export interface TablaturePart {
  */
 export function studyTablature(study: Study, profile: HandProfile, scope: Scope): TablaturePart[] {
   return writtenSections(study, profile, scope).flatMap(({ section, score, from, to }): TablaturePart[] => {
-    const { cycle, stepsPerCount } = section;
-    const text = score.events.length ? tablatureText(score, cycle, stepsPerCount, from, to) : '';
-    return [{ section: section.id, text, losses: lossesOf(score, 'tablature', stepsPerCount, from, to) }];
+    const { cycle } = section;
+    const text = score.events.length ? tablatureText(score, cycle, from, to) : '';
+    const held = score.chords.filter((c) => c.known && c.name !== '');
+    const shapes = [
+      ...new Map(held.map(({ name, shape: { frets, fingers } }) => [name, { name, frets, fingers }])).values(),
+    ];
+    return [{ section: section.id, text, shapes, losses: lossesOf(score, 'tablature', from, to) }];
   });
 }

@@ -2,7 +2,6 @@ import type { Loss, LossCode } from '../../../exchange/written/index.js';
 import { byNumber, plural } from '../numbers.js';
 
 const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
-  lengths: (n, one) => `${n} ${one ? 'ends' : 'end'} before the next begins; tablature says when, not how long.`,
   'worked out': (n, one) => `Fingers of ${n} that ${one ? 'is' : 'are'} worked out look like written ones.`,
   places: (n, one) => `Strings, frets and fingers of ${n} are not written, only ${one ? 'its' : 'their'} pitch.`,
   ligados: (n, one) => `${n} of the left hand alone ${one ? 'sounds' : 'sound'} like plucked ones.`,
@@ -10,15 +9,11 @@ const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   unisons: (n) => `Of one pitch on two strings at once one is written (${n}).`,
   'chord names': () => 'Chords are not written, only their notes.',
   'goes on': () => 'It goes on beyond what is written out here.',
-  marks: (n, one) => `Marks of ${n} are not written, nor how loud ${one ? 'it is' : 'they are'}.`,
+  marks: (n) => `Marks of ${n} are not written.`,
   'left fingers': (n) => `Left fingers of ${n} are not written.`,
-  'strum fingers': (n, one) =>
-    `Of ${n} ${one ? 'that is strummed' : 'that are strummed'} only the direction is written.`,
   strums: (n, one) => `Of ${n} that ${one ? 'is' : 'are'} strummed the direction is not written.`,
   'strokes without strings': (n, one) =>
     `${n} ${one ? 'sounds' : 'sound'} no string and ${one ? 'is' : 'are'} left out.`,
-  'between steps': (n, one) =>
-    `${n} ${one ? 'stands' : 'stand'} between two steps and ${one ? 'is' : 'are'} put on the nearer one.`,
 };
 /**
  * What a format can't hold of a score.

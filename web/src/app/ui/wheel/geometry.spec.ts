@@ -58,7 +58,6 @@ describe('stitches', () => {
     const signs = (script: string) => stitches(`${script} {.}x23`).map((s) => s.signs.map((b) => b.sign).join(' '));
     expect(signs("ix'")).toEqual(['dot cross']);
     expect(signs('idx')).toEqual(['cross']);
-    expect(signs('pi*:t')).toEqual([]);
     expect(signs('pi:53*')).toEqual(['knock', '']);
     expect(signs('p:5_')).toEqual(['lean']);
     expect(signs('im:3%+2~')).toEqual(['wave palm']);

@@ -55,7 +55,6 @@ export const files = {
   preview: 'Tablature',
   nothing: 'Nothing is written yet.',
   strings: (tuning: string, capo: number) => `Strings 6 to 1: ${tuning}${capo ? `, capo on fret ${capo}` : ''}`,
-  order: (form: string) => `Order: ${form}`,
   tempo: (bpm: number) => `${bpm} counts a minute`,
   writing: 'Being written',
   cancel: 'Cancel',
