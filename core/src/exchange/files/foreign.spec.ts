@@ -117,7 +117,7 @@ describe('notes with their places', () => {
       score(
         n('C4', 4, at(2, 1, '<fingering>1</fingering><pluck>i</pluck>')) +
           n('D4', 4, at(2, 3, '<fingering>3</fingering><hammer-on type="stop">H</hammer-on>')) +
-          n('E2', 4, '<notations><technical><string>6</string><fret>0</fret></technical><arpeggiate/></notations>') +
+          n('E2', 4, '<notations><technical><string>6</string><fret>0</fret></technical><arpeggiate direction="up"/></notations>') +
           n('B2', 4, at(5, 2), '<chord/>') +
           n('E4', 4, at(1, 0, '<up-bow/>')),
       ),
@@ -125,6 +125,11 @@ describe('notes with their places', () => {
     expect(first(piece).script).toBe('i:2f1=1 L:2f3=3 id:6f0+5f2 Pu:1');
     expect(piece.counted.fretted).toBe(0);
     expect(said(piece)).toMatch(/1 stroke over many strings became strums/);
+  });
+  it('a chord that is rolled without a way is plucked, finger by finger', () => {
+    const rolled = '<notations><arpeggiate/></notations>';
+    const piece = read(score(n('E3', 16, rolled) + n('G3', 16, rolled, '<chord/>') + n('C4', 16, rolled, '<chord/>')));
+    expect(first(piece).script).toMatch(/^\?\?\?:/);
   });
   it('a string that does not give the pitch is not believed', () => {
     const piece = read(score(n('E4', 16, at(3, 2))));
@@ -263,6 +268,62 @@ describe('taking', () => {
     expect(command.refusal?.(study)).toMatchObject({ code: 'too many sections' });
   });
 });
+describe('bars as other programs write them', () => {
+  const frame =
+    '<frame><frame-strings>6</frame-strings><frame-frets>4</frame-frets>' +
+    [
+      [5, 0],
+      [4, 2],
+      [3, 2],
+      [2, 1],
+      [1, 0],
+    ]
+      .map(([s, f]) => `<frame-note><string>${s}</string><fret>${f}</fret></frame-note>`)
+      .join('') +
+    '</frame>';
+  const am = `<harmony><root><root-step>A</root-step></root><kind>minor</kind>${frame}</harmony>`;
+  it('slash heads are a rhythm through the chord that stands above', () => {
+    const slash = (length: number, more = '') => n('B4', length, `<notehead>slash</notehead>${more}`);
+    const up = '<notations><technical><up-bow/></technical></notations>';
+    const piece = read(score(am + slash(4) + slash(2) + slash(2, up) + rest(4) + slash(4)));
+    expect(first(piece).script).toBe('id [id Pu] . id');
+    expect(first(piece).chart).toMatch(/Am/);
+    expect(first(piece).script).not.toMatch(/:/);
+  });
+  it('a bar that comes again by its sign has the notes of the one before, or of the two', () => {
+    const again = (type: string, bars: number) =>
+      `<attributes><measure-style><measure-repeat type="${type}">${bars}</measure-repeat></measure-style></attributes>`;
+    const piece = read(
+      score(n('E4', 16), `${again('start', 1)}${rest(16)}`, rest(16), `${again('stop', 1)}${n('G4', 16)}`),
+    );
+    expect(first(piece).script).toBe('?:1 - - - | ?:1 - - - | ?:1 - - - | ?:1f3 - - -');
+    const two = read(score(n('E4', 16), n('G4', 16), `${again('start', 2)}${rest(16)}`, rest(16)));
+    expect(first(two).script).toBe('?:1 - - - | ?:1f3 - - - | ?:1 - - - | ?:1f3 - - -');
+  });
+  it('a tie that is only drawn ties', () => {
+    const tied = (type: string) => `<notations><tied type="${type}"/></notations>`;
+    const piece = read(score(n('E4', 16, tied('start')), n('E4', 8, tied('stop')) + n('G4', 8)));
+    expect(first(piece).script).toBe('?:1 - - - | - - ?:1f3 -');
+  });
+  it('two halves of one bar are one; where a repeat parts them they stay apart', () => {
+    const halves = (between = '') =>
+      score(n('E4', 16), `${n('E4', 8)}${between}`, n('G4', 8), n('A4', 16))
+        .replace('<measure number="3">', '<measure number="X1" implicit="yes">')
+        .trim();
+    const piece = read(halves());
+    expect(first(piece)).toMatchObject({ bars: 3, script: '?:1 - - - | ?:1 - ?:1f3 - | ?:1f5 - - -' });
+    const repeat = '<barline location="right"><repeat direction="backward"/></barline>';
+    expect(read(halves(repeat)).sections.reduce((sum, s) => sum + s.bars, 0)).toBe(4);
+  });
+  it('a part of drums that stands first is not the one that is read', () => {
+    const drum = '<note><unpitched><display-step>C</display-step><display-octave>5</display-octave></unpitched><duration>16</duration></note>';
+    const text = score(n('E4', 16))
+      .replace('<score-part id="P1">', '<score-part id="P0"><part-name>Cajón</part-name></score-part><score-part id="P1">')
+      .replace('<part id="P1">', `<part id="P0"><measure number="1">${time()}${drum}</measure></part><part id="P1">`);
+    const piece = read(text);
+    expect([piece.part, first(piece).script]).toEqual([1, '?:1 - - -']);
+  });
+});
 describe('tablature as people type it', () => {
   const lines = (...six: string[]) => six.join('\n');
   it('the coarsest steps that move no note; sections by their lines where they name a cycle', () => {
@@ -284,6 +345,24 @@ describe('tablature as people type it', () => {
       [...six].reverse(),
     ];
     for (const own of sent) expect(first(read(lines(...own))).script).toBe(plain);
+  });
+});
+describe('repeats in tablature', () => {
+  const six = (own: (string: string) => string) => [...'eBGDAE'].map(own).join('\n');
+  const frets = (text: string) => [...first(read(text)).script.matchAll(/1f(\d)|\||:1(?=\s|$)/g)].map((m) => m[1] ?? m[0][0]).join('');
+  it('x4 behind the last bar line plays its bar so often', () => {
+    const text = six((s) => `${s}|${s === 'e' ? '-2---3---' : '---------'}|${s === 'e' ? ' x3' : ''}`);
+    expect(frets(text)).toBe('23|23|23');
+    expect(read(text).notes).toEqual([]);
+  });
+  it('between signs of repeat everything is played twice, or as often as is said', () => {
+    const signs = six((s) => `${s}|-${s === 'e' ? '1' : '-'}---|:-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|-${s === 'e' ? '4' : '-'}---|`);
+    expect(frets(signs)).toBe('1|2|3|2|3|4');
+    const dots = six((s) => `${s}|${'GD'.includes(s) ? 'o' : '-'}-${s === 'e' ? '2' : '-'}---${'GD'.includes(s) ? 'o' : '-'}|`);
+    expect(frets(dots)).toBe('2');
+    // Without a beginning it goes back to the first bar.
+    const back = six((s) => `${s}|-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|${s === 'e' ? ' (x3)' : ''}`);
+    expect(frets(back)).toBe('2|3|2|3|2|3');
   });
 });
 describe('what was played', () => {

@@ -172,7 +172,9 @@ function provenTexts(
           .join(),
       ]),
     );
-    const wrong = strokes.filter((s) => (sounding.get(s.at) ?? '') !== placesOf(s));
+    // What goes through the chord sounds as the chord does.
+    const own = strokes.filter((s) => !s.notes.some((n) => n.strummed));
+    const wrong = own.filter((s) => (sounding.get(s.at) ?? '') !== placesOf(s));
     if (wrong.length === 0) return texts;
     for (const s of wrong) explicit.add(s.at);
   }

@@ -30,6 +30,8 @@ export interface ForeignNote {
   /** The finger that taps a golpe with it, where it is said. */
   readonly golpe: string;
   readonly slap: boolean;
+  /** It stands for the chord that is held: a rhythm without pitches. */
+  readonly strummed: boolean;
   readonly tied: boolean;
   readonly ties: boolean;
 }

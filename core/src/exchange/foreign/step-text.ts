@@ -39,6 +39,7 @@ export function stepText(
   const taps = stroke.notes.filter((n) => n.midi === null);
   if (pitched.length === 0) {
     const [tap] = taps;
+    if (tap?.strummed) return throughTheChord(tap);
     const mark = marksThat((m) => m.taps).find((m) => tap?.marks.includes(m)) ?? '';
     return tap ? { text: `${tap.slap ? 'S' : 'G'}${mark}`, lost: [] } : null;
   }
@@ -60,6 +61,16 @@ export function stepText(
     };
   }
   return null;
+}
+/** A stroke through the chord that is held, by the index where nobody is named. */
+function throughTheChord({ plectrum, right, dir, marks }: LaidNote): StepText {
+  const hand = plectrum ? `P${plectrum}` : `${right || 'i'}${dir ?? 'd'}`;
+  const text = hand + marks.join('');
+  const isRead = readStep(text).step !== null;
+  return {
+    text: isRead ? text : hand,
+    lost: [...(isRead ? [] : (['marks'] as const)), ...(right || plectrum ? [] : (['index'] as const))],
+  };
 }
 interface Writing {
   readonly wishes: Wishes;

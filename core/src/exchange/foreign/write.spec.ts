@@ -19,7 +19,7 @@ const stroke = (from: number, to: number): LaidStroke => ({
   notes: [
     {
       ...{ end: to * TICKS_PER_COUNT, midi: 55, string: 3, fret: 0, left: null, right: 'i', marks: [], dir: null },
-      ...{ plectrum: null, ligado: false, golpe: '', slap: false },
+      ...{ plectrum: null, ligado: false, golpe: '', slap: false, strummed: false },
     },
   ],
 });

@@ -190,5 +190,5 @@ function barLines(
 }
 const noteOf = (midi: number | null, at: number, length: number): ForeignNote => ({
   ...{ at, length, midi, string: null, fret: null, left: null, right: '', marks: [], dir: null, plectrum: null },
-  ...{ ligado: false, golpe: '', slap: false, tied: false, ties: false },
+  ...{ ligado: false, golpe: '', slap: false, strummed: false, tied: false, ties: false },
 });

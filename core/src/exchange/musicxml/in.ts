@@ -17,6 +17,7 @@ import { isInstrumentText } from '../written/instrument-text.js';
 import { chordName, shapeIn } from './chord-name.js';
 import { child, children, type Node, numberIn, readXml, textIn } from './door.js';
 import { pitchIn, signsOf } from './read-note.js';
+import { joinedMeasures } from './split-bars.js';
 
 /** Bars and notes that are read of a file. */
 const MOST_BARS_READ = 4_000;
@@ -26,7 +27,7 @@ const LONGEST_BAR = 64;
 
 /**
  * MusicXML, plain or compressed, as bars with notes: of a part with several staves the tablature, where it has one.
- * @param wanted which part; default: the first with strings written, else the first with notes
+ * @param wanted which part; default: the first with strings written, else the first with pitches
  */
 export function readMusicXml(bytes: Uint8Array, wanted?: number): ForeignMusic | Refused {
   const root = readXml(bytes);
@@ -36,7 +37,8 @@ export function readMusicXml(bytes: Uint8Array, wanted?: number): ForeignMusic |
   const listed = parts.map(({ id, measures }) => ({ name: nameOf(root, id), notes: notesIn(measures) }));
   if (listed.every((p) => p.notes === 0)) return { refusal: fact('no notes') };
   const strung = parts.findIndex(({ measures }) => measures.some((m) => children(m, 'note').some(isStrung)));
-  const part = wanted ?? (strung >= 0 ? strung : listed.findIndex((p) => p.notes > 0));
+  const pitched = parts.findIndex(({ measures }) => measures.some((m) => children(m, 'note').some(isPitched)));
+  const part = wanted ?? [strung, pitched].find((p) => p >= 0) ?? listed.findIndex((p) => p.notes > 0);
   const own = parts[part];
   if (!own) return { refusal: fact('no such part', parts.length) };
   if (own.measures.length > MOST_BARS_READ)
@@ -47,6 +49,7 @@ export function readMusicXml(bytes: Uint8Array, wanted?: number): ForeignMusic |
 }
 const isStrung = (note: Node): boolean =>
   children(note, 'notations').some((n) => children(n, 'technical').some((t) => !!child(t, 'string')));
+const isPitched = (note: Node): boolean => !!child(note, 'pitch') && !child(note, 'cue');
 const notesIn = (measures: readonly Node[]): number =>
   measures.reduce(
     (n, m) => n + children(m, 'note').filter((x) => child(x, 'pitch') ?? child(x, 'unpitched')).length,
@@ -81,6 +84,8 @@ class PartReader {
   private transpose = 0;
   private tuning: Tuning | null = null;
   private capo: number | null = null;
+  /** So many bars back what comes again; 0 = nothing does. */
+  private again = 0;
   private readonly tabStaff: string | null;
   private readonly unread = new Map<string, number>();
   private readonly counted = { grace: 0, jumps: 0, filled: 0, full: 0, times: 0, unpitched: 0 };
@@ -92,7 +97,13 @@ class PartReader {
     this.tabStaff = tab && clefs.some((c) => textIn(c, 'sign') !== 'TAB') ? (tab.attributes['number'] ?? '1') : null;
   }
   read(): Pick<ForeignMusic, 'tuning' | 'capo' | 'bars' | 'notes'> {
-    const bars = this.measures.map((m, n) => this.bar(m, n));
+    const bars: ForeignBar[] = [];
+    for (const [n, measure] of joinedMeasures(this.measures).entries()) {
+      const bar = this.bar(measure, n);
+      // A sign that a bar comes again stands for its notes.
+      const before = this.again > 0 && bar.notes.length === 0 ? bars[n - this.again] : undefined;
+      bars.push(before ? { ...bar, notes: before.notes } : bar);
+    }
     const say = (code: ImportNote['code'], n: number): ImportNote[] => (n > 0 ? [fact(code, n)] : []);
     return {
       bars,
@@ -176,6 +187,10 @@ class PartReader {
       this.beats = beats;
       this.beatType = beatType;
     } else if (time && textIn(time, 'beats') !== '') this.counted.times++;
+    for (const style of children(own, 'measure-style')) {
+      const repeat = child(style, 'measure-repeat');
+      if (repeat) this.again = repeat.attributes['type'] === 'stop' ? 0 : Math.max(1, Number(repeat.text) || 1);
+    }
     const transpose = child(own, 'transpose');
     if (transpose)
       this.transpose = (numberIn(transpose, 'chromatic') ?? 0) + 12 * (numberIn(transpose, 'octave-change') ?? 0);
@@ -195,10 +210,12 @@ class PartReader {
     const { unread, taps, ...signs } = signsOf(own);
     for (const name of unread) this.pass(name);
     if (child(own, 'lyric')) this.pass('lyric');
-    if (pitch === null && !taps && !signs.slap && !signs.tied) {
+    if (pitch === null && !taps && !signs.slap && !signs.tied && !signs.strummed) {
       this.counted.unpitched++;
       return [];
     }
+    // A slash has a place on the staff and no pitch; of several in one head one is enough.
+    if (signs.strummed) return child(own, 'chord') ? [] : [{ ...signs, at, length, midi: null, string: null, fret: null }];
     const midi = pitch === null ? null : pitch + this.transpose;
     const marks = taps && midi !== null ? [...signs.marks, '*' as const] : signs.marks;
     return [{ ...signs, marks, at, length, midi }];

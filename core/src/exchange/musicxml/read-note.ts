@@ -40,11 +40,25 @@ const TAKEN: ReadonlySet<string> = new Set([
 const GROUPS: readonly string[] = ['technical', 'articulations', 'ornaments'];
 const LETTER = /^(?:[pimaexcq]|ch)+$/i;
 
+/** The head of a note that stands for the chord above it. */
+const SLASH = 'slash';
 const isMark = (n: Node): boolean => NAMED.some(({ names, inside }) => names.includes(n.name) && isMeant(n, inside));
 /** What the notations of a note say. */
 export interface ReadSigns extends Pick<
   ForeignNote,
-  'string' | 'fret' | 'left' | 'right' | 'marks' | 'dir' | 'plectrum' | 'ligado' | 'golpe' | 'slap' | 'tied' | 'ties'
+  | 'string'
+  | 'fret'
+  | 'left'
+  | 'right'
+  | 'marks'
+  | 'dir'
+  | 'plectrum'
+  | 'ligado'
+  | 'golpe'
+  | 'slap'
+  | 'tied'
+  | 'ties'
+  | 'strummed'
 > {
   readonly taps: boolean;
   /** Signs that are not taken, by the names that the format gives them. */
@@ -62,8 +76,8 @@ export function signsOf(note: Node): ReadSigns {
   const marks = marksIn(note, all);
   const string = numberIn(nodeOf(all, 'string'), 'text');
   const fret = numberIn(nodeOf(all, 'fret'), 'text');
-  // Down goes from the thickest string to the thinnest: upward in pitch, as it is where nothing is said.
-  const roll = all.find((n) => n.name === 'arpeggiate');
+  // Down goes from the thickest string to the thinnest: upward in pitch. Without a way it is rolled by the fingers.
+  const way = all.find((n) => n.name === 'arpeggiate')?.attributes['direction'];
   const plectrum: PlectrumWay | null = has('up-bow')
     ? 'u'
     : has('down-bow')
@@ -89,14 +103,16 @@ export function signsOf(note: Node): ReadSigns {
     left: left === undefined ? null : /t/i.test(left) ? 'T' : (Number(left) as LeftFinger),
     right: FINGERS.filter((f) => (f === 'e' ? /[exq]|c/.test(hand) : hand.includes(f))).join(''),
     marks: [...marks],
-    dir: roll && !plectrum ? (roll.attributes['direction'] === 'down' ? 'u' : 'd') : null,
+    dir: plectrum ? null : way === 'down' ? 'u' : way === 'up' ? 'd' : null,
     plectrum,
     ligado: struckByLeft,
     golpe: /^golpe ([pimae])$/.exec(words.find((w) => w.startsWith('golpe ')) ?? '')?.[1] ?? '',
     slap: words.includes('slap'),
     taps: has('golpe'),
-    tied: ties.some((t) => t.attributes['type'] === 'stop'),
-    ties: ties.some((t) => t.attributes['type'] === 'start'),
+    // Some write how a tie looks and not that it sounds.
+    tied: ties.some((t) => t.attributes['type'] === 'stop') || typed('tied', 'stop'),
+    ties: ties.some((t) => t.attributes['type'] === 'start') || typed('tied', 'start'),
+    strummed: child(note, 'notehead')?.text === SLASH,
     unread: [
       ...all.filter((n) => !TAKEN.has(n.name) && n.name !== 'slur' && !isMark(n)).map((n) => n.name),
       ...(slurred ? ['slur'] : []),
