@@ -117,7 +117,11 @@ describe('notes with their places', () => {
       score(
         n('C4', 4, at(2, 1, '<fingering>1</fingering><pluck>i</pluck>')) +
           n('D4', 4, at(2, 3, '<fingering>3</fingering><hammer-on type="stop">H</hammer-on>')) +
-          n('E2', 4, '<notations><technical><string>6</string><fret>0</fret></technical><arpeggiate direction="up"/></notations>') +
+          n(
+            'E2',
+            4,
+            '<notations><technical><string>6</string><fret>0</fret></technical><arpeggiate direction="up"/></notations>',
+          ) +
           n('B2', 4, at(5, 2), '<chord/>') +
           n('E4', 4, at(1, 0, '<up-bow/>')),
       ),
@@ -316,9 +320,13 @@ describe('bars as other programs write them', () => {
     expect(read(halves(repeat)).sections.reduce((sum, s) => sum + s.bars, 0)).toBe(4);
   });
   it('a part of drums that stands first is not the one that is read', () => {
-    const drum = '<note><unpitched><display-step>C</display-step><display-octave>5</display-octave></unpitched><duration>16</duration></note>';
+    const drum =
+      '<note><unpitched><display-step>C</display-step><display-octave>5</display-octave></unpitched><duration>16</duration></note>';
     const text = score(n('E4', 16))
-      .replace('<score-part id="P1">', '<score-part id="P0"><part-name>Cajón</part-name></score-part><score-part id="P1">')
+      .replace(
+        '<score-part id="P1">',
+        '<score-part id="P0"><part-name>Cajón</part-name></score-part><score-part id="P1">',
+      )
       .replace('<part id="P1">', `<part id="P0"><measure number="1">${time()}${drum}</measure></part><part id="P1">`);
     const piece = read(text);
     expect([piece.part, first(piece).script]).toEqual([1, '?:1 - - -']);
@@ -349,19 +357,27 @@ describe('tablature as people type it', () => {
 });
 describe('repeats in tablature', () => {
   const six = (own: (string: string) => string) => [...'eBGDAE'].map(own).join('\n');
-  const frets = (text: string) => [...first(read(text)).script.matchAll(/1f(\d)|\||:1(?=\s|$)/g)].map((m) => m[1] ?? m[0][0]).join('');
+  const frets = (text: string) =>
+    [...first(read(text)).script.matchAll(/1f(\d)|\||:1(?=\s|$)/g)].map((m) => m[1] ?? m[0][0]).join('');
   it('x4 behind the last bar line plays its bar so often', () => {
     const text = six((s) => `${s}|${s === 'e' ? '-2---3---' : '---------'}|${s === 'e' ? ' x3' : ''}`);
     expect(frets(text)).toBe('23|23|23');
     expect(read(text).notes).toEqual([]);
   });
   it('between signs of repeat everything is played twice, or as often as is said', () => {
-    const signs = six((s) => `${s}|-${s === 'e' ? '1' : '-'}---|:-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|-${s === 'e' ? '4' : '-'}---|`);
+    const signs = six(
+      (s) =>
+        `${s}|-${s === 'e' ? '1' : '-'}---|:-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|-${s === 'e' ? '4' : '-'}---|`,
+    );
     expect(frets(signs)).toBe('1|2|3|2|3|4');
-    const dots = six((s) => `${s}|${'GD'.includes(s) ? 'o' : '-'}-${s === 'e' ? '2' : '-'}---${'GD'.includes(s) ? 'o' : '-'}|`);
+    const dots = six(
+      (s) => `${s}|${'GD'.includes(s) ? 'o' : '-'}-${s === 'e' ? '2' : '-'}---${'GD'.includes(s) ? 'o' : '-'}|`,
+    );
     expect(frets(dots)).toBe('2');
     // Without a beginning it goes back to the first bar.
-    const back = six((s) => `${s}|-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|${s === 'e' ? ' (x3)' : ''}`);
+    const back = six(
+      (s) => `${s}|-${s === 'e' ? '2' : '-'}---|-${s === 'e' ? '3' : '-'}---:|${s === 'e' ? ' (x3)' : ''}`,
+    );
     expect(frets(back)).toBe('2|3|2|3|2|3');
   });
 });

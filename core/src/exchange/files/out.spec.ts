@@ -163,13 +163,32 @@ describe('a practice sheet', () => {
     const sheets = practiceSheet(of, DEFAULT_PROFILE, form);
     expect(sheets).toHaveLength(1);
     const [sheet] = sheets;
-    expect(sheet?.strokes.map((s) => `${s.letters}${s.accent ? '!' : ''}`)).toEqual('id! iu G L i Pd m'.split(' '));
+    const said = (turn = sheet?.turns[0]) =>
+      turn?.strokes.map((s) => `${s.letters}${s.accent ? '!' : ''} ${s.places}`.trim());
+    expect(said()).toEqual(['id! 6–1', 'iu 1–6', 'G', 'L 2f3', '(d)', 'i 1f1', 'Pd 3f2', 'm 2f1']);
+    expect(sheet?.turns.map((t) => [t.turns, t.chords])).toEqual([
+      [[1], [{ at: 0, name: 'F' }]],
+      [[2], [{ at: 0, name: 'Am' }]],
+    ]);
     expect(sheet?.shapes.map((s) => s.name)).toEqual(['F', 'Am']);
     expect(sheet?.changes[0]).toMatchObject({ to: { name: expect.any(String) as string } });
     expect(sheet?.rungs).toEqual([80, 90, 95]);
     const bars = { kind: 'bars', section: 's-a', bars: [1, 1] } as const;
-    expect(practiceSheet(of, DEFAULT_PROFILE, bars)[0]?.strokes.map((s) => s.letters)).toEqual(['i']);
+    expect(practiceSheet(of, DEFAULT_PROFILE, bars)[0]?.turns[0]?.strokes.map((s) => s.letters)).toEqual(['i']);
     expect(practiceSheet(of, DEFAULT_PROFILE, bars)[0]?.shapes.map((s) => s.name)).toEqual(['Am']);
+  });
+});
+describe('what a sheet says of its turns', () => {
+  it('each that differs once, with its marks, and the thumb’s strings for each chord', () => {
+    const of = study('{p:b i:3x m:2^ i:3 p:f im:32% i:1 -}x2 p:6 - - - - - - -', 'F | F | Am');
+    const [sheet] = practiceSheet(of, DEFAULT_PROFILE, form);
+    expect(sheet?.turns.map((t) => t.turns)).toEqual([[1, 2], [3]]);
+    expect(sheet?.turns[0]?.strokes.map((s) => s.letters)).toEqual(['p', 'ix', 'm^', 'i', 'p', 'im%', 'i']);
+    expect(sheet?.thumbs).toEqual([
+      { chord: 'F', strings: [6, 5] },
+      { chord: 'Am', strings: [6] },
+    ]);
+    expect(sheet?.instrument.capo).toBe(0);
   });
 });
 describe('a practice track', () => {

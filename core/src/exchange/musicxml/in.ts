@@ -215,7 +215,8 @@ class PartReader {
       return [];
     }
     // A slash has a place on the staff and no pitch; of several in one head one is enough.
-    if (signs.strummed) return child(own, 'chord') ? [] : [{ ...signs, at, length, midi: null, string: null, fret: null }];
+    if (signs.strummed)
+      return child(own, 'chord') ? [] : [{ ...signs, at, length, midi: null, string: null, fret: null }];
     const midi = pitch === null ? null : pitch + this.transpose;
     const marks = taps && midi !== null ? [...signs.marks, '*' as const] : signs.marks;
     return [{ ...signs, marks, at, length, midi }];

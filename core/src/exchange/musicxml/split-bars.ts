@@ -12,13 +12,15 @@ function filledBy(measure: Node, before: number): Filled {
     if (own.name === 'attributes') divisions = Math.max(1, numberIn(own, 'divisions') ?? divisions);
     const length = (numberIn(own, 'duration') ?? 0) / divisions;
     if (own.name === 'backup') at = Math.max(0, at - length);
-    else if (own.name === 'forward' || (own.name === 'note' && !child(own, 'chord') && !child(own, 'grace'))) at += length;
+    else if (own.name === 'forward' || (own.name === 'note' && !child(own, 'chord') && !child(own, 'grace')))
+      at += length;
     end = Math.max(end, at);
   }
   return { end, at, divisions };
 }
 const isImplicit = (m: Node): boolean => m.attributes['implicit'] === 'yes';
-const hasRepeat = (m: Node): boolean => children(m, 'barline').some((b) => !!child(b, 'repeat') || !!child(b, 'ending'));
+const hasRepeat = (m: Node): boolean =>
+  children(m, 'barline').some((b) => !!child(b, 'repeat') || !!child(b, 'ending'));
 /** Quarters are compared with fractions of a division left over. */
 const EXACTLY = 1 / 1_000;
 

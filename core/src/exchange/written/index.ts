@@ -1,3 +1,4 @@
+export { cycleText } from './cycle-text.js';
 export * from './form-line.js';
 export * from './formats.js';
 export * from './losses.js';

@@ -64,7 +64,9 @@ describe('out', () => {
     const f = await out();
     await choose(f, 'As', 'Tablature in plain text');
     await soon(() =>
-      expect(pre(f)).toMatch(/^Stair\nStrings 6 to 1: E2 A2 D3 G3 B3 E4\n\nA · Tangos \[tangos\] · \d+ counts a minute\n\n/),
+      expect(pre(f)).toMatch(
+        /^Stair\nStrings 6 to 1: E2 A2 D3 G3 B3 E4\n\nA · Tangos \[tangos\] · \d+ counts a minute\n\n/,
+      ),
     );
     expect(pre(f)).toMatch(/A\|-3-------3-------\|-----------------\|/);
     expect(texts(f, 'li').join(' ')).toBe('Left fingers of 3 strokes are not written.');

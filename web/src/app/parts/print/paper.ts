@@ -36,10 +36,17 @@ export async function paper(format: Format, title: string): Promise<jsPDF> {
   doc.addFont(`${SERIF}-bold.ttf`, SERIF, 'normal');
   return doc;
 }
-/** Pages by number, where there are several. */
-export function numberPages(doc: jsPDF) {
+/**
+ * Pages by number, where there are several.
+ * @param foot what stands at the foot of every page
+ */
+export function numberPages(doc: jsPDF, foot = '') {
   const pages = doc.getNumberOfPages();
   const { width, height } = doc.internal.pageSize;
+  for (let n = 1; foot !== '' && n <= pages; n++) {
+    doc.setPage(n).setFont(SANS, 'normal').setFontSize(9).setTextColor('#241c18');
+    doc.text(foot, MARGIN, height - 6, { maxWidth: width - 2 * MARGIN - 20 });
+  }
   for (let n = 1; pages > 1 && n <= pages; n++) {
     doc.setPage(n).setFont(SANS, 'normal').setFontSize(9).setTextColor('#241c18');
     doc.text(`${n} / ${pages}`, width - MARGIN, height - 6, { align: 'right' });

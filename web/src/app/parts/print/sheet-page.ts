@@ -1,4 +1,12 @@
-import { cycleLength, type SheetSection, type Shape, STRINGS, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import {
+  cycleLength,
+  type SheetSection,
+  type SheetTurn,
+  type Shape,
+  STRINGS,
+  TICKS_PER_COUNT,
+  tuningText,
+} from '@ruffle-wheel/core';
 import type { jsPDF } from 'jspdf';
 import { files } from '../../words/files';
 import { type Format, MARGIN, numberPages, paper, SANS, SERIF } from './paper';
@@ -12,6 +20,8 @@ const POMEGRANATE = '#a8243c';
 const CLOTH = '#f6d5d6';
 const LINE = '#b9aca0';
 const words = files.sheet;
+/** What a turn takes on the page, about. */
+const STRIP_MM = 34;
 
 /**
  * A practice sheet: a page a section, to play from and to tick by hand.
@@ -43,7 +53,7 @@ class Sheet {
     this.height = doc.internal.pageSize.height;
   }
   draw(title: string) {
-    const { name, cycle, bpm, shapes, changes } = this.section;
+    const { name, cycle, bpm, shapes, changes, turns, thumbs, instrument } = this.section;
     this.type(SERIF, 'bold', 20).text(printable(title), MARGIN, MARGIN + 6);
     this.type(SERIF, 'bold', 14).text(printable(name), MARGIN, MARGIN + 15);
     const after = this.doc.getTextWidth(printable(name)) + 4;
@@ -52,13 +62,38 @@ class Sheet {
       MARGIN + after,
       MARGIN + 15,
     );
-    let y = MARGIN + 22;
+    this.type(SANS, 'normal', 10, SOFT).text(
+      printable(files.strings(tuningText(instrument.tuning), instrument.capo)),
+      MARGIN,
+      MARGIN + 20.5,
+    );
+    let y = MARGIN + 27;
     const radius = 30;
     this.wheel(MARGIN + radius + 6, y + radius + 6, radius);
     const left = MARGIN + 2 * radius + 22;
     const deep = this.shapes(shapes, left, y);
     y = Math.max(y + 2 * radius + 18, deep + 6);
-    y = this.strip(y);
+    for (const [n, turn] of turns.entries()) {
+      if (y + STRIP_MM > this.height - MARGIN) {
+        this.doc.addPage();
+        y = MARGIN;
+      }
+      y = this.strip(turn, y, turns.length > 1 || n > 0);
+    }
+    if (thumbs.length) {
+      const said = thumbs.map((t) => words.thumb(t.chord, t.strings.map(String)));
+      const lines = this.type(SANS, 'normal', 10).splitTextToSize(
+        printable(`${words.thumbs} ${said.join(' · ')}`),
+        this.width - 2 * MARGIN,
+      ) as string[];
+      this.doc.text(lines, MARGIN, y);
+      y += 4 + lines.length * 4.3;
+    }
+    y += 4;
+    if (y + 30 > this.height - MARGIN) {
+      this.doc.addPage();
+      y = MARGIN + 4;
+    }
     if (changes.length) {
       this.type(SERIF, 'bold', 13).text(words.changes, MARGIN, y);
       y += 6;
@@ -84,7 +119,8 @@ class Sheet {
   }
   /** The turn as a round: counts outside, folds on the accents, strokes within. */
   private wheel(x: number, y: number, r: number) {
-    const { cycle, strokes } = this.section;
+    const { cycle, turns } = this.section;
+    const strokes = turns[0]?.strokes ?? [];
     const turn = cycleLength(cycle);
     const at = (ticks: number, radius: number): [number, number] => {
       const angle = (2 * Math.PI * ticks) / turn - Math.PI / 2;
@@ -144,12 +180,22 @@ class Sheet {
       }
     });
   }
-  /** The turn in a line: counts with their accents, letters under them. @returns where it ends */
-  private strip(y: number): number {
-    const { cycle, strokes } = this.section;
+  /**
+   * A turn in a line: chords and counts with their accents, letters under them, strings and frets below.
+   * @returns where it ends
+   */
+  private strip({ turns, strokes, chords }: SheetTurn, y: number, numbered: boolean): number {
+    const { cycle } = this.section;
     const across = this.width - 2 * MARGIN - 8;
     const at = (ticks: number) => MARGIN + 4 + (across * ticks) / cycleLength(cycle);
     const heavy = new Map(cycle.accents.map((a) => [a.at as number, a.weight]));
+    if (numbered) {
+      this.type(SANS, 'normal', 9, SOFT).text(printable(words.turns(turns.map(String))), MARGIN, y);
+      y += 4;
+    }
+    for (const { at: place, name } of chords)
+      this.type(SERIF, 'bold', 10).text(printable(name), at(place) - 1.5, y + 1);
+    y += chords.length ? 3.5 : 0;
     this.doc
       .setDrawColor(LINE)
       .setLineWidth(0.4)
@@ -165,12 +211,32 @@ class Sheet {
         .setDrawColor(POMEGRANATE)
         .setLineWidth(0.3)
         .circle(at(place), y + 8, 1 + weight, 'FD');
-    const size = strokes.length > 32 ? 6.5 : strokes.length > 20 ? 8.5 : 11;
+    // As large as the closest neighbours leave room for.
+    const room = strokes.reduce(
+      (least, s, n) => Math.min(least, n > 0 ? at(s.at) - at(strokes[n - 1]?.at ?? 0) : Infinity),
+      across,
+    );
+    const sizeOf = (texts: readonly string[], largest: number) => {
+      this.type(SANS, 'bold', 10);
+      const widest = Math.max(0.1, ...texts.map((t) => this.doc.getTextWidth(printable(t))));
+      return Math.max(3.5, Math.min(largest, (10 * (room - 0.6)) / widest));
+    };
+    const size = sizeOf(
+      strokes.map((s) => s.letters),
+      11,
+    );
+    const below = sizeOf(
+      strokes.flatMap((s) => s.places.split(' ')),
+      8,
+    );
     for (const s of strokes) {
       this.type(SANS, s.accent ? 'bold' : 'normal', size, s.accent ? POMEGRANATE : INK);
       this.centred(s.letters, at(s.at), y + 13.5);
+      this.type(SANS, 'normal', below, SOFT);
+      s.places.split(' ').forEach((place, n) => this.centred(place, at(s.at), y + 17 + n * below * 0.4));
     }
-    return y + 24;
+    const deepest = Math.max(1, ...strokes.map((s) => s.places.split(' ').length));
+    return y + 20 + deepest * below * 0.4;
   }
   /** Tempos with a box for each clean pass. */
   private ladder(y: number) {

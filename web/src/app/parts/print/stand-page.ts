@@ -1,6 +1,6 @@
 import { printable } from './printable';
 import { ApplicationRef, createComponent, EnvironmentInjector, inject, Injectable } from '@angular/core';
-import { breakBar, type NotatedBar, partsFor, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { breakBar, cycleText, type NotatedBar, partsFor, TICKS_PER_COUNT, tuningText } from '@ruffle-wheel/core';
 import type { Font } from 'opentype.js';
 import type { StandSection } from '../../compute/exchange-tasks';
 import { StaveSystem } from '../../ui/stave/stave-system';
@@ -83,7 +83,7 @@ export class StandPage {
         if (!progress(++done / all)) return null;
       }
     }
-    numberPages(doc);
+    numberPages(doc, printable(footOf(title, sections)));
     return doc.output('blob');
   }
   /** A system drawn out of sight. */
@@ -114,6 +114,12 @@ export class StandPage {
     await turn();
     return { host, end };
   }
+}
+/** What every page says: the piece, its strings and capo, each section's cycle with its accents and tempo. */
+function footOf(title: string, sections: readonly StandSection[]): string {
+  const opening = sections[0]?.bars.find((b) => b.opening)?.opening;
+  const said = [...new Set(sections.map((s) => `${cycleText(s.cycle)}, ${files.tempo(s.bpm)}`))];
+  return [title, ...(opening ? [files.strings(tuningText(opening.tuning), opening.capo)] : []), ...said].join(' · ');
 }
 /** The page has its turn. */
 const turn = () => new Promise((resolve) => setTimeout(resolve));
