@@ -83,7 +83,7 @@ class Sheet {
     if (thumbs.length) {
       const said = thumbs.map((t) => words.thumb(t.chord, t.strings.map(String)));
       const lines = this.type(SANS, 'normal', 10).splitTextToSize(
-        printable(`${words.thumbs} ${said.join(' · ')}`),
+        printable(words.thumbs(said)),
         this.width - 2 * MARGIN,
       ) as string[];
       this.doc.text(lines, MARGIN, y);

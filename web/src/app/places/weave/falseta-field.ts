@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { LONGEST_FALSETA, type ToldFalseta } from '@ruffle-wheel/core';
 import type { FalsetaAsk } from '../../compute/protocol';
 import { LongSolve } from '../../compute/solve';
@@ -17,7 +18,7 @@ const SHOWN_FAULTS = 4;
 /** A falseta as a player tells it, string by string; it is written from the cursor's bar on. */
 @Component({
   selector: 'app-falseta-field',
-  imports: [FIELD, AnswerButtons],
+  imports: [FIELD, AnswerButtons, MatButton],
   template: `
     <p class="soft">{{ words.help }}</p>
     <mat-form-field
@@ -34,6 +35,11 @@ const SHOWN_FAULTS = 4;
         (input)="text.set(t.value)"
       ></textarea>
     </mat-form-field>
+    @if (putAway() && text() === '') {
+      <p class="buttons">
+        <button type="button" matButton (click)="text.set(putAway())">{{ words.again }}</button>
+      </p>
+    }
     <details>
       <summary>{{ words.signs }}</summary>
       <dl>
@@ -57,7 +63,7 @@ const SHOWN_FAULTS = 4;
       </p>
       <code data-own>{{ told.script }}</code>
       <p class="buttons">
-        <app-answer-buttons key="falseta" [shown]="told.shown" [name]="words.name" (taken)="written.emit(told.next)" />
+        <app-answer-buttons key="falseta" [shown]="told.shown" [name]="words.name" (taken)="isWritten(told.next)" />
       </p>
     }
   `,
@@ -88,6 +94,8 @@ export class FalsetaField {
   protected readonly buttons = viewChild(AnswerButtons);
   readonly bar = input.required<number>();
   readonly written = output<number>();
+  /** What was told and is written now: it is put away, so that it is not written twice. */
+  protected readonly putAway = signal('');
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
   private readonly solve = inject(LongSolve);
@@ -105,6 +113,11 @@ export class FalsetaField {
     undefined,
     this.solve,
   );
+  protected isWritten(next: number) {
+    this.putAway.set(this.text());
+    this.text.set('');
+    this.written.emit(next);
+  }
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));
   protected readonly faults = computed((): string[] => {
     const seen = this.seen();

@@ -36,6 +36,13 @@ describe('a falseta', () => {
     });
     expect(world.open.study()?.shapes.map((s) => [s.name, s.frets])).toEqual([['Am', [null, 0, 2, 2, 1, 0]]]);
     expect(next).toEqual([2]);
+    // The text is put away: a second time writes nothing, and it can be had again.
+    const written = section().script;
+    await soon(() => expect(field(f, 'As you play it, from bar 2').value).toBe(''));
+    element(f).dispatchEvent(key('Enter', { ctrlKey: true }));
+    expect(section().script).toBe(written);
+    await press(f, 'The text that was told last');
+    expect(field(f, 'As you play it, from bar 2').value).toBe('(Am) p5 3 2 1 (4 1f3) 1 2');
     world.open.undo();
     expect(section()).toMatchObject({ script: 'p:5 - - - p:5 - - -', chart: '' });
     expect(world.open.study()?.shapes).toEqual([]);

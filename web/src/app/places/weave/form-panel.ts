@@ -32,6 +32,8 @@ const clock = (seconds: number): string => {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
 
+const SHOWN_NAMES = 4;
+
 /** The next letter that no section is called. */
 function freeLetter({ sections }: Study): string {
   const taken = new Set(sections.map((s) => s.name));
@@ -61,6 +63,13 @@ export class FormPanel {
   protected readonly text = computed(() => this.open.study()?.form ?? '');
   private readonly form = signal<UnrolledForm | null>(null);
   protected readonly faults = computed(() => sayFaults(this.form()?.faults ?? []));
+  /** Names in the form that no section has. */
+  protected readonly missing = computed((): string[] => {
+    const text = this.text();
+    const faults = (this.form()?.faults ?? []).filter((f) => f.code === 'no such section');
+    const names = faults.map((f) => text.slice(f.from, f.to).replace(/^"|"$/g, '').replace(/""/g, '"').trim());
+    return [...new Set(names)].filter((name) => name !== '').slice(0, SHOWN_NAMES);
+  });
   protected readonly whole = computed(() => {
     const form = this.form();
     return form ? { bars: form.bars, time: clock(form.seconds) } : null;
@@ -140,11 +149,11 @@ export class FormPanel {
   protected rename(section: string, name: string) {
     this.open.apply(renameSection(section, name));
   }
-  protected add() {
+  protected add(name?: string) {
     const [study, section] = [this.open.study(), this.open.section()];
     if (!study || !section) return;
     const id = newId();
-    this.open.apply(addSection(id, freeLetter(study), section.cycle));
+    this.open.apply(addSection(id, name ?? freeLetter(study), section.cycle));
     if (this.open.study()?.sections.some((s) => s.id === id)) this.open.chooseSection(id);
   }
   protected remove({ id, name }: { readonly id: string; readonly name: string }) {

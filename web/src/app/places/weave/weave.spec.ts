@@ -251,6 +251,17 @@ describe('the form', () => {
     await press(f, 'From here: bar 1');
     await soon(() => expect(world.transport.instead).toHaveLength(2));
   });
+  it('a name that no section has is offered to be made', async () => {
+    const f = await show(FormPanel);
+    await type(f, field(f, 'Form'), 'A "Low tide" A');
+    await soon(() => expect(texts(f, '.make button')).toEqual(['Make a section “Low tide”']));
+    await press(f, 'Make a section “Low tide”');
+    expect(world.open.section()).toMatchObject({ name: 'Low tide', script: '' });
+    await soon(() => expect(texts(f, '.order li b')).toEqual(['A', 'Low tide', 'A']));
+    expect(all(f, '.make')).toHaveLength(0);
+    world.open.undo();
+    expect(world.open.study()?.sections.some((s) => s.name === 'Low tide')).toBe(false);
+  });
   it('copies, moves, splits and joins its sections', async () => {
     world.open.chooseSection('t');
     world.open.apply(setScript('t', '{p i m a}x4'));

@@ -1,4 +1,4 @@
-import { plural } from '@ruffle-wheel/core';
+import { byNumber, plural } from '@ruffle-wheel/core';
 
 /** Score files, in and out: in the Weave and on the Shelf. */
 export const files = {
@@ -47,8 +47,8 @@ export const files = {
     changes: 'Hardest changes',
     change: (from: string, to: string, at: string) => `${from} – ${to}, on ${at}`,
     ladder: 'Ladder',
-    turns: (turns: readonly string[]) => (turns.length === 1 ? `Turn ${turns[0] ?? ''}` : `Turns ${turns.join(', ')}`),
-    thumbs: 'The thumb plucks:',
+    turns: (turns: readonly string[]) => `${byNumber(turns.length, 'Turn', 'Turns')} ${turns.join(', ')}`,
+    thumbs: (each: readonly string[]) => `The thumb plucks: ${each.join(' · ')}`,
     thumb: (chord: string, strings: readonly string[]) => `${chord} ${strings.join(', ')}`,
     passes: (n: number) => `${n} clean in a row earn the next tempo`,
   },

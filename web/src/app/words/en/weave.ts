@@ -139,6 +139,7 @@ export const weave = {
     help: 'String by string as you play it, a step a word; written from the cursor’s bar on. Ctrl+Enter takes it over.',
     label: (bar: number) => `As you play it, from bar ${bar}`,
     name: 'falseta',
+    again: 'The text that was told last',
     signs: 'What can be told',
     signList: [
       ['(Am)', 'hold a shape of the study, or a chord'],
@@ -184,6 +185,7 @@ export const weave = {
     bars: (n: number) => plural(n, 'bar'),
     begins: (on: string, bar: number | null) => `begins on ${on}${bar === null ? '' : ` of bar ${bar}`}`,
     turned: (begins: string) => `${begins}: the figure is turned round`,
+    make: (name: string) => `Make a section “${name}”`,
     goTo: 'Open',
     goToNamed: (section: string) => `Open ${section}`,
     sections: 'Sections: name, add, copy, move, split, join',
