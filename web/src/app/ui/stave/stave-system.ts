@@ -198,8 +198,18 @@ export class StaveSystem {
     const least = places.reduce((gap, x, i) => (i > 0 ? Math.min(gap, x - (places[i - 1] ?? x)) : gap), Infinity);
     return Math.max(0.6, Math.min(1, least / 20));
   });
-  protected readonly stops = computed(() => this.drawn()?.stops.map((s) => this.stop(s)) ?? []);
-  private stop({ at, x, event, notes, headX }: DrawnStop) {
+  protected readonly stops = computed(() => {
+    const lies = new Map<number, string>();
+    return (
+      this.drawn()?.stops.map((s) => {
+        // A finger that lies where it lay is not said again until the next system.
+        const news = s.notes.filter((n) => lies.get(n.string) !== `${n.fret}=${n.left}`).map((n) => n.string);
+        for (const n of s.notes) if (!isDead(s.event.motion, n.string)) lies.set(n.string, `${n.fret}=${n.left}`);
+        return this.stop(s, new Set(news));
+      }) ?? []
+    );
+  });
+  private stop({ at, x, event, notes, headX }: DrawnStop, news: ReadonlySet<number>) {
     const { motion } = event;
     const strum = motion.kind === 'stroke' ? motion.dir : null;
     const kind =
@@ -240,7 +250,7 @@ export class StaveSystem {
       accent: hasMark(motion, '!'),
       thumb: letters === 'p',
       left: notes.flatMap((n) =>
-        n.left && n.head !== null && !isDead(motion, n.string)
+        n.left && n.head !== null && news.has(n.string) && !isDead(motion, n.string)
           ? [{ key: n.string, x: headX - 6, y: n.head + 4, finger: n.left, workedOut: n.workedOut }]
           : [],
       ),
