@@ -1,5 +1,5 @@
-import { ALTER, alterIn, type Signature } from './signature.js';
-import type { Spelled } from './spelling.js';
+import { alterIn, type Signature } from './signature.js';
+import { ALTER, type Spelled } from './spelled.js';
 
 /** An accidental as it stands before a head; `n` takes one back. */
 export type ShownAccidental = 'n' | Exclude<Spelled['accidental'], ''>;

@@ -6,5 +6,6 @@ export * from './model.js';
 export * from './note-values.js';
 export * from './notate.js';
 export * from './signature.js';
+export * from './spelled.js';
 export * from './spelling.js';
 export * from './time-signature.js';

@@ -35,7 +35,7 @@ const FINEST = 8;
  * @param seams where long notes are cut, in ticks from the bar's beginning
  * @param group number of the first tuplet
  * @param count how a count is written: the same music in other values
- * @example signsOf([{ from: 0, to: 7560, event: 0, tied: false }, { from: 7560, to: 10080, event: 1, tied: false }], []).map((s) => s.value) // [4, 8, 8]
+ * @example signsOf([{ from: 0, to: 7560, event: 0, tied: false }, { from: 7560, to: 10080, event: 1, tied: false }], []).map((s) => s.value) // [4, 8]
  */
 export function signsOf(
   stretches: readonly Stretch[],

@@ -1,5 +1,3 @@
-import type { Spelled } from './spelling.js';
-
 /** Sharps of a key, or flats below nought. */
 export type Signature = number;
 /** Signatures beyond so many signs are written as their other name. */
@@ -28,7 +26,7 @@ function scaleOf(signature: Signature): ReadonlySet<number> {
 /**
  * The names of all pitch classes, from C on, in the key of a signature: its scale's, beside it what leads up, and the third
  * and the seventh lowered.
- * @example namesIn(-1).join(' ') // 'C C# D Eb E F F# G G# A Bb B'
+ * @example namesIn(-1).join(' ') // 'C C# D Eb E F F# G Ab A Bb B'
  */
 export function namesIn(signature: Signature): readonly string[] {
   const names: string[] = [];
@@ -65,5 +63,3 @@ export function alterIn(signature: Signature, letter: string): -1 | 0 | 1 {
   if (signature > 0) return at < signature ? 1 : 0;
   return FIFTHS.length - 1 - at < 0 - signature ? -1 : 0;
 }
-/** Half-tones that an accidental raises by. */
-export const ALTER: Readonly<Record<Spelled['accidental'], number>> = { '': 0, '#': 1, b: -1, '##': 2, bb: -2 };

@@ -2,13 +2,8 @@ import chordLibrary from '@tonaljs/chord';
 import { pitchClassOf } from '../instrument/index.js';
 import type { Midi } from '../time/index.js';
 import { namesIn, type Signature } from './signature.js';
+import type { Spelled } from './spelled.js';
 
-export interface Spelled {
-  readonly letter: string;
-  readonly accidental: '' | '#' | 'b' | '##' | 'bb';
-  /** As it is written: the guitar sounds an octave lower. */
-  readonly octave: number;
-}
 const SHARPS = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const FLATS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 /** Roots whose keys have flats, of major and of minor chords. */
