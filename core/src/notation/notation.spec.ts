@@ -258,6 +258,7 @@ describe('bars as they are written', () => {
     expect(thumb('p:5 i:3 m:2 a:1 m:2 i:3 m:2 i:3', 'Am:2 E')).toBe('thumb n2 r2');
     // … a stroke on its own string, or through the strings,
     expect(thumb('p:5 i:3 i:5 m:5 p:6 - i:3 id')).toBe('thumb n4 r4 n4. r8');
+    expect(thumb('p:6 - i:3 - id:321 - - -')).toBe('thumb n2 r2');
     // … a silence. A chord that ends does not end it while others go on.
     expect(thumb('p:5 i:3 . . p:5 i:3 m:2 i:3')).toBe('thumb n4 r4 n2');
     // What is cut short, muted or dead lasts as it is struck.
@@ -270,6 +271,9 @@ describe('bars as they are written', () => {
     const [first, second] = bars(study, 'score');
     expect(first!.voices.thumb.at(-1)).toMatchObject({ goesOver: true });
     expect(second!.voices.thumb[0]).toMatchObject({ tied: true });
+    // Where the thumb has all of the next bar, that bar has one voice: nothing is tied into it.
+    const strummed = bossa('. . . . i:3 - p:5~ - | pd:54 - pu:45 - pd:54 - pu:45 -');
+    expect(bars(strummed, 'score')[0]!.voices.thumb.at(-1)).not.toHaveProperty('goesOver');
     // In what is played, as in a MIDI file, it ends with its bar.
     expect(said(study, 1)[1]).toBe('thumb r4 n2.');
   });
@@ -277,6 +281,11 @@ describe('bars as they are written', () => {
     expect(said(bossa('p:5 ima:432 p:5 ima:432 p:5 - ima:432 -'), 0, 'page')).toEqual([
       'fingers s8 n8 s8 n8 r4 n4',
       'thumb n4 n4 n2',
+    ]);
+    // What rings into the next bar keeps its stem, however short it is in this one.
+    expect(said(bossa('. . . . . . i:3 p:5~ . . p:6 - - - - -'), 0, 'page')).toEqual([
+      'fingers r2. n8 s8',
+      'thumb r2. r8 n8',
     ]);
     // On one string nothing lasts: one voice, and a tuplet has one number.
     const alike = bossa('[p:5 i:5 m:5]:2 [p:5 i:5 m:5]:2 - - - -');

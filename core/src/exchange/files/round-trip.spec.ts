@@ -165,6 +165,14 @@ describe('out and in again', () => {
       expect(read.shapes).toMatchObject([{ name: 'Old boat', frets: [null, null, 5, 5, 6, 7] }]);
     }
   });
+  it('of two cycles that are the same in words the one with the id is meant', () => {
+    const cycle = cycleById('tangos')!;
+    const of = study(cycle, 'p:5 i:3 m:2 a:1', '', 2);
+    const file = tablatureFile(of, { kind: 'form' }, studyTablature(of, DEFAULT_PROFILE, { kind: 'form' }), () => '');
+    const setting = { profile: DEFAULT_PROFILE, cycle, cycles: [{ ...cycle, id: 'own' }] };
+    const read = importFile(new TextEncoder().encode(file), setting);
+    expect('sections' in read && read.sections[0]?.cycle.id).toBe('tangos');
+  });
   it('MIDI keeps lengths or says that it does not, and brings golpes back', () => {
     const of = study(cycleById('tangos')!, 'G! ed:3 edx a:t L:6 [G! pi:b2> . L:6 G!]:3', '', 4);
     const read = back(midiBytes(of, DEFAULT_PROFILE, { kind: 'form' }, NAMES), of);

@@ -133,7 +133,6 @@ function rowsOf(score: Score, cycle: AccentCycle): (n: number) => BarRows {
     // What is over before the next begins is followed by silence.
     if (end < (events[i + 1]?.at ?? score.length)) made[bar]?.letters.set(end - (bars[bar]?.at ?? 0), SILENCE);
   });
-  if ((events[0]?.at ?? 0) > 0) made[0]?.letters.set(0, SILENCE);
   return (n) => made[n] as BarRows;
 }
 /** A bar in columns, in as few parts as find room. */
