@@ -10,6 +10,7 @@ import {
   parseScript,
   strokesInTurn,
 } from '@ruffle-wheel/core';
+import { SignsBeside } from '../../ui/signs-beside';
 import { Compute } from '../../compute/compute';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
@@ -25,7 +26,7 @@ const TEMPO = 72;
 /** Every letter and mark of the hand script: its stitch on the wheel, what it says in words, one example that sounds. */
 @Component({
   selector: 'app-letters-dialog',
-  imports: [MatButton, MatDialogModule],
+  imports: [MatButton, MatDialogModule, SignsBeside],
   templateUrl: './letters-dialog.html',
   styleUrl: './letters-dialog.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

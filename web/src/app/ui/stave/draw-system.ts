@@ -1,40 +1,18 @@
+import type { NotatedBar } from '@ruffle-wheel/core';
 import {
-  beamGroups,
-  hasMarkAnywhere,
-  isDead,
-  isNumbered,
-  markRow,
-  MARKS,
-  notesOf,
-  type NotatedBar,
-  restSeen,
-  type ScoreEvent,
-  type ShownAccidental,
-  shownAccidentals,
-  type Sign,
-  spell,
-  type StaffSign,
-  type Voice as HandVoice,
-} from '@ruffle-wheel/core';
-import {
-  Accidental,
-  Articulation,
   Barline,
   BarlineType,
-  Beam,
-  Dot,
   Formatter,
-  GhostNote,
-  Modifier,
+  type GhostNote,
   Renderer,
   Stave,
   StaveNote,
-  StaveTie,
   TabStave,
-  Tuplet,
   VexFlow,
   Voice,
 } from 'vexflow/core';
+import { addAccidentals, type DrawnVoice, keysOf, oneHead, signOf, voiceOf } from './drawn-signs';
+import { beamsOf, numbersOf, shorten, tiesOf, tupletsOf } from './joined-signs';
 import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB_TOP, xOf } from './system-layout';
 
 const FONT = 'Bravura';
@@ -52,14 +30,8 @@ const LEVEL_LETTER = 9;
 const FIRST_BAR_LEFT = 6;
 /** What a sign of repeat takes, with room for the fingers beside the first note. */
 const REPEAT_WIDTH = 30;
-const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32', 64: '64' };
-/** Where a voice that rests alone has its rests. */
-const MIDDLE = 'b/4';
 /** A whole rest hangs from the line above. */
 const WHOLE_REST = 'd/5';
-const TAP = 'g/5/x2';
-/** Behind a pitch: its head is a cross. */
-const CROSS = '/x2';
 
 let ready: Promise<unknown> | null = null;
 /** The signs' own font: widths are measured with it. */
@@ -152,15 +124,7 @@ function ghostsOf(bar: NotatedBar, drawn: Drawn['bars'][number] | undefined): Dr
   });
 }
 
-interface DrawnSign {
-  readonly sign: Sign;
-  readonly note: StaveNote | GhostNote;
-}
 type Context = ReturnType<Renderer['getContext']>;
-interface DrawnVoice {
-  readonly voice: HandVoice;
-  readonly drawn: readonly DrawnSign[];
-}
 const END_TYPE = { repeat: BarlineType.REPEAT_END, end: BarlineType.END, none: BarlineType.NONE } as const;
 interface Lines {
   readonly x: number;
@@ -213,30 +177,6 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] 
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
 }
-/** A note in the beam of one voice and with a stem of the other has one head, where both heads are black. */
-function oneHead(voices: readonly DrawnVoice[]) {
-  const [fingers, thumb] = [voices[0]?.drawn ?? [], voices[1]?.drawn ?? []];
-  for (const { sign, note } of fingers) {
-    if (!sign.shared) continue;
-    const own = thumb.find((t) => t.sign.at === sign.at && t.sign.event === sign.event);
-    if (!own || own.sign.value < 4) continue;
-    for (const n of [note, own.note]) n.setXShift(0);
-  }
-}
-/** Accidentals before the heads that need one; a string that is dead needs none. */
-function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[]) {
-  const heads = voices
-    .flatMap(({ voice, drawn }) => drawn.map((d) => ({ voice, ...d })))
-    .filter(({ sign }) => sign.event !== null && !sign.tied)
-    .sort((a, b) => a.sign.at - b.sign.at)
-    .flatMap(({ voice, sign, note }) =>
-      keysOf(bar, voiceOf(voice, sign), sign.event ?? 0).flatMap((k, index) =>
-        k.dead || !(note instanceof StaveNote) ? [] : [{ ...k.spelled, key: { note, index } }],
-      ),
-    );
-  const shown: Map<{ note: StaveNote; index: number }, ShownAccidental> = shownAccidentals(heads, bar.signature);
-  for (const [{ note, index }, sign] of shown) note.addModifier(new Accidental(sign), index);
-}
 /** A bar in which nothing sounds: one rest in its middle, however long it is. */
 function drawSilence(context: Context, stave: Stave) {
   const rest = new StaveNote({ keys: [WHOLE_REST], duration: 'wr', alignCenter: true });
@@ -287,120 +227,6 @@ function slursOf(stops: readonly DrawnStop[]): Drawn['slurs'] {
     return from === undefined || !own ? [] : [{ key: at, from, to: x, y: own.tab - 8 }];
   });
 }
-/** The notes of a sign from low to high, as a staff wants them. */
-function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
-  const event = bar.events[n];
-  const chord = bar.chords.findLast((c) => event && c.at <= Math.max(0, event.at - bar.at))?.name ?? '';
-  return (event ? [...notesOf(event, voice, bar.oneVoice)] : [])
-    .sort((a, b) => a.midi - b.midi)
-    .map((note) => {
-      const spelled = spell(note.midi, chord, bar.signature);
-      const { letter, accidental, octave } = spelled;
-      const dead = event !== undefined && isDead(event.motion, note.string);
-      return { note, spelled, dead, key: `${letter.toLowerCase()}${accidental}/${octave}${dead ? CROSS : ''}` };
-    });
-}
-/** Whose note a sign is: the fingers' beam goes through some of the thumb's. */
-const voiceOf = (voice: HandVoice, sign: Sign): HandVoice => (sign.shared ? 'thumb' : voice);
-function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
-  const duration = `${LETTER[sign.value] ?? 'q'}${sign.dotted ? 'd' : ''}`;
-  const stemDirection = voice === 'thumb' ? -1 : 1;
-  const ghost = () => new GhostNote({ duration });
-  if (sign.event === null) {
-    const other = bar.voices[voice === 'thumb' ? 'fingers' : 'thumb'];
-    if (!restSeen(sign, other) || (voice === 'thumb' && other.length > 0)) return { sign, note: ghost() };
-    const rest = new StaveNote({ keys: [MIDDLE], duration: `${duration}r` });
-    if (sign.dotted) Dot.buildAndAttach([rest], { all: true });
-    return { sign, note: rest };
-  }
-  const keys = keysOf(bar, voiceOf(voice, sign), sign.event);
-  const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
-  if (sign.dotted) Dot.buildAndAttach([note], { all: true });
-  // On the side of the head: a dot where the stroke is stopped at once, a ring for a harmonic.
-  const event = bar.events[sign.event];
-  const place = voice === 'thumb' ? Modifier.Position.ABOVE : Modifier.Position.BELOW;
-  if (event && !sign.tied)
-    for (const code of articulationsOf(event)) note.addModifier(new Articulation(code).setPosition(place));
-  note.setStemStyle({ strokeStyle: 'currentColor' });
-  note.setLedgerLineStyle({ strokeStyle: 'currentColor' });
-  return { sign, note };
-}
-/** Signs beside the head, by what a mark asks of a staff; a cross is the head itself. */
-const ARTICULATION: Readonly<Record<StaffSign, string | null>> = { dot: 'a.', ring: 'ah', cross: null };
-const articulationsOf = ({ motion }: ScoreEvent): string[] => {
-  const signs = MARKS.filter((m) => hasMarkAnywhere(motion, m)).flatMap((m) => markRow(m).staff ?? []);
-  return [...new Set(signs)].flatMap((s) => ARTICULATION[s] ?? []);
-};
 function soft(notes: (StaveNote | GhostNote)[]): Voice {
   return new Voice({ numBeats: 4, beatValue: 4 }).setMode(Voice.Mode.SOFT).addTickables(notes);
-}
-function tupletsOf(drawn: readonly DrawnSign[]): DrawnSign[][] {
-  const groups = new Map<number, DrawnSign[]>();
-  for (const d of drawn)
-    if (d.sign.tuplet) groups.set(d.sign.tuplet.group, [...(groups.get(d.sign.tuplet.group) ?? []), d]);
-  return [...groups.values()];
-}
-/** So many signs in the time of so many. */
-function shorten(group: readonly DrawnSign[]) {
-  const { notes = 3, inSpaceOf = 2 } = group[0]?.sign.tuplet ?? {};
-  return new Tuplet(
-    group.map((d) => d.note),
-    { numNotes: notes, notesOccupied: inSpaceOf },
-  );
-}
-/** The numbers of tuplets, beyond the ends of their stems. */
-function numbersOf(bar: NotatedBar, voices: readonly DrawnVoice[]): Drawn['tuplets'] {
-  return voices.flatMap(({ voice, drawn }) =>
-    tupletsOf(drawn).flatMap((group) => {
-      const seen = group.flatMap(({ note }) => (note instanceof StaveNote && !note.isRest() ? [note] : []));
-      const [first, last] = [seen[0], seen[seen.length - 1]];
-      const sign = group[0]?.sign;
-      const tuplet = sign?.tuplet;
-      if (!first || !last || !tuplet || !isNumbered(bar, voice, sign)) return [];
-      const ends = seen.map((n) => n.getStemExtents().topY);
-      const y = voice === 'fingers' ? Math.min(...ends) - 4 : Math.max(...ends) + 12;
-      const x = (first.getAbsoluteX() + last.getAbsoluteX()) / 2 + 5;
-      return [{ key: `${bar.n} ${voice} ${tuplet.group}`, x, y, text: String(tuplet.notes) }];
-    }),
-  );
-}
-const beamsOf = (bar: NotatedBar, drawn: readonly DrawnSign[]): Beam[] => {
-  const notes = new Map(
-    drawn.map(({ sign, note }) => [sign, note instanceof StaveNote && !note.isRest() ? note : null]),
-  );
-  const signs = drawn.map((d) => d.sign);
-  return beamGroups(bar, signs, (s) => s.event !== null && !!notes.get(s)).map(
-    (group) => new Beam(group.flatMap((n) => notes.get(signs[n] as Sign) ?? [])),
-  );
-};
-/** Ties inside a bar, and halves of those that come over its lines. */
-function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[] {
-  const ties: StaveTie[] = [];
-  const tie = (first: StaveNote | null, last: StaveNote | null) => {
-    const keys = (last ?? first)?.keys.length ?? 0;
-    const indexes = Array.from({ length: keys }, (_, i) => i);
-    ties.push(new StaveTie({ firstNote: first, lastNote: last, firstIndexes: indexes, lastIndexes: indexes }));
-  };
-  let before: StaveNote | null = null;
-  /** What was played last on every string: a ligado is bound to it. */
-  const last = new Map<number, { note: StaveNote; event: number }>();
-  const lastOn = (string: number) => last.get(string);
-  for (const { sign, note } of drawn) {
-    const event = bar.events[sign.event ?? -1];
-    if (!event || !(note instanceof StaveNote)) continue;
-    const { motion } = event;
-    if (motion.kind === 'ligado' && !sign.tied) {
-      const from = lastOn(motion.string);
-      const index = (n: number) => keysOf(bar, 'fingers', n).findIndex((k) => k.note.string === motion.string);
-      if (from) {
-        const firstIndexes = [Math.max(0, index(from.event))];
-        ties.push(new StaveTie({ firstNote: from.note, lastNote: note, firstIndexes, lastIndexes: [0] }));
-      }
-    }
-    if (sign.tied) tie(before?.keys.length === note.keys.length ? before : null, note);
-    before = note;
-    for (const n of event.notes) last.set(n.string, { note, event: sign.event ?? 0 });
-    if (sign.goesOver) tie(note, null);
-  }
-  return ties;
 }

@@ -26,6 +26,7 @@ import {
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
+import { SignsBeside } from '../signs-beside';
 import { signsBeside } from '../stitch-signs';
 import type { Edges } from './draw-system';
 import {
@@ -83,6 +84,7 @@ const SIGNS_BELOW = 16;
 /** One or two bars: chords and counts with their accents above, staff and tablature with both hands' fingers. */
 @Component({
   selector: 'app-stave-system',
+  imports: [SignsBeside],
   templateUrl: './stave-system.html',
   styleUrl: './stave-system.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

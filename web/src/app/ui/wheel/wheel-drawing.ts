@@ -9,6 +9,7 @@ import {
   TICKS_PER_COUNT,
   type TurnSlot,
 } from '@ruffle-wheel/core';
+import { SignsBeside } from '../signs-beside';
 import { arc, at, creases, RADIUS, ruffle } from './geometry';
 import { stitchesOf } from './stitches';
 import { drawings } from '../../words/drawings';
@@ -16,6 +17,7 @@ import { drawings } from '../../words/drawings';
 /** One turn of the cycle as a wheel with a ruffle for its rim. Draws only; what it shows is also in the accent table. */
 @Component({
   selector: 'app-wheel-drawing',
+  imports: [SignsBeside],
   templateUrl: './wheel-drawing.html',
   styleUrl: './wheel-drawing.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
