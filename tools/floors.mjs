@@ -7,7 +7,7 @@ export const FLOORS = [
   ...['catalogue'],
   ...['script', 'round'],
   ...['player', 'left-hand', 'passage', 'right-hand'],
-  ...['chart', 'piece', 'falseta'],
+  ...['chart', 'syllables', 'piece', 'falseta'],
   ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],

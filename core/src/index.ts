@@ -16,6 +16,7 @@ export * from './passage/index.js';
 export * from './right-hand/index.js';
 export * from './piece/index.js';
 export * from './chart/index.js';
+export * from './syllables/index.js';
 export * from './falseta/index.js';
 export * from './score/index.js';
 export * from './notation/index.js';

@@ -1,5 +1,6 @@
 export * from './cut-spans.js';
 export * from './edit-chart.js';
+export * from './entries.js';
 export * from './held.js';
 export * from './model.js';
 export * from './print-chart.js';

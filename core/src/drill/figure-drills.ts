@@ -65,6 +65,7 @@ function made(section: Section, [first = [], second = []]: Sign[][], way: Figure
     stepsPerCount,
     start,
     chart,
+    ...(section.words ? { words: '' } : {}),
   });
   const counts = bar / TICKS_PER_COUNT;
   const half = Math.floor(first.length / 2);

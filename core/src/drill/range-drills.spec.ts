@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
-import { makeSection, makeStudy, type Section, type Study } from '../piece/index.js';
+import { makeSection, makeStudy, type Section, setWords, type Study } from '../piece/index.js';
 import { scoreOf } from '../score/index.js';
 import { readShape } from '../left-hand/index.js';
 import { planPlayback, rangePlan } from '../sound/index.js';
@@ -46,6 +46,8 @@ describe('bars alone', () => {
     expect(made(round, rangeKey(2, 3))).toMatchObject({ script: `${A} | ${B}`, chart: 'G | E' });
   });
   it('there are none beyond the end, or where a stroke goes over their edge', () => {
+    // Words are counted from the turn’s beginning, as the chart is.
+    expect(made(setWords('s0', 'uno | dos | tres')(four), rangeKey(1, 2))?.words).toBe('tres | dos');
     expect(made(four, rangeKey(3, 4))).toBeUndefined();
     expect(made(four, rangeKey(2, 1))).toBeUndefined();
     // A hold that goes on over the bar's line begins the bar, silent.

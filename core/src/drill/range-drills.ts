@@ -2,6 +2,7 @@ import { cutSpans, printChart, type Span, turnSpans } from '../chart/index.js';
 import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
 import { isFault, type Section, type Study, textBetween, type WholeTexts, wholeTexts } from '../piece/index.js';
 import { flatten, parseScript } from '../script/index.js';
+import { cutWords } from '../syllables/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import { figureDrill } from './figure-drills.js';
 import type { DrilledSection, SectionDrill } from './section-drills.js';
@@ -60,7 +61,13 @@ function rangeOf(section: Section, study: Study, from: number, to: number): Dril
   const start = begin % cycleLength(cycle);
   // The chart is counted from the turn's beginning, wherever in it the bars begin.
   const spans = turnSpans(own.spans, 0 - start);
-  return { script: own.script, stepsPerCount, start, chart: spans.length ? printChart(spans, cycle) : '' };
+  return {
+    script: own.script,
+    stepsPerCount,
+    start,
+    chart: spans.length ? printChart(spans, cycle) : '',
+    ...(section.words ? { words: cutWords(section.words, cycle, begin, end, start) } : {}),
+  };
 }
 
 /** The last count of a section and the first bar of the next; the rest of the bar before is silent. */
@@ -85,5 +92,6 @@ function joinOf(section: Section, next: Section, study: Study): DrilledSection |
     stepsPerCount,
     start,
     chart: a.spans.length || b.spans.length ? printChart(turnSpans(spans, 0 - start), cycle) : '',
+    ...(section.words ? { words: '' } : {}),
   };
 }

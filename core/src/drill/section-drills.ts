@@ -9,7 +9,7 @@ import { kindOfPattern } from '../right-hand/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, FigureWay, Variant } from './model.js';
-import { vary } from './vary.js';
+import { keepsPlaces, vary } from './vary.js';
 
 /** How the change between two shapes is drilled: alone, with every group, after half the pattern, after so many
  * strings of a strum, or among so many notes of an arpeggio. */
@@ -29,7 +29,9 @@ export interface SectionDrill {
   /** What is played in place of what is written. */
   readonly make: () => DrilledSection;
 }
-export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'chart'>;
+export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' | 'chart'> &
+  /** Where the words under the counts are not the section's own. */
+  Partial<Pick<Section, 'words'>>;
 const FEWER_NOTES = [6, 5, 4] as const;
 /** Hardest changes that become drills. */
 export const DRILLED_CHANGES = 3;
@@ -78,6 +80,7 @@ function variantsOf(section: Section, cells: readonly NamedCell[]) {
       stepsPerCount: made.stepsPerCount,
       start: section.start,
       chart: chart ?? drilledChart(section, pattern, made, variant),
+      ...(section.words && !keepsPlaces(variant) ? { words: '' } : {}),
     };
   };
   return { pattern, of };

@@ -14,6 +14,7 @@ import {
   joinSections,
   keepTrial,
   makeStudy,
+  MODES,
   MOST_SECTIONS,
   MOST_SHAPES,
   pressSlot,
@@ -36,7 +37,9 @@ import {
   setStart,
   setSteps,
   setTempo,
+  setKey,
   setTuning,
+  setWords,
   splitSection,
   type Study,
 } from '../piece/index.js';
@@ -111,6 +114,9 @@ const command: fc.Arbitrary<Command> = fc.oneof(
     .tuple(id, number, number, number, number)
     .map(([s, start, end, step, passes]) => setLadder(s, { start, end, step, passes })),
   fc.tuple(id, chart).map(([s, c]) => setChart(s, c)),
+  fc.tuple(id, chart).map(([s, c]) => setWords(s, c)),
+  fc.tuple(id, text, fc.constantFrom(...MODES)).map(([s, tonic, mode]) => setKey(s, { tonic, mode })),
+  fc.constantFrom('C', 'Bb', 'F#').map((tonic) => setKey('s-a', { tonic, mode: 'dorian' })),
   fc.tuple(id, fc.option(number)).map(([s, n]) => setBars(s, n)),
   fc.oneof(text, fc.constantFrom('{A [1 B]}x2', 'x'.repeat(5_000))).map(setForm),
   fc.tuple(text, script, number).map(([name, s, n]) => nameCell({ name, script: s, stepsPerCount: n })),

@@ -10,6 +10,7 @@ import {
 import { LEAST_SPACING, MOST_SPACING } from '../instrument/index.js';
 import { HIGHEST_FRET } from '../left-hand/index.js';
 import { LONGEST_CHART } from '../chart/index.js';
+import { LONGEST_WORDS } from '../syllables/index.js';
 import { cleanName, LONGEST_NAME } from '../name/index.js';
 import {
   HIGHEST_CAPO,
@@ -20,8 +21,8 @@ import {
   LONGEST_ID,
   LONGEST_REMINDER,
   LONGEST_STUDY_NOTE,
-  LONGEST_WORDS,
   MODES,
+  TONIC,
   MOST_BARS,
   MOST_NAMED_CELLS,
   MOST_REMINDERS,
@@ -115,9 +116,7 @@ const feelSchema = Joi.object({
   leanMs: between(FEEL_BOUNDS.leanMs),
 });
 const keySchema = Joi.object({
-  tonic: Joi.string()
-    .pattern(/^[A-G][#b]?$/)
-    .required(),
+  tonic: Joi.string().pattern(TONIC).required(),
   mode: Joi.string()
     .valid(...MODES)
     .required(),

@@ -112,6 +112,7 @@ function partOf(bar: NotatedBar, { from, to, n, of }: Part): NotatedBar {
       ...(goingOn ? [{ ...goingOn, at: 0 as Ticks, goesOn: goingOn.goesOn || goingOn.at < from }] : []),
       ...held.filter((c) => c.at > from).map((c) => ({ ...c, at: ticks(c.at - from) })),
     ],
+    words: bar.words.filter((w) => inside(w.at)).map((w) => ({ ...w, at: ticks(w.at - from) })),
     voices: { fingers: signs('fingers'), thumb: signs('thumb') },
     part: [n, of],
   };

@@ -5,6 +5,7 @@ export { isDead, notesOf, type WrittenAs } from './lasting.js';
 export * from './model.js';
 export * from './note-values.js';
 export * from './notate.js';
+export * from './page-look.js';
 export * from './signature.js';
 export * from './spelled.js';
 export * from './spelling.js';

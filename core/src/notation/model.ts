@@ -1,7 +1,8 @@
 import type { Instrument } from '../instrument/index.js';
 import type { ScoreEvent } from '../score/index.js';
 import type { Level } from '../stroke/index.js';
-import type { Ticks } from '../time/index.js';
+import type { Syllable } from '../syllables/index.js';
+import type { FretFromCapo, SixStrings, Ticks } from '../time/index.js';
 import type { Signature } from './signature.js';
 import type { BarTime } from './time-signature.js';
 
@@ -31,6 +32,14 @@ export interface Sign {
   readonly shared?: true;
 }
 export type Voice = 'fingers' | 'thumb';
+export interface NotatedChord {
+  readonly at: Ticks;
+  readonly name: string;
+  /** It began in an earlier bar. */
+  readonly goesOn: boolean;
+  /** Of the shape that is held, from string 6 to string 1; null where the study has none of that name. */
+  readonly frets: SixStrings<FretFromCapo | null> | null;
+}
 /** A bar as it is written: what is played in it, and the signs of both voices. */
 export interface NotatedBar {
   /** Counted from 0. */
@@ -57,7 +66,9 @@ export interface NotatedBar {
   /** What sounds in it, strokes held into it from before among them. */
   readonly events: readonly ScoreEvent[];
   /** Chords that begin in it, and the one that goes on at its beginning. */
-  readonly chords: readonly { readonly at: Ticks; readonly name: string; readonly goesOn: boolean }[];
+  readonly chords: readonly NotatedChord[];
+  /** Under its counts. */
+  readonly words: readonly Syllable[];
   /** Only one hand’s voice plays in it, the thumb’s with its strums too: everything is the fingers’ voice then. */
   readonly oneVoice: boolean;
   /** A voice that plays nothing in the bar has no signs; one that has some fills it. */

@@ -1,9 +1,10 @@
 import { type AccentCycle, type CountNote, cycleLength } from '../cycle/index.js';
 import type { Score, ScoreEvent } from '../score/index.js';
+import type { Syllable } from '../syllables/index.js';
 import { ticks, TICKS_PER_COUNT } from '../time/index.js';
 import { isDead, oneVoiceBars, standsIn, writtenEnds, type WrittenAs } from './lasting.js';
 import type { NotatedBar, NoteValue, Sign, Voice } from './model.js';
-import { signatureOf } from './signature.js';
+import { signatureOf, signatureOfKey } from './signature.js';
 import { timeOf } from './time-signature.js';
 import { signsOf, type Stretch } from './note-values.js';
 
@@ -28,9 +29,9 @@ export function notate(
   const turn = cycleLength(cycle);
   const seams = seamsOf(cycle);
   const count = COUNT_VALUE[cycle.countNote];
-  const signature = signatureOf(
-    score.events.flatMap((e) => e.notes.flatMap((n) => (isDead(e.motion, n.string) ? [] : [n.midi]))),
-  );
+  const signature = score.key
+    ? signatureOfKey(score.key)
+    : signatureOf(score.events.flatMap((e) => e.notes.flatMap((n) => (isDead(e.motion, n.string) ? [] : [n.midi]))));
   const times = score.bars.map((b) => timeOf(b.length, cycle));
   const oneVoices = oneVoiceBars(score);
   const until = writtenEnds(score, oneVoices, as);
@@ -77,12 +78,21 @@ export function notate(
       events,
       chords: score.chords
         .filter((c) => c.name !== '' && c.at < end && c.until > bar.at)
-        .map((c) => ({ at: ticks(Math.max(0, c.at - bar.at)), name: c.name, goesOn: c.at < bar.at })),
+        .map((c) => ({
+          at: ticks(Math.max(0, c.at - bar.at)),
+          name: c.name,
+          goesOn: c.at < bar.at,
+          frets: c.known ? c.shape.frets : null,
+        })),
+      words: wordsIn(score, bar.at, end),
       oneVoice,
       voices: { fingers: above, thumb: below },
     };
   });
 }
+/** Words that stand in a bar, from its beginning; there are few of them. */
+const wordsIn = ({ words }: Score, from: number, to: number): Syllable[] =>
+  words.filter((w) => w.at >= from && w.at < to).map((w) => ({ ...w, at: ticks(w.at - from) }));
 /** How loud it was before a place; a score begins with mf. */
 function levelBefore({ events }: Score, at: number) {
   let [low, high] = [0, events.length];

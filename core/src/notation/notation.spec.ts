@@ -1,17 +1,29 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
-import { inOrder, makeStudy, setChart, setScript, type Study } from '../piece/index.js';
+import {
+  inOrder,
+  type Key,
+  makeStudy,
+  MODES,
+  setChart,
+  setKey,
+  setScript,
+  setSteps,
+  setWords,
+  type Study,
+} from '../piece/index.js';
 import { scoreOf } from '../score/index.js';
 import { midi, ticks, TICKS_PER_COUNT as COUNT } from '../time/index.js';
 import type { Sign } from './model.js';
 import { notesOf, type WrittenAs } from './lasting.js';
 import { notate, restSeen } from './notate.js';
 import { signsOf, type Stretch } from './note-values.js';
+import { repeatedStrums } from './page-look.js';
 import { shownAccidentals } from './accidentals.js';
 import { beamGroups, isNumbered } from './beams.js';
 import { breakBar, partsFor, partStarts } from './break.js';
-import { alterIn, namesIn, signatureOf } from './signature.js';
+import { alterIn, keyOf, namesIn, signatureOf, signatureOfKey } from './signature.js';
 import { spell } from './spelling.js';
 
 const sound = (...counts: number[]): Stretch[] => {
@@ -159,6 +171,22 @@ describe('key signatures', () => {
     expect(signatureOf([57, 58, 60, 62, 64, 65, 67, 61, 57])).toBe(-1);
     expect(namesIn(-1)[1]).toBe('C#');
     expect(namesIn(0)[8]).toBe('G#');
+  });
+  it('of a key is that of its scale, a key that is set goes before what is struck', () => {
+    const signs = (tonic: string, mode: Key['mode']) => signatureOfKey({ tonic, mode });
+    expect([signs('A', 'minor'), signs('E', 'phrygian'), signs('D', 'dorian'), signs('G', 'mixolydian')]).toEqual([
+      0, 0, 0, 0,
+    ]);
+    expect([signs('F#', 'phrygian'), signs('Bb', 'major'), signs('C#', 'minor')]).toEqual([2, -2, 4]);
+    // Eight sharps are four flats.
+    expect(signs('G#', 'major')).toBe(-4);
+    const set = inOrder(setScript('s-a', 'p:6 p:5'), setKey('s-a', { tonic: 'A', mode: 'major' }))(makeStudy('s', 'S'));
+    expect(notate(scoreOf(set.sections[0]!, set), set.sections[0]!.cycle)[0]!.signature).toBe(3);
+  });
+  it('names its key in every mode, and none that nobody writes', () => {
+    for (const mode of MODES)
+      for (let n = -6; n <= 6; n++) expect(signatureOfKey(keyOf(n, mode)!), `${n} ${mode}`).toBe(n);
+    expect([keyOf(0, 'none'), keyOf(9, 'major'), keyOf(Number.NaN, 'minor')]).toEqual([null, null, null]);
   });
   it('of equals the one with the fewest signs; nothing struck has none', () => {
     expect(signatureOf([])).toBe(0);
@@ -323,7 +351,35 @@ describe('bars as they are written', () => {
     const all = notate(score, section.cycle);
     expect(all.length).toBeGreaterThan(3);
     expect(notate(score, section.cycle, 2, 4)).toEqual(all.slice(2, 4));
-    expect(all[1]!.chords).toEqual([{ at: 0, name: 'Am', goesOn: true }]);
+    expect(all[1]!.chords).toEqual([{ at: 0, name: 'Am', goesOn: true, frets: null }]);
+  });
+  it('have the words that stand under their counts, and parts of them theirs', () => {
+    const study = inOrder(
+      setScript('s-a', 'p - - -'),
+      setWords('s-a', 'uno . "y tres" | cua- tro'),
+    )(makeStudy('s', 'S', cycleById('tangos')));
+    const bars = notate(scoreOf(study.sections[0]!, study), study.sections[0]!.cycle);
+    expect(bars[0]!.words.map((w) => [w.at / COUNT, w.text])).toEqual([
+      [0, 'uno'],
+      [2, 'y tres'],
+    ]);
+    expect(breakBar(bars[0]!, 2).map((b) => b.words.map((w) => [w.at / COUNT, w.text]))).toEqual([
+      [[0, 'uno']],
+      [[0, 'y tres']],
+    ]);
+  });
+  it('of strums on one shape again and again the first is written out', () => {
+    const again = (script: string, chart = '') => {
+      const own = [setScript('s-a', script), setSteps('s-a', 1), setChart('s-a', chart)];
+      const study = inOrder(...own)(makeStudy('s', 'S', cycleById('tangos')));
+      const bars = notate(scoreOf(study.sections[0]!, study), study.sections[0]!.cycle);
+      const repeated = repeatedStrums(bars);
+      return bars.flatMap((b) => b.events.map((e) => (repeated.has(e) ? '/' : 'o'))).join('');
+    };
+    expect(again('id:654 iu:456 id:654 id:65')).toBe('o//o');
+    // What the thumb plucks between them changes nothing; another chord does.
+    expect(again('id:654 p:6 iu:654 p:6')).toBe('oo/o');
+    expect(again('id:321 id:321 id:321 id:321', 'Am:2 E:2')).toBe('o/o/');
   });
   it('are broken over systems where groups begin, and nothing of them is lost', () => {
     const solea = (script: string) =>

@@ -1,3 +1,5 @@
+import { type Key, MODES } from '../piece/index.js';
+
 /** Sharps of a key, or flats below nought. */
 export type Signature = number;
 /** Signatures beyond so many signs are written as their other name. */
@@ -52,6 +54,37 @@ export function signatureOf(pitches: readonly number[]): Signature {
       if (signs < fewest) [best, fewest] = [signature, signs];
     }
   return best;
+}
+
+/** So many fifths a mode's scale lies beside the major one on the same tonic. */
+const BESIDE_MAJOR: Readonly<Record<Key['mode'], number>> = {
+  major: 0,
+  mixolydian: -1,
+  dorian: -2,
+  minor: -3,
+  phrygian: -4,
+};
+/** Beyond so many signs a key is written by its other name: so many fifths away. */
+const OTHER_NAME = 12;
+/**
+ * The signature of a key, that of its other name where it has more than six signs.
+ * @example signatureOfKey({ tonic: 'A', mode: 'phrygian' }) // -1
+ */
+export function signatureOfKey({ tonic, mode }: Key): Signature {
+  const letter = FIFTHS.indexOf((tonic[0] ?? 'C') as 'F') - 1;
+  const sign = tonic.endsWith('#') ? 7 : tonic.endsWith('b') ? -7 : 0;
+  const own = letter + sign + BESIDE_MAJOR[mode];
+  return own > MOST_SIGNS ? own - OTHER_NAME : own < 0 - MOST_SIGNS ? own + OTHER_NAME : own;
+}
+/**
+ * The key of a signature in a mode; null where the mode is none, or the signature has too many signs.
+ * @param mode as a file names it
+ * @example keyOf(1, 'minor') // { tonic: 'E', mode: 'minor' }
+ */
+export function keyOf(signature: Signature, mode: string): Key | null {
+  const own = MODES.find((m) => m === mode);
+  if (!own || !Number.isInteger(signature) || Math.abs(signature) > MOST_SIGNS) return null;
+  return { tonic: nameAt(signature - BESIDE_MAJOR[own]).name, mode: own };
 }
 
 /**

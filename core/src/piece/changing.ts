@@ -3,6 +3,7 @@ import { type AccentCycle, checkCycle } from '../cycle/index.js';
 import { type DataFault, dataFault } from '../fault/index.js';
 import type { Shape } from '../left-hand/index.js';
 import { LONGEST_SCRIPT } from '../script/index.js';
+import { LONGEST_WORDS } from '../syllables/index.js';
 import { type Command, refusable } from './command.js';
 import { LONGEST_ID, type Section, type Study } from './model.js';
 
@@ -26,10 +27,13 @@ export const inSection = (
     },
   );
 /** A text of a section that has grown longer than it may. */
-const lengthFault = (path: 'script' | 'chart', text: string, most: number): DataFault | null =>
-  text.length <= most ? null : refused(path, 'text too long', path, most, text.length);
+const lengthFault = (path: 'script' | 'chart' | 'words', text: string, most: number): DataFault | null =>
+  text.length <= most
+    ? null
+    : refused(path, path === 'words' ? 'too many words' : 'text too long', path, most, text.length);
 export const scriptFault = ({ script }: Section) => lengthFault('script', script, LONGEST_SCRIPT);
 export const chartFault = ({ chart }: Section) => lengthFault('chart', chart, LONGEST_CHART);
+export const wordsFault = ({ words }: Section) => lengthFault('words', words, LONGEST_WORDS);
 
 /** The thing with these values; itself where they are its own. */
 export const put = <T extends object>(thing: T, values: Partial<T>): T =>
@@ -45,6 +49,7 @@ export type CommandFaultCode =
   | 'cell’s name'
   | 'cell can’t be kept'
   | 'text too long'
+  | 'too many words'
   | 'too many shapes'
   | 'too many sections'
   | 'form too long'

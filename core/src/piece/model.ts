@@ -7,6 +7,8 @@ import type { Ladder } from './ladder.js';
 
 /** Modes that music of these families is in. */
 export const MODES = ['major', 'minor', 'phrygian', 'dorian', 'mixolydian'] as const;
+/** A tonic's letter with its sign. */
+export const TONIC = /^[A-G][#b]?$/;
 /** A section's key: the letter of its tonic with its sign, and its mode. */
 export interface Key {
   readonly tonic: string;
@@ -23,7 +25,6 @@ export interface Feel {
 }
 /** Bounds of a feel. */
 export const FEEL_BOUNDS = { swing: { low: 50, high: 80 }, leanMs: { low: -80, high: 80 } } as const;
-export const LONGEST_WORDS = 20_000;
 /** Reminders of a study, shown while it is practised. */
 export const MOST_REMINDERS = 3;
 export const LONGEST_REMINDER = 200;

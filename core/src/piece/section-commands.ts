@@ -14,11 +14,11 @@ import {
   writeSlot,
 } from '../script/index.js';
 import { clampBpm, HIGHEST_BPM, LOWEST_BPM, stepTicks, type StringNumber } from '../time/index.js';
-import { bounded, chartFault, cycleFault, inSection, plainCycle, put, scriptFault } from './changing.js';
+import { bounded, chartFault, cycleFault, inSection, plainCycle, put, scriptFault, wordsFault } from './changing.js';
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
 import { isAsItBegan, paceOf } from './make.js';
-import { LADDER_BOUNDS, LATEST_START, MOST_BARS, type Section } from './model.js';
+import { type Key, LADDER_BOUNDS, LATEST_START, MODES, MOST_BARS, type Section, TONIC } from './model.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 
 export const setScript = (section: string, script: string): Command =>
@@ -43,6 +43,17 @@ export const setLadder = (section: string, ladder: Ladder): Command =>
 /** Which chord when, as typed. */
 export const setChart = (section: string, chart: string): Command =>
   inSection(section, (s) => put(s, { chart }), chartFault);
+/** Words or syllables under the counts, as typed. */
+export const setWords = (section: string, words: string): Command =>
+  inSection(section, (s) => put(s, { words }), wordsFault);
+/** The key that a section is written in; null = found from what is played. */
+export const setKey = (section: string, key: Key | null): Command =>
+  inSection(section, (s) =>
+    (s.key?.tonic === key?.tonic && s.key?.mode === key?.mode) || (key && !isKey(key))
+      ? s
+      : put(s, { key: key && { ...key } }),
+  );
+const isKey = ({ tonic, mode }: Key): boolean => TONIC.test(tonic) && MODES.includes(mode);
 /** How many bars a section lasts; null = until script and chart come round together. */
 export const setBars = (section: string, bars: number | null): Command =>
   inSection(section, (s) =>

@@ -3,12 +3,14 @@ import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { cleanName } from '../name/index.js';
 import { flatten, parseScript } from '../script/index.js';
+import { cutWords, printWords, wordsUntil } from '../syllables/index.js';
 import { refused, sectionOf } from './changing.js';
 import { asCommand, type Command, refusable } from './command.js';
 import { followInForm, mergeInForm } from './form-names.js';
 import { freeName } from './make.js';
 import { LONGEST_FORM, LONGEST_ID, MOST_BARS, MOST_SECTIONS, type Section, type Study } from './model.js';
 import { textBetween } from './repeat-bar.js';
+import { ticks } from '../time/index.js';
 import { isFault, silence, tooLong, type WholeTexts, wholeTexts } from './whole-texts.js';
 
 /** A name that no section of the study has: “Theme 2”. */
@@ -81,8 +83,8 @@ export function splitSection(section: string, bar: number, id: string): Command 
     const sections = study.sections.flatMap((s) =>
       s === own
         ? [
-            { ...own, ...part(first, before) },
-            { ...own, id, name, ...part(second, behind) },
+            { ...own, ...part(first, before), words: cutWords(own.words, own.cycle, 0, at) },
+            { ...own, id, name, ...part(second, behind), words: cutWords(own.words, own.cycle, at, texts.length) },
           ]
         : [s],
     );
@@ -117,9 +119,12 @@ export function joinSections(section: string): Command {
     const open = (texts: WholeTexts): readonly Span[] =>
       texts.spans.length ? texts.spans : [{ name: '', ticks: texts.length }];
     const chart = a.spans.length || b.spans.length ? printChart([...open(a), ...open(b)], first.cycle) : '';
-    const long = tooLong({ script, chart });
+    const sung = (s: Section, texts: WholeTexts, at: number) =>
+      wordsUntil(s.words, s.cycle, texts.length).map((w) => ({ ...w, at: ticks(at + w.at) }));
+    const words = printWords([...sung(first, a, 0), ...sung(second, b, a.length)], first.cycle, a.length + b.length);
+    const long = tooLong({ script, chart, words });
     if (long) return long;
-    const joined: Section = { ...first, script, chart, bars: script === '' && chart === '' ? first.bars : null };
+    const joined: Section = { ...first, script, chart, words, bars: script === '' && chart === '' ? first.bars : null };
     return {
       ...study,
       form,

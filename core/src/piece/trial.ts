@@ -5,7 +5,7 @@ import type { NamedCell } from '../script/index.js';
 import { type Command, inOrder } from './command.js';
 import { sectionOf } from './changing.js';
 import type { Study } from './model.js';
-import { setBars, setCell, setChart, setCycle, setStart } from './section-commands.js';
+import { setBars, setCell, setChart, setCycle, setStart, setWords } from './section-commands.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 import { nameCell, setCapo } from './study-commands.js';
 
@@ -16,6 +16,8 @@ export interface Trial {
   readonly start: number;
   /** Another chart, or none, under what is tried out. */
   readonly chart?: string;
+  /** Other words under its counts, or none. */
+  readonly words?: string;
   /** Shapes that it calls and the study does not know yet. */
   readonly shapes?: readonly Shape[];
   /** Cells that it calls and the study does not know yet. */
@@ -49,6 +51,7 @@ function commandsOf(study: Study, section: string, trial: Trial): Command {
     setCell(section, trial.script, trial.stepsPerCount),
     setStart(section, trial.start),
     ...(chart === undefined ? [] : [setChart(section, chart)]),
+    ...(trial.words === undefined ? [] : [setWords(section, trial.words)]),
     ...(trial.bars === undefined ? [] : [setBars(section, trial.bars)]),
   );
 }

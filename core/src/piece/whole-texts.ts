@@ -2,6 +2,7 @@ import { chartOf, LONGEST_CHART, type Span } from '../chart/index.js';
 import { barBegin, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
+import { LONGEST_WORDS } from '../syllables/index.js';
 import { lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { refused } from './changing.js';
 import type { Section, Study } from './model.js';
@@ -39,10 +40,14 @@ export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts 
 export const isFault = (texts: object): texts is DataFault => 'code' in texts;
 
 /** Texts that have grown beyond what a section may hold by being written out. */
-export function tooLong(...parts: readonly Pick<Section, 'script' | 'chart'>[]): DataFault | null {
+export function tooLong(
+  ...parts: readonly (Pick<Section, 'script' | 'chart'> & { words?: string })[]
+): DataFault | null {
   const script = Math.max(...parts.map((p) => p.script.length));
   const chart = Math.max(...parts.map((p) => p.chart.length));
   if (script > LONGEST_SCRIPT) return refused('script', 'text too long', 'script', LONGEST_SCRIPT, script);
+  const words = Math.max(...parts.map((p) => p.words?.length ?? 0));
+  if (words > LONGEST_WORDS) return refused('words', 'too many words', 'words', LONGEST_WORDS, words);
   return chart > LONGEST_CHART ? refused('chart', 'text too long', 'chart', LONGEST_CHART, chart) : null;
 }
 /** So long a rest, in steps. */

@@ -1,7 +1,9 @@
 import type { Range } from '../fault/index.js';
 import type { Instrument } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
+import type { Key } from '../piece/index.js';
 import type { Finger, LeftFinger, Level, Motion } from '../stroke/index.js';
+import type { Syllable } from '../syllables/index.js';
 import type { FretFromCapo, Midi, SixStrings, StringNumber, Ticks } from '../time/index.js';
 
 export interface ScoreNote {
@@ -92,6 +94,10 @@ export interface Score {
   readonly chords: readonly ScoreChord[];
   readonly grips: readonly TimedGrip[];
   readonly events: readonly ScoreEvent[];
+  /** The key that it is set in; null = none is. */
+  readonly key: Key | null;
+  /** What is sung or said meanwhile, in order. */
+  readonly words: readonly Syllable[];
   readonly length: Ticks;
   /** Its end joins its beginning. */
   readonly loops: boolean;

@@ -1,4 +1,5 @@
 import { layOutForm, type Section, type Study, type UnrolledForm } from '../piece/index.js';
+import type { Syllable } from '../syllables/index.js';
 import { ticks } from '../time/index.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, TimedGrip } from './model.js';
 import { scoreOf } from './score-of.js';
@@ -33,6 +34,7 @@ export function pieceScore(study: Study): PieceScore {
   const chords: ScoreChord[] = [];
   const grips: TimedGrip[] = [];
   const events: ScoreEvent[] = [];
+  const words: Syllable[] = [];
   let turns = 0;
   for (const { section, at, bar } of form.parts) {
     const score = scores.get(section);
@@ -40,6 +42,7 @@ export function pieceScore(study: Study): PieceScore {
     const first = chords.length;
     const later = <T extends { readonly at: number }>(thing: T) => ({ ...thing, at: ticks(at + thing.at) });
     bars.push(...score.bars.map(later));
+    words.push(...score.words.map(later));
     chords.push(...score.chords.map((c) => ({ ...later(c), until: ticks(at + c.until), bar: bar + c.bar })));
     grips.push(
       ...score.grips.map((g) => ({
@@ -65,6 +68,8 @@ export function pieceScore(study: Study): PieceScore {
     chords,
     grips,
     events,
+    key: null,
+    words,
     length: ticks(last ? last.at + last.length : 0),
     loops: false,
     truncated: [...scores.values()].some((s) => s.truncated),

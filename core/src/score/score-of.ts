@@ -6,6 +6,7 @@ import type { Section, StudyPart } from '../piece/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../script/index.js';
 import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
+import { wordsUntil } from '../syllables/index.js';
 import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
 import { gripsOf, LeftHandState, stopFor, type Touched } from './left-hand.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote, Slur } from './model.js';
@@ -48,6 +49,8 @@ export function scoreOf(section: Section, study: StudyPart, options: ScoreOption
     chords,
     grips: gripsOf({ events, length, chords }),
     events,
+    key: section.key ?? null,
+    words: section.words ? wordsUntil(section.words, cycle, length) : [],
     length,
     loops: length === wanted && wanted % (flat.length || turn) === 0 && wanted % (chart.length || turn) === 0,
     truncated: length < wanted,

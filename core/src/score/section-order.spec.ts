@@ -53,6 +53,16 @@ describe('sections of a piece', () => {
     expect(moveSection('s0', -1)(study)).toBe(study);
     expect(moveSection('none', 1)(study)).toBe(study);
   });
+  it('split or joined, each bar keeps the words that stand under it', () => {
+    const said = (study: Study) => pieceScore(study).words.map((w) => `${w.at} ${w.text}`);
+    const study = piece('', { ...theme, words: 'uno | . dos' }, { script: FOUR, words: 'tres' });
+    const split = splitSection('s0', 1, 'new')(study);
+    expect(split.sections.map((s) => s.words)).toEqual(['uno', '. dos | uno | . dos', 'tres']);
+    expect(said(split)).toEqual(said(study));
+    const joined = joinSections('s0')(study);
+    expect(joined.sections).toHaveLength(1);
+    expect(said(joined)).toEqual(said(study));
+  });
   it('split at a bar it is two that play the same, in the form too', () => {
     const study = piece('{Theme}x2 Answer', theme, { script: 'p:6 . . .' });
     const split = splitSection('s0', 1, 'new')(study);

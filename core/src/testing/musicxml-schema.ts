@@ -49,12 +49,13 @@ export const MUSICXML_SCHEMA = `<?xml version="1.0" encoding="UTF-8"?>
     <xs:element name="staff" type="xs:positiveInteger" minOccurs="0"/>
     <xs:element name="beam" minOccurs="0" maxOccurs="8"><xs:complexType><xs:simpleContent><xs:restriction base="beam"><xs:enumeration value="begin"/><xs:enumeration value="continue"/><xs:enumeration value="end"/><xs:enumeration value="forward hook"/><xs:enumeration value="backward hook"/></xs:restriction></xs:simpleContent></xs:complexType></xs:element>
     <xs:element name="notations" type="notations" minOccurs="0" maxOccurs="unbounded"/>
+    <xs:element name="lyric" minOccurs="0" maxOccurs="unbounded"><xs:complexType><xs:sequence><xs:element name="syllabic"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="single"/><xs:enumeration value="begin"/><xs:enumeration value="middle"/><xs:enumeration value="end"/></xs:restriction></xs:simpleType></xs:element><xs:element name="text" type="xs:string"/></xs:sequence><xs:attribute name="number" type="xs:NMTOKEN"/></xs:complexType></xs:element>
     <xs:element name="play" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="mute" maxOccurs="unbounded"><xs:simpleType><xs:restriction base="xs:string"><xs:enumeration value="palm"/></xs:restriction></xs:simpleType></xs:element></xs:sequence></xs:complexType></xs:element>
   </xs:sequence><xs:attribute name="print-object" type="xs:token"/><xs:attribute name="release" type="xs:decimal"/></xs:complexType>
   <xs:complexType name="beam"><xs:simpleContent><xs:extension base="xs:string"><xs:attribute name="number" type="xs:positiveInteger"/></xs:extension></xs:simpleContent></xs:complexType>
   <xs:complexType name="attributes"><xs:sequence>
     <xs:element name="divisions" type="positive" minOccurs="0"/>
-    <xs:element name="key" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="fifths" type="xs:integer"/></xs:sequence></xs:complexType></xs:element>
+    <xs:element name="key" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="fifths" type="xs:integer"/><xs:element name="mode" type="xs:string" minOccurs="0"/></xs:sequence></xs:complexType></xs:element>
     <xs:element name="time" minOccurs="0"><xs:complexType><xs:sequence><xs:element name="beats" type="xs:positiveInteger"/><xs:element name="beat-type" type="xs:positiveInteger"/></xs:sequence></xs:complexType></xs:element>
     <xs:element name="staves" type="xs:nonNegativeInteger" minOccurs="0"/>
     <xs:element name="clef" minOccurs="0" maxOccurs="unbounded"><xs:complexType><xs:sequence><xs:element name="sign" type="xs:string"/><xs:element name="line" type="xs:integer" minOccurs="0"/><xs:element name="clef-octave-change" type="xs:integer" minOccurs="0"/></xs:sequence><xs:attribute name="number" type="xs:positiveInteger"/></xs:complexType></xs:element>

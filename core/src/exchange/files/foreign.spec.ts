@@ -84,14 +84,17 @@ describe('plain notes', () => {
   it('grace notes, signs without a meaning here, jumps and notes no string reaches are told', () => {
     const trill = '<notations><ornaments><trill-mark/></ornaments></notations>';
     const grace = '<note><grace/><pitch><step>D</step><octave>4</octave></pitch></note>';
+    const lyric = (verse: number, text: string) => `<lyric number="${verse}"><text>${text}</text></lyric>`;
     const words = '<direction><direction-type><words>con brio</words></direction-type></direction>';
     const piece = read(
       score(
-        `${words}${grace}${n('E4', 8, `${trill}<lyric><text>la</text></lyric>`)}${n('C1', 8)}<sound dacapo="yes"/>`,
+        `${words}${grace}${n('E4', 8, `${trill}${lyric(1, 'la')}${lyric(2, 'lo')}`)}${n('C1', 8)}<sound dacapo="yes"/>`,
       ),
     );
     expect(said(piece)).toMatch(/1 grace note left out/);
     expect(said(piece)).toMatch(/Signs passed over: words, trill-mark, lyric/);
+    // The first verse is taken.
+    expect(first(piece).words).toBe('la . . .');
     expect(said(piece)).toMatch(/1 note left out: no string reaches/);
     expect(said(piece)).toMatch(/Jumps by sign/);
   });

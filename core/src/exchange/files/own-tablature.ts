@@ -78,6 +78,7 @@ function sectionBars(
         ? { name, words: [cycleText(cycle), cycleWord(cycle.id)], tempo: clampBpm(bpm) * quartersInCount(cycle) }
         : { name: '', words: [], tempo: null }),
       ...{ opens: false, closes: null, endingBegins: null, endingEnds: false },
+      ...{ lyrics: [], key: null },
     };
   });
 }

@@ -2,7 +2,7 @@ import midiFile from '@tonejs/midi';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CYCLES as ALL_CYCLES, cycleById } from '../../catalogue/index.js';
-import type { AccentCycle } from '../../cycle/index.js';
+import { type AccentCycle, cycleLength } from '../../cycle/index.js';
 import { OPEN_SHAPE, readShape } from '../../left-hand/index.js';
 import {
   addSection,
@@ -11,15 +11,19 @@ import {
   putShape,
   setChart,
   setForm,
+  setKey,
   setScript,
   setSteps,
+  setWords,
   type Study,
 } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { printScript } from '../../script/index.js';
 import { golpeFinger, marksOn } from '../../stroke/index.js';
 import { anyPattern } from '../../testing/arbitrary.js';
-import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile } from './index.js';
+import { importedStudy, importFile, type ImportedPiece, midiBytes, musicXml, scoreFile, scopeLosses } from './index.js';
+import { wordsUntil } from '../../syllables/index.js';
+import { sayLoss } from '../../words/en/refused/losses.js';
 import { studyTablature, tablatureFile } from '../written/index.js';
 import { playedNotes } from '../written/played.js';
 import { writtenPlaces } from '../written/scope.js';
@@ -101,6 +105,29 @@ describe('out and in again', () => {
       { numRuns: 120 },
     );
     expect(tried).toBeGreaterThan(30);
+  });
+  it('MusicXML brings back the words under the counts, where a note or a rest begins, and the key', () => {
+    const sung = 'la-:1/2 voz:1/2 . "y va" | % ';
+    const key = { tonic: 'E', mode: 'phrygian' } as const;
+    const of = inOrder(
+      setWords('s-a', sung),
+      setKey('s-a', key),
+    )(study(cycleById('tangos')!, 'i:1 m:1 p:5 - i:1 m:1 a:1 . | p:6 i:1 - - i:1 - m:1 -', '', 2));
+    const xml = musicXml(of, DEFAULT_PROFILE, { kind: 'form' });
+    expect(xml.match(/<syllabic>(?:begin|end)/g)).toHaveLength(4);
+    expect(scopeLosses(of, DEFAULT_PROFILE, { kind: 'form' }, 'musicxml')).toEqual([]);
+    const there = importedStudy(back(new TextEncoder().encode(xml), of), 'x', () => `n${++ids}`).sections[0]!;
+    const length = cycleLength(of.sections[0]!.cycle) * 6;
+    expect(wordsUntil(there.words, there.cycle, length)).toEqual(wordsUntil(sung, there.cycle, length));
+    expect(there.key).toEqual(key);
+  });
+  it('words under no note are told, and words that a format has not', () => {
+    const of = setWords('s-a', 'la voz')(study(cycleById('tangos')!, 'p:5 - - -', '', 1));
+    const lost = (format: 'musicxml' | 'midi' | 'tablature') =>
+      scopeLosses(of, DEFAULT_PROFILE, { kind: 'form' }, format).filter((l) => l.code.startsWith('words'));
+    expect(lost('musicxml')).toEqual([{ code: 'words between notes', about: [1] }]);
+    expect(lost('midi')).toEqual([{ code: 'words', about: [2] }]);
+    expect(lost('tablature').map(sayLoss)).toEqual(['The words under the counts are not written.']);
   });
   it('tablature brings back every note with its time, its place, the right hand, marks and levels, and the chords', () => {
     let tried = 0;

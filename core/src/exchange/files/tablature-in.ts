@@ -60,7 +60,7 @@ export function importTablature(
     for (const piece of inSections(script, bars)) {
       let name = own;
       for (let n = 2; sections.some((s) => s.name === name); n++) name = `${own} ${n}`;
-      sections.push({ name, cycle: part.cycle, ...piece, stepsPerCount, chart: '', bpm });
+      sections.push({ name, cycle: part.cycle, ...piece, stepsPerCount, chart: '', words: '', key: null, bpm });
     }
   }
   const notes: ImportNote[] = [

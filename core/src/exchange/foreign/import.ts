@@ -23,6 +23,7 @@ import { fretPart } from './fret.js';
 import { layPart, type LaidPart, type LaidStroke } from './lay.js';
 import type { ForeignMusic, ImportedPiece, ImportedSection, ImportNote, ImportNoteCode, Refused } from './model.js';
 import { type ForeignPart, goingOn, partsOf } from './parts.js';
+import { wordsOf } from './sung.js';
 import { writtenTexts } from './write.js';
 
 export interface ImportSetting {
@@ -128,7 +129,11 @@ function sectionFrom(part: ForeignPart, making: Making, progress: (share: number
   const { script, stepsPerCount, chart, bars } = texts;
   if (script.length > LONGEST_SCRIPT || chart.length > LONGEST_CHART || bars > MOST_BARS) return null;
   return {
-    section: { cycle, script, stepsPerCount, chart, bpm: tempo, bars },
+    section: {
+      ...{ cycle, script, stepsPerCount, chart, bpm: tempo, bars },
+      words: wordsOf(part),
+      key: part.bars[0]?.key ?? null,
+    },
     said: [...laid.notes, ...placed.notes, ...texts.notes],
     notes: placed.strokes.reduce((sum, s) => sum + s.notes.length, 0),
     fretted: placed.fretted,

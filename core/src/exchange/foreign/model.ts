@@ -2,6 +2,7 @@ import type { AccentCycle } from '../../cycle/index.js';
 import type { Fact } from '../../fault/index.js';
 import type { Tuning } from '../../instrument/index.js';
 import type { Shape } from '../../left-hand/index.js';
+import type { Key } from '../../piece/index.js';
 import type { LeftFinger, Level, Mark, PlectrumWay } from '../../stroke/index.js';
 import type { StringNumber } from '../../time/index.js';
 
@@ -50,6 +51,10 @@ export interface ForeignBar {
   readonly notes: readonly ForeignNote[];
   readonly chords: readonly ForeignChord[];
   readonly levels: readonly { readonly at: number; readonly level: Level }[];
+  /** What is sung, syllable by syllable. */
+  readonly lyrics: readonly { readonly at: number; readonly text: string; readonly goesOn: boolean }[];
+  /** The key it is in, where the file names one with its mode. */
+  readonly key: Key | null;
   /** What stands above its beginning. */
   readonly name: string;
   readonly words: readonly string[];
@@ -134,6 +139,8 @@ export interface ImportedSection {
   readonly script: string;
   readonly stepsPerCount: number;
   readonly chart: string;
+  readonly words: string;
+  readonly key: Key | null;
   readonly bpm: number;
   readonly bars: number;
 }

@@ -46,7 +46,7 @@ export function partsOf(bars: readonly ForeignBar[], known: readonly AccentCycle
   return { parts, form: formOf(line, parts) };
 }
 const contentOf = (bars: readonly ForeignBar[], { id }: AccentCycle): string =>
-  JSON.stringify([id, bars.map((b) => [b.length, b.notes, b.chords, b.levels, b.tempo])]);
+  JSON.stringify([id, bars.map((b) => [b.length, b.notes, b.chords, b.levels, b.lyrics, b.key, b.tempo])]);
 function cutAtSigns(bars: readonly ForeignBar[]): ForeignBar[][] {
   const pieces: ForeignBar[][] = [];
   let notes = 0;

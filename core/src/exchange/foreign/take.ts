@@ -14,7 +14,9 @@ import {
   setCell,
   setChart,
   setForm,
+  setKey,
   setTempo,
+  setWords,
   shapeToPut,
   type Study,
 } from '../../piece/index.js';
@@ -54,6 +56,8 @@ export function takeImport(study: Study, piece: ImportedPiece, newId: () => stri
       addSection(id, names.get(s.name) ?? s.name, s.cycle),
       setCell(id, s.script, s.stepsPerCount),
       setChart(id, chart),
+      setWords(id, s.words),
+      setKey(id, s.key),
       setTempo(id, s.bpm),
       setBars(id, wholeTurns(s) ? null : s.bars),
     ];

@@ -96,6 +96,8 @@ function barsOf(
       closes: null,
       endingBegins: null,
       endingEnds: false,
+      lyrics: [],
+      key: null,
     };
   });
 }

@@ -1,6 +1,8 @@
 import { fact } from '../../fault/index.js';
 import type { Tuning } from '../../instrument/index.js';
 import { cleanName } from '../../name/index.js';
+import { keyOf } from '../../notation/index.js';
+import type { Key } from '../../piece/index.js';
 import { LEVELS, type Level } from '../../stroke/index.js';
 import { STRINGS } from '../../time/index.js';
 import {
@@ -24,6 +26,8 @@ const MOST_BARS_READ = 4_000;
 const MOST_NOTES_READ = 40_000;
 /** A bar is no longer than this many quarters. */
 const LONGEST_BAR = 64;
+/** Letters of one word or syllable. */
+const LONGEST_WORD = 80;
 
 /**
  * MusicXML, plain or compressed, as bars with notes: of a part with several staves the tablature, where it has one.
@@ -76,6 +80,15 @@ function partsOf(root: Node): { id: string; measures: Node[] }[] | null {
   return [...parts].map(([id, measures]) => ({ id, measures }));
 }
 
+const verseOf = (lyric: Node): string => lyric.attributes['number'] ?? '1';
+function firstVerse(measures: readonly Node[]): string {
+  for (const measure of measures)
+    for (const note of children(measure, 'note')) {
+      const [lyric] = children(note, 'lyric');
+      if (lyric) return verseOf(lyric);
+    }
+  return '1';
+}
 type Open<T> = { -readonly [K in keyof T]: T[K] };
 class PartReader {
   private divisions = 1;
@@ -84,6 +97,9 @@ class PartReader {
   private transpose = 0;
   private tuning: Tuning | null = null;
   private capo: number | null = null;
+  private key: Key | null = null;
+  /** The verse that is taken: the first there is. */
+  private readonly verse: string;
   /** So many bars back what comes again; 0 = nothing does. */
   private again = 0;
   private readonly tabStaff: string | null;
@@ -91,6 +107,7 @@ class PartReader {
   private readonly counted = { grace: 0, jumps: 0, filled: 0, full: 0, times: 0, unpitched: 0 };
 
   constructor(private readonly measures: readonly Node[]) {
+    this.verse = firstVerse(measures);
     const clefs = measures.flatMap((m) => children(m, 'attributes').flatMap((a) => children(a, 'clef')));
     const tab = clefs.find((c) => textIn(c, 'sign') === 'TAB');
     // A part of one staff has no numbers.
@@ -123,6 +140,7 @@ class PartReader {
   private bar(measure: Node, index: number): ForeignBar {
     const bar: Open<ForeignBar> = {
       ...{ beats: 4, beatType: 4, length: 0, notes: [], chords: [], levels: [], name: '', words: [], tempo: null },
+      ...{ lyrics: [], key: null },
       ...{ opens: false, closes: null, endingBegins: null, endingEnds: false },
     };
     const notes: ForeignNote[] = [];
@@ -149,12 +167,14 @@ class PartReader {
         end = Math.max(end, at);
         // What is let go before its sign is over, or after it.
         const later = (Number(own.attributes['release'] ?? 0) / this.divisions) * PER_QUARTER;
+        if (!child(own, 'cue')) this.lyrics(own, begun, bar);
         if (lasts > 0) notes.push(...this.note(own, begun, lasts + (Number.isFinite(later) ? later : 0)));
       }
       end = Math.max(end, at);
     }
     const asked = Math.min(LONGEST_BAR, (this.beats * 4) / this.beatType) * PER_QUARTER;
     const odd = measure.attributes['implicit'] === 'yes' || index === 0;
+    bar.key = this.key;
     bar.beats = this.beats;
     bar.beatType = this.beatType;
     bar.length = asked;
@@ -168,6 +188,7 @@ class PartReader {
       const later = asked - end;
       bar.notes = notes.map((n) => ({ ...n, at: n.at + later }));
       bar.chords = bar.chords.map((c) => ({ ...c, at: c.at + later }));
+      bar.lyrics = bar.lyrics.map((l) => ({ ...l, at: l.at + later }));
       bar.levels = bar.levels.map((l) => ({ ...l, at: l.at + later }));
       this.counted.filled++;
     } else {
@@ -178,6 +199,8 @@ class PartReader {
   }
   private attributes(own: Node) {
     this.divisions = Math.max(1, numberIn(own, 'divisions') ?? this.divisions);
+    const key = child(own, 'key');
+    if (key) this.key = keyOf(numberIn(key, 'fifths') ?? Number.NaN, textIn(key, 'mode'));
     const time = child(own, 'time');
     const beats = textIn(time, 'beats')
       .split('+')
@@ -209,7 +232,6 @@ class PartReader {
     const pitch = pitchIn(child(own, 'pitch'), '');
     const { unread, taps, ...signs } = signsOf(own);
     for (const name of unread) this.pass(name);
-    if (child(own, 'lyric')) this.pass('lyric');
     if (pitch === null && !taps && !signs.slap && !signs.tied && !signs.strummed) {
       this.counted.unpitched++;
       return [];
@@ -220,6 +242,21 @@ class PartReader {
     const midi = pitch === null ? null : pitch + this.transpose;
     const marks = taps && midi !== null ? [...signs.marks, '*' as const] : signs.marks;
     return [{ ...signs, marks, at, length, midi }];
+  }
+  /** What is sung on a note or a rest, of one verse; the others are passed over. */
+  private lyrics(own: Node, at: number, bar: Open<ForeignBar>) {
+    for (const lyric of children(own, 'lyric')) {
+      const text = children(lyric, 'text')
+        .map((t) => t.text)
+        .join(' ')
+        .replace(/\s+/g, ' ')
+        .trim()
+        .slice(0, LONGEST_WORD);
+      if (text === '' || bar.lyrics.some((l) => l.at === at && l.text === text)) continue;
+      const goesOn = ['begin', 'middle'].includes(textIn(lyric, 'syllabic'));
+      if (verseOf(lyric) === this.verse) bar.lyrics = [...bar.lyrics, { at, text, goesOn }];
+      else this.pass('lyric');
+    }
   }
   private harmony(own: Node, at: number, bar: Open<ForeignBar>) {
     const name = chordName(own);

@@ -18,6 +18,7 @@ import { beamsOf } from './beams.js';
 import { harmonyOf } from './harmony.js';
 import { headOf, notationsOf, playOf, tapNotations } from './note.js';
 import type { SectionSetting } from '../written/setting.js';
+import { signUnder } from '../written/sung.js';
 import { el, plain, type Xml } from './xml.js';
 
 const TYPE: Readonly<Record<number, string>> = {
@@ -50,6 +51,8 @@ export interface MeasureSetting extends SectionSetting {
   readonly unit: number;
   /** How loud the stroke before was. */
   level: Level | null;
+  /** The word before goes on in the next. */
+  wordGoesOn: boolean;
 }
 
 /**
@@ -61,6 +64,7 @@ export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting
   const voices = VOICES.filter(([voice]) => bar.voices[voice].length > 0);
   const shown = accidentals(bar, setting);
   const between = asides(bar, setting);
+  const sung = sungOn(bar, setting);
   if (voices.length === 0) {
     const silent = (voice: number, staff: Xml) =>
       el('note', [
@@ -96,6 +100,7 @@ export function measureNotes(n: number, bar: NotatedBar, setting: MeasureSetting
         stem,
         beams: beams[at] ?? [],
         tuplet: tupletEnds(bar, voice, at),
+        sung: sung.get(sign) ?? [],
       };
       if (!played) {
         tablature.push(restOf(shape, false, TABLATURE));
@@ -124,6 +129,8 @@ interface SignShape {
   readonly stem: string;
   readonly beams: readonly Xml[];
   readonly tuplet: readonly Xml[];
+  /** What is sung on it. */
+  readonly sung: readonly Xml[];
 }
 const timed = ({ duration }: SignShape, ties: readonly Xml[]): Xml[] => [plain('duration', duration), ...ties];
 const valued = ({ sign, voice }: SignShape, staff: Xml, accidental: readonly Xml[] = []): Xml[] => [
@@ -152,7 +159,14 @@ const notations = (own: readonly Xml[]): Xml[] => (own.length ? [el('notations',
 
 function restOf(shape: SignShape, seen: boolean, staff: Xml): Xml {
   const tuplet = staff === STAFF ? notations(shape.tuplet) : [];
-  const inside = [el('rest'), ...timed(shape, []), ...valued(shape, staff), staff, ...tuplet];
+  const inside = [
+    el('rest'),
+    ...timed(shape, []),
+    ...valued(shape, staff),
+    staff,
+    ...tuplet,
+    ...(staff === STAFF ? shape.sung : []),
+  ];
   return el('note', inside, seen ? undefined : { 'print-object': 'no' });
 }
 /** What is written longer than it is struck, as basses are, ends so much before its sign. */
@@ -236,6 +250,7 @@ function onBoth(shape: SignShape, { around = {}, head, accident, heads, hands, p
         STAFF,
         ...(first ? beams : []),
         ...notations(first ? [...tuplet, ...hands] : hands),
+        ...(first ? shape.sung : []),
         ...play,
       ],
       around,
@@ -246,6 +261,17 @@ function onBoth(shape: SignShape, { around = {}, head, accident, heads, hands, p
       around,
     ),
   };
+}
+/** Words as the lyrics of the signs that begin with them: a note's, where there is one, else a rest's. */
+function sungOn(bar: NotatedBar, setting: MeasureSetting): ReadonlyMap<Sign, readonly Xml[]> {
+  const sung = new Map<Sign, readonly Xml[]>();
+  for (const word of bar.words) {
+    const sign = signUnder(bar, word.at);
+    const syllabic = setting.wordGoesOn ? (word.goesOn ? 'middle' : 'end') : word.goesOn ? 'begin' : 'single';
+    setting.wordGoesOn = word.goesOn;
+    if (sign) sung.set(sign, [el('lyric', [el('syllabic', syllabic), el('text', word.text)], { number: 1 })]);
+  }
+  return sung;
 }
 function tupletEnds(bar: NotatedBar, voice: Voice, at: number): Xml[] {
   const signs = bar.voices[voice];

@@ -12,9 +12,11 @@ import {
   setCapo,
   setChart,
   setForm,
+  setKey,
   setScript,
   setSteps,
   setTempo,
+  setWords,
 } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { printScript } from '../../script/index.js';
@@ -192,9 +194,12 @@ describe('MusicXML', () => {
         setSteps('s-a', pattern.stepsPerCount),
         setChart('s-a', ['', 'Am F', 'E7b9 | .', 'Gmaj7/B'][n % 4] ?? ''),
         setForm(n % 2 ? '{A}x3' : ''),
+        setWords('s-a', ['', 'la-:1/2 ra:1/2 | . "y & va"', 'uno dos'][n % 3] ?? ''),
+        setKey('s-a', n % 2 ? { tonic: 'Bb', mode: 'dorian' } : null),
       );
     });
     expect(samples.every((s) => s.includes('<measure'))).toBe(true);
+    expect(samples.filter((s) => s.includes('<lyric')).length).toBeGreaterThan(20);
     expect(await errorsOf(...samples)).toEqual([]);
     // The check is worth something: an element in the wrong place is found.
     expect(

@@ -22,17 +22,18 @@ export function musicXml(study: Study, profile: HandProfile, scope: Scope): stri
   let [number, time, key] = [0, '', ''];
   const measures = places.flatMap((place, order) => {
     const unit = unitOf(place);
-    const setting = { ...settingOf(place), written: place, unit, level: null };
+    const setting = { ...settingOf(place), written: place, unit, level: null, wordGoesOn: false };
     return place.bars.map((bar, n) => {
       const [first, last] = [n === 0, n === place.bars.length - 1];
       const own = timeOf(bar.length, place.section.cycle);
       const changed = own.join('/') !== time;
       time = own.join('/');
-      const other = String(bar.signature) !== key;
-      key = String(bar.signature);
+      const mode = place.section.key?.mode ?? '';
+      const other = `${bar.signature} ${mode}` !== key;
+      key = `${bar.signature} ${mode}`;
       const attributes = [
         ...(first ? [el('divisions', TICKS_PER_COUNT / quartersInCount(place.section.cycle) / unit)] : []),
-        ...(other ? [el('key', [el('fifths', bar.signature)])] : []),
+        ...(other ? [el('key', [el('fifths', bar.signature), ...(mode ? [el('mode', mode)] : [])])] : []),
         ...(changed ? [el('time', [el('beats', own[0]), el('beat-type', own[1])])] : []),
         ...(first && order === 0 ? staffOf(study) : []),
       ];

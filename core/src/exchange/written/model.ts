@@ -14,5 +14,7 @@ export type LossCode =
   | 'dead strings'
   | 'unisons'
   | 'chord names'
+  | 'words'
+  | 'words between notes'
   | 'goes on';
 export type Loss = Fact<LossCode>;

@@ -135,6 +135,7 @@ const COMMAND: Sentences<CommandFaultCode> = {
   'cell can’t be kept': () => 'The cell’s script is too long, or its steps don’t fit a count.',
   'text too long': ([which, most, own]) =>
     `A ${which} holds ${most} letters at most; this would make ${own}. Write what repeats as { … }x, or begin another section.`,
+  'too many words': ([, most, own]) => `The words of a section hold ${most} letters at most; this would make ${own}.`,
   'too many shapes': ([most]) =>
     `A study holds ${most} shapes at most. Take some away in the Wheel’s Shape panel first.`,
   'too many sections': ([most]) =>

@@ -3,6 +3,7 @@ import type { FalsetaFaultCode } from '../../../falseta/index.js';
 import type { TextFault } from '../../../fault/index.js';
 import type { FormFaultCode } from '../../../piece/index.js';
 import type { ScriptFaultCode } from '../../../script/index.js';
+import type { WordsFaultCode } from '../../../syllables/index.js';
 import type { LineFault } from '../../../solve/finger-line/index.js';
 import type { NotesFault } from '../../../solve/fret-line/index.js';
 import { MARKS } from '../../../stroke/index.js';
@@ -11,7 +12,13 @@ import { fretsMisread } from './frets-misread.js';
 
 /** Every fault that a text can have. */
 export type FaultCode =
-  ScriptFaultCode | ChartFaultCode | FormFaultCode | FalsetaFaultCode | LineFault['code'] | NotesFault['code'];
+  | ScriptFaultCode
+  | ChartFaultCode
+  | WordsFaultCode
+  | FormFaultCode
+  | FalsetaFaultCode
+  | LineFault['code']
+  | NotesFault['code'];
 /** A fault with its sentence. */
 export type SaidFault<F extends TextFault = TextFault> = F & { readonly message: string };
 
@@ -87,7 +94,7 @@ const SCRIPT = {
 };
 const CHART: Record<Exclude<ChartFaultCode, keyof typeof BRACKETS>, (about: About) => string> = {
   'chart too long': ([most, own]) => `A chart holds ${most} letters at most; this one has ${own}.`,
-  'too many chords': ([most]) => `Written out this makes more than ${most} chords and bars. Repeat less.`,
+  'too many chords': ([most]) => `Written out this makes more than ${most} bars and names in them. Repeat less.`,
   'nothing before it': ([sign]) =>
     `${sign} means the bar before once more, alone in its bar; nothing is there to repeat.`,
   'counts wanted': ([text]) => `${text} is no number of counts. Write D7:3, D7:1.5 or D7:3/2.`,
@@ -105,6 +112,13 @@ const CHART: Record<Exclude<ChartFaultCode, keyof typeof BRACKETS>, (about: Abou
   'frets misread': fretsMisread,
   'no such chord': (about) =>
     `${about[0]} is no shape of this study and no chord symbol.${rest(about).length ? ` Near it: ${rest(about).join(', ')}.` : ''}`,
+};
+const WORDS: Record<Exclude<WordsFaultCode, ChartFaultCode>, (about: About) => string> = {
+  'words too long': ([most, own]) => `The words of a section hold ${most} letters at most; these have ${own}.`,
+  'more words than counts': ([given, has]) =>
+    `These words take ${given} counts; the bar has ${has}. Put | before what belongs to the next bar, or "two words" on one count.`,
+  'no words before': ([sign]) =>
+    `${sign} means the bar before once more, alone in its bar; nothing is there to repeat.`,
 };
 const FORM: Record<Exclude<FormFaultCode, keyof typeof BRACKETS>, (about: About) => string> = {
   'form too long': ([most, own]) => `A form holds ${most} letters at most; this one has ${own}.`,
@@ -151,6 +165,7 @@ const SAID: Record<FaultCode, (about: About) => string> = {
   ...BRACKETS,
   ...SCRIPT,
   ...CHART,
+  ...WORDS,
   ...FORM,
   ...LINE,
   ...FALSETA,

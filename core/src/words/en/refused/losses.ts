@@ -8,6 +8,8 @@ const SAID: Record<LossCode, (strokes: string, one: boolean) => string> = {
   'dead strings': (n) => `Dead strings of ${n} are left out.`,
   unisons: (n) => `Of one pitch on two strings at once one is written (${n}).`,
   'chord names': () => 'Chords are not written, only their notes.',
+  words: () => 'The words under the counts are not written.',
+  'words between notes': () => 'Words that stand under no note are left out.',
   'goes on': () => 'It goes on beyond what is written out here.',
   marks: (n) => `Marks of ${n} are not written.`,
   'left fingers': (n) => `Left fingers of ${n} are not written.`,
