@@ -378,7 +378,7 @@ describe('bars as they are written', () => {
     };
     expect(again('id:654 iu:456 id:654 id:65')).toBe('o//o');
     // What the thumb plucks between them changes nothing; another chord does.
-    expect(again('id:654 p:6 iu:654 p:6')).toBe('oo/o');
+    expect(again('id:654 p:6 iu:456 p:6')).toBe('oo/o');
     expect(again('id:321 id:321 id:321 id:321', 'Am:2 E:2')).toBe('o/o/');
   });
   it('are broken over systems where groups begin, and nothing of them is lost', () => {

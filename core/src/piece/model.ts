@@ -41,12 +41,12 @@ export interface Section {
   readonly start: number;
   /** Which chord when, as typed; '' = open strings. */
   readonly chart: string;
-  /** Its length in bars; null = until script and chart come round together. */
+  /** Its length in bars; null = until script, chart and words come round together. */
   readonly bars: number | null;
   readonly bpm: number;
   readonly feel: Feel | null;
   readonly ladder: Ladder;
-  /** Syllables or counts under the turns; '' = none. */
+  /** Words, syllables or counts under the turns, as typed; '' = none. */
   readonly words: string;
   /** null = found from chart and notes. */
   readonly key: Key | null;

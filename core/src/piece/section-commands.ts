@@ -54,7 +54,7 @@ export const setKey = (section: string, key: Key | null): Command =>
       : put(s, { key: key && { ...key } }),
   );
 const isKey = ({ tonic, mode }: Key): boolean => TONIC.test(tonic) && MODES.includes(mode);
-/** How many bars a section lasts; null = until script and chart come round together. */
+/** How many bars a section lasts; null = until its texts come round together. */
 export const setBars = (section: string, bars: number | null): Command =>
   inSection(section, (s) =>
     put(s, { bars: bars === null ? null : Math.round(bounded(bars, 1, MOST_BARS, s.bars ?? 1)) }),

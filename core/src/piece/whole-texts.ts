@@ -2,7 +2,7 @@ import { chartOf, LONGEST_CHART, type Span } from '../chart/index.js';
 import { barBegin, cycleLength } from '../cycle/index.js';
 import type { DataFault } from '../fault/index.js';
 import { flatten, LONGEST_SCRIPT, parseScript, printScript, writeOut } from '../script/index.js';
-import { LONGEST_WORDS } from '../syllables/index.js';
+import { LONGEST_WORDS, readWords } from '../syllables/index.js';
 import { lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { refused } from './changing.js';
 import type { Section, Study } from './model.js';
@@ -24,7 +24,9 @@ export function wholeTexts(s: Section, study: Pick<Study, 'cells'>): WholeTexts 
   if (s.start !== 0) return refused('sections', 'begins elsewhere', s.name);
   const turn = cycleLength(s.cycle);
   const own = flatten(once.pattern).length;
-  const length = s.bars === null ? lcm(lcm(own || turn, turn), chart.length || turn) : barBegin(s.cycle, s.bars);
+  const said = s.words ? readWords(s.words, s.cycle).length : 0;
+  const round = lcm(lcm(lcm(own || turn, turn), chart.length || turn), said || turn);
+  const length = s.bars === null ? round : barBegin(s.cycle, s.bars);
   const rounds = own === 0 ? 0 : length / own;
   if (!Number.isInteger(rounds) || rounds > MOST_ROUNDS) return refused('sections', 'cut within a pass', s.name);
   const script =

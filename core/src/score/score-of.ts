@@ -6,7 +6,7 @@ import type { Section, StudyPart } from '../piece/index.js';
 import { soundStroke } from '../right-hand/index.js';
 import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../script/index.js';
 import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
-import { wordsUntil } from '../syllables/index.js';
+import { readWords, wordsUntil } from '../syllables/index.js';
 import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
 import { gripsOf, LeftHandState, stopFor, type Touched } from './left-hand.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote, Slur } from './model.js';
@@ -24,7 +24,7 @@ export interface ScoreOptions {
 
 /**
  * The one timeline of a section: the strokes of its script on the chords of its chart, with both hands, from the first
- * count of its cycle until pattern, chart and cycle come round together, or for as many bars as it has been given.
+ * count of its cycle until pattern, chart, words and cycle come round together, or for as many bars as it has been given.
  * @example scoreOf(makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair')).events // []
  */
 export function scoreOf(section: Section, study: StudyPart, options: ScoreOptions = {}): Score {
@@ -34,7 +34,8 @@ export function scoreOf(section: Section, study: StudyPart, options: ScoreOption
   const flat = options.flat ?? flatten(parseScript(script, { stepsPerCount, cells: study.cells ?? [] }).pattern);
   const turn = cycleLength(cycle);
   const chart = chartOf(section);
-  const whole = lcm(lcm(flat.length || turn, turn), chart.length || turn);
+  const said = section.words ? readWords(section.words, cycle).length : 0;
+  const whole = lcm(lcm(lcm(flat.length || turn, turn), chart.length || turn), said || turn);
   const bars = asked === null ? null : barsFrom(section, asked);
   const wanted = bars ? bars.reduce((sum, b) => sum + b.length, 0) : whole;
   const perTurn = flat.length ? (notesOf(flat) * turn) / flat.length : 0;

@@ -4,6 +4,7 @@ import type { Shape } from '../../left-hand/index.js';
 import type { Ladder, Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { type PlacedChange, type ScoreChord, type ScoreEvent, sectionChanges } from '../../score/index.js';
+import type { Syllable } from '../../syllables/index.js';
 import type { StringNumber } from '../../time/index.js';
 import { hasMark, type Motion } from '../../stroke/index.js';
 import { cycleLength } from '../../cycle/index.js';
@@ -34,6 +35,8 @@ export interface SheetTurn {
   readonly strokes: readonly SheetStroke[];
   /** Which chord from where on, in ticks from the turn's beginning. */
   readonly chords: readonly { readonly at: number; readonly name: string }[];
+  /** What is sung or said under its counts. */
+  readonly words: readonly { readonly at: number; readonly text: string }[];
 }
 export interface SheetStroke {
   readonly at: number;
@@ -42,6 +45,10 @@ export interface SheetStroke {
   readonly accent: boolean;
   /** String by string from the thickest on: `5f3`, `1` where it is open; of a strum from and to. */
   readonly places: string;
+  /** The finger on each string that is plucked; of a strum none. */
+  readonly plucked: readonly { readonly string: StringNumber; readonly finger: string }[];
+  /** Of a strum the string that it begins on, and the one that it ends on. */
+  readonly strum: readonly [StringNumber, StringNumber] | null;
 }
 const MOST_CHANGES = 4;
 const MOST_TURNS = 6;
@@ -64,7 +71,7 @@ export function practiceSheet(study: Study, profile: HandProfile, scope: Scope):
         cycle,
         bpm,
         instrument: score.instrument,
-        turns: turnsOf(within, held, turn),
+        turns: turnsOf({ events: within, chords: held, words: score.words, turn }),
         thumbs: thumbsOf(within, score.chords),
         shapes: [...new Map(held.map((c) => [c.shape.id, c.shape])).values()],
         changes: sectionChanges(section, score, profile)
@@ -76,8 +83,14 @@ export function practiceSheet(study: Study, profile: HandProfile, scope: Scope):
     ];
   });
 }
-function turnsOf(events: readonly ScoreEvent[], chords: readonly ScoreChord[], turn: number): SheetTurn[] {
-  const made = new Map<string, { turns: number[]; strokes: SheetStroke[]; chords: { at: number; name: string }[] }>();
+interface Played {
+  readonly events: readonly ScoreEvent[];
+  readonly chords: readonly ScoreChord[];
+  readonly words: readonly Syllable[];
+  readonly turn: number;
+}
+function turnsOf({ events, chords, words, turn }: Played): SheetTurn[] {
+  const made = new Map<string, { turns: number[] } & Omit<SheetTurn, 'turns'>>();
   const all = new Map<number, ScoreEvent[]>();
   for (const e of events) all.set(e.turn, [...(all.get(e.turn) ?? []), e]);
   for (const [n, own] of all) {
@@ -88,15 +101,19 @@ function turnsOf(events: readonly ScoreEvent[], chords: readonly ScoreChord[], t
         letters: lettersOf(e.motion),
         accent: hasMark(e.motion, '!'),
         places: placesOf(e),
+        ...onSixLines(e),
       }))
       .filter((s) => s.letters !== '');
     const named = chords
       .filter((c) => c.at < begin + turn && c.until > begin)
       .map((c) => ({ at: Math.max(0, c.at - begin), name: c.name }));
-    const key = JSON.stringify([strokes, named]);
+    const said = words
+      .filter((w) => w.at >= begin && w.at < begin + turn)
+      .map((w) => ({ at: w.at - begin, text: `${w.text}${w.goesOn ? '-' : ''}` }));
+    const key = JSON.stringify([strokes, named, said]);
     const there = made.get(key);
     if (there) there.turns.push(n + 1);
-    else if (strokes.length > 0) made.set(key, { turns: [n + 1], strokes, chords: named });
+    else if (strokes.length > 0) made.set(key, { turns: [n + 1], strokes, chords: named, words: said });
   }
   return [...made.values()].slice(0, MOST_TURNS);
 }
@@ -106,6 +123,16 @@ function placesOf({ motion, notes }: ScoreEvent): string {
   if (strum && notes.length > 1) return `${notes[0]?.string ?? ''}–${notes.at(-1)?.string ?? ''}`;
   const sorted = [...notes].sort((a, b) => b.string - a.string);
   return sorted.map((n) => `${n.string}${n.fret === 0 ? '' : `f${n.fret}`}`).join(' ');
+}
+/** Where a stroke stands on six lines of the right hand alone. */
+function onSixLines({ motion, notes }: ScoreEvent): Pick<SheetStroke, 'plucked' | 'strum'> {
+  const [first, last] = [notes[0], notes.at(-1)];
+  if (motion.kind === 'stroke' && motion.dir !== null && first && last)
+    return { plucked: [], strum: [first.string, last.string] };
+  return {
+    plucked: notes.flatMap(({ string, right }) => (right ? [{ string, finger: right }] : [])),
+    strum: null,
+  };
 }
 function thumbsOf(events: readonly ScoreEvent[], chords: readonly ScoreChord[]): SheetSection['thumbs'] {
   const strings = new Map<string, Set<StringNumber>>();

@@ -19,11 +19,12 @@ export interface TablaturePart {
 /**
  * A study as tablature in plain text, both hands worked out: each section once, in the order in which the form has it
  * first.
+ * @param right the right hand alone, its fingers on their strings
  */
-export function studyTablature(study: Study, profile: HandProfile, scope: Scope): TablaturePart[] {
+export function studyTablature(study: Study, profile: HandProfile, scope: Scope, right = false): TablaturePart[] {
   return writtenSections(study, profile, scope).flatMap(({ section, score, from, to }): TablaturePart[] => {
     const { cycle } = section;
-    const text = score.events.length ? tablatureText(score, cycle, from, to) : '';
+    const text = score.events.length ? tablatureText(score, cycle, from, to, right) : '';
     const held = score.chords.filter((c) => c.known && c.name !== '');
     const shapes = [
       ...new Map(held.map(({ name, shape: { frets, fingers } }) => [name, { name, frets, fingers }])).values(),

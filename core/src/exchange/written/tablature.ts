@@ -39,12 +39,19 @@ interface Columns {
  * line, and go on without one.
  * @param from the first bar, counted from 0
  * @param to behind the last
+ * @param right the right hand alone: its fingers stand on their strings in place of frets, `v` and `^` where it strums
  */
-export function tablatureText(score: Score, cycle: AccentCycle, from = 0, to = score.bars.length): string {
+export function tablatureText(
+  score: Score,
+  cycle: AccentCycle,
+  from = 0,
+  to = score.bars.length,
+  right = false,
+): string {
   const names = [...STRINGS].reverse().map((s) => nameOf(score, s));
   const wide = Math.max(...names.map((n) => n.length));
   const room = WIDTH - wide - 2;
-  const rows = rowsOf(score, cycle);
+  const rows = rowsOf(score, cycle, right ? fingerText : fretText);
   const parts = score.bars.slice(from, to).flatMap((_, n) => columnsOf(rows(from + n), room));
   const systems: Columns[][] = [];
   let [width, open] = [Infinity, false];
@@ -91,7 +98,8 @@ interface BarRows {
   readonly strings: readonly Row[];
   readonly letters: Row;
 }
-function rowsOf(score: Score, cycle: AccentCycle): (n: number) => BarRows {
+type PlaceText = (e: ScoreEvent, note: ScoreNote) => string;
+function rowsOf(score: Score, cycle: AccentCycle, placeText: PlaceText): (n: number) => BarRows {
   const { bars, chords, events } = score;
   const turn = cycleLength(cycle);
   const made = bars.map((bar): BarRows => {
@@ -127,7 +135,7 @@ function rowsOf(score: Score, cycle: AccentCycle): (n: number) => BarRows {
     level = e.level;
     if (louder + said !== '') own.letters.set(e.inBar, louder + said);
     const slur = e.motion.kind === 'ligado' ? (e.slur ? SLURRED[e.slur] : 'h') : '';
-    for (const note of e.notes) own.strings[note.string - 1]?.set(e.inBar, `${slur}${fretText(e, note)}`);
+    for (const note of e.notes) own.strings[note.string - 1]?.set(e.inBar, `${slur}${placeText(e, note)}`);
     const end = e.at + e.duration;
     const bar = barAt(end);
     // What is over before the next begins is followed by silence.
@@ -195,6 +203,13 @@ function fretText({ motion }: ScoreEvent, note: ScoreNote): string {
   const signs = marksOn(motion, note.string).map((m) => markRow(m).tablature);
   const instead = signs.flatMap((s) => ('instead' in s ? [s.instead] : []))[0];
   return instead ?? `${note.fret}${signs.flatMap((s) => ('behind' in s ? [s.behind] : [])).join('')}`;
+}
+/** The finger that meets a string, or the way of a strum through it; a dead string is one here too. */
+function fingerText({ motion }: ScoreEvent, { string, right }: ScoreNote): string {
+  if (marksOn(motion, string).includes('x')) return 'x';
+  if (motion.kind !== 'stroke') return '';
+  if (motion.plectrum) return PLECTRUM[motion.plectrum];
+  return motion.dir ? STRUM[motion.dir] : (right ?? '?');
 }
 /** Marks that all strings of a stroke have, of those that stand under it. */
 function commonMarks({ motion, notes }: ScoreEvent): Mark[] {

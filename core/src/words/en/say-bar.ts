@@ -54,7 +54,9 @@ export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
       return `${place(e.at - bar.at)} ${other}${sayPlayed(e)}`;
     });
   const held = chords.length ? ` ${chords.join(', ')}.` : '';
-  return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}`;
+  const said = bar.words.map((w) => `${w.text}${w.goesOn ? '-' : ''} on ${place(w.at)}`);
+  const words = said.length ? ` Words: ${said.join(', ')}.` : '';
+  return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}${words}`;
 }
 
 /**

@@ -1,5 +1,5 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
-import { type DataFault, dataFault, type Kept } from '@ruffle-wheel/core';
+import { type DataFault, dataFault, type Kept, PAGE_LOOKS } from '@ruffle-wheel/core';
 import { type Checked, readStudyRow, ROWS } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { OPTIONAL_SETTINGS, revisionOf, type Settings, type StudyRow } from './rows';
@@ -11,6 +11,7 @@ const settings = Joi.object({
   theme: Joi.string().valid('system', 'day', 'stage').required(),
   wheelTurns: Joi.boolean().required(),
   ...Object.fromEntries(OPTIONAL_SETTINGS.map((name) => [name, Joi.boolean()])),
+  page: Joi.string().valid(...PAGE_LOOKS),
   countIn: Joi.boolean().required(),
   loop: Joi.boolean().required(),
   guitar: volume,

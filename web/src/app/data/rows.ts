@@ -1,4 +1,4 @@
-import type { Collection, DataFault, Kept, Study } from '@ruffle-wheel/core';
+import type { Collection, DataFault, Kept, PageLook, Study } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
@@ -23,6 +23,10 @@ export interface Settings {
   readonly neckMirrored?: boolean;
   /** Buttons beside what is written; where nobody has asked, where the pointer is a finger. */
   readonly buttons?: boolean;
+  /** What a page shows; staff and tablature where nobody has asked. */
+  readonly page?: PageLook;
+  /** Strums on one shape again and again as slashes. */
+  readonly slashes?: boolean;
   /** Letters and digits are keys; Space, Enter and the pedal are so always. */
   readonly letterKeys?: boolean;
   /** What this is was said once, or never asked for: it is not said again. */
@@ -40,6 +44,8 @@ export interface Settings {
 export const OPTIONAL_SETTINGS = [
   'neckMirrored',
   'buttons',
+  'page',
+  'slashes',
   'letterKeys',
   'welcomed',
 ] as const satisfies readonly (keyof Settings)[];

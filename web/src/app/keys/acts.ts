@@ -95,6 +95,7 @@ export const ACTS = [
   { id: 'bar again', scope: 'weave', keys: ['r'], buttons: 'do' },
   { id: 'apart', scope: 'weave', keys: ['w'] },
   { id: 'range', scope: 'weave', keys: ['v'], buttons: 'do' },
+  { id: 'page look', scope: 'weave', keys: ['n'], buttons: 'do' },
   { id: 'no string', scope: 'weave', keys: ['Escape'], buttons: 'do' },
   { id: 'fret here', scope: 'weave', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'], buttons: 'stop' },
   { id: 'left finger', scope: 'weave', keys: ['='], buttons: 'stop' },

@@ -82,6 +82,25 @@ describe('strip', () => {
   });
 });
 
+describe('words under the counts', () => {
+  it('stand where they are said, below everything else', async () => {
+    const f = TestBed.createComponent(Strip);
+    f.componentRef.setInput('cycle', cycle);
+    f.componentRef.setInput('flat', flat);
+    f.componentRef.setInput('slots', slotsInTurn(flat, cycle, 0, 0));
+    f.componentRef.setInput('said', [
+      { at: 0, text: 'la' },
+      { at: 6 * 5040, text: 'voz-' },
+    ]);
+    await f.whenStable();
+    const words = all(f, '.word') as HTMLElement[];
+    expect(words.map((w) => [w.textContent, w.style.left])).toEqual([
+      ['la', '0%'],
+      ['voz-', '50%'],
+    ]);
+  });
+});
+
 describe('the strip’s left hand', () => {
   it('has frets below the letters, ligados too, loudness where it changes, and what is worked out set apart', async () => {
     const flat = flatten(parseScript('p:5f3=3 L:5f5 @pp i:2 m:2', { stepsPerCount: 2 }).pattern);

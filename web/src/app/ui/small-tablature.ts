@@ -15,7 +15,7 @@ const STRINGS = [1, 2, 3, 4, 5, 6] as const;
 
 /** What is struck at once: its places, and the right hand's letters. */
 export interface TablatureColumn {
-  readonly notes: readonly { readonly string: number; readonly fret: number; readonly left: string }[];
+  readonly notes: readonly { readonly string: number; readonly fret: number | string; readonly left: string }[];
   readonly right: string;
 }
 

@@ -5,6 +5,7 @@ import { Collection, OpenStudy } from '../../study';
 import { Notice } from '../../ui/notice';
 import { saveFile } from '../../ui/save-file';
 import { files } from '../../words/files';
+import { PageChoice } from './page-choice';
 import { StandPage } from './stand-page';
 
 /** How long a page may take until one is told that it comes. */
@@ -17,6 +18,7 @@ export class PrintOpen {
   private readonly collection = inject(Collection);
   private readonly exchange = inject(Exchange);
   private readonly stand = inject(StandPage);
+  private readonly look = inject(PageChoice);
   private readonly notice = inject(Notice);
 
   async print(): Promise<void> {
@@ -34,6 +36,6 @@ export class PrintOpen {
   }
   private async page(ask: OutAsk): Promise<Blob | null> {
     const sections = await this.exchange.stand(ask);
-    return sections && this.stand.pdf(ask.study.name, sections, 'a4', () => true);
+    return sections && this.stand.pdf(ask.study.name, sections, 'a4', () => true, this.look.view());
   }
 }

@@ -1,6 +1,7 @@
 import {
   cycleLength,
   type SheetSection,
+  type SheetStroke,
   type SheetTurn,
   type Shape,
   STRINGS,
@@ -19,9 +20,11 @@ const SOFT = '#6d5d54';
 const POMEGRANATE = '#a8243c';
 const CLOTH = '#f6d5d6';
 const LINE = '#b9aca0';
+const INDIGO = '#2f4a7d';
+const OLIVE = '#4c6126';
 const words = files.sheet;
 /** What a turn takes on the page, about. */
-const STRIP_MM = 34;
+const STRIP_MM = 54;
 
 /**
  * A practice sheet: a page a section, to play from and to tick by hand.
@@ -184,7 +187,7 @@ class Sheet {
    * A turn in a line: chords and counts with their accents, letters under them, strings and frets below.
    * @returns where it ends
    */
-  private strip({ turns, strokes, chords }: SheetTurn, y: number, numbered: boolean): number {
+  private strip({ turns, strokes, chords, words: said }: SheetTurn, y: number, numbered: boolean): number {
     const { cycle } = this.section;
     const across = this.width - 2 * MARGIN - 8;
     const at = (ticks: number) => MARGIN + 4 + (across * ticks) / cycleLength(cycle);
@@ -212,14 +215,12 @@ class Sheet {
         .setLineWidth(0.3)
         .circle(at(place), y + 8, 1 + weight, 'FD');
     // As large as the closest neighbours leave room for.
-    const room = strokes.reduce(
-      (least, s, n) => Math.min(least, n > 0 ? at(s.at) - at(strokes[n - 1]?.at ?? 0) : Infinity),
-      across,
-    );
-    const sizeOf = (texts: readonly string[], largest: number) => {
+    const roomOf = (places: readonly number[]) =>
+      places.reduce((least, p, n) => Math.min(least, n > 0 ? at(p) - at(places[n - 1] ?? 0) : Infinity), across);
+    const sizeOf = (texts: readonly string[], largest: number, places = strokes.map((s) => s.at)) => {
       this.type(SANS, 'bold', 10);
       const widest = Math.max(0.1, ...texts.map((t) => this.doc.getTextWidth(printable(t))));
-      return Math.max(3.5, Math.min(largest, (10 * (room - 0.6)) / widest));
+      return Math.max(3.5, Math.min(largest, (10 * (roomOf(places) - 0.6)) / widest));
     };
     const size = sizeOf(
       strokes.map((s) => s.letters),
@@ -236,7 +237,44 @@ class Sheet {
       s.places.split(' ').forEach((place, n) => this.centred(place, at(s.at), y + 17 + n * below * 0.4));
     }
     const deepest = Math.max(1, ...strokes.map((s) => s.places.split(' ').length));
-    return y + 20 + deepest * below * 0.4;
+    let end = y + 18.5 + deepest * below * 0.4;
+    if (said.length) {
+      const sung = sizeOf(
+        said.map((w) => w.text),
+        9,
+        said.map((w) => w.at),
+      );
+      this.type(SANS, 'normal', sung);
+      for (const w of said) this.centred(printable(w.text), at(w.at), end + 1.5);
+      end += 4;
+    }
+    // Where strings are plucked one by one, the fingers stand on them too.
+    return strokes.some((s) => s.plucked.length > 0) ? this.sixLines(strokes, at, end + 2) : end + 1.5;
+  }
+  /**
+   * The right hand alone on six lines, string 1 on top: fingers on their strings, a strum through them.
+   * @returns where they end
+   */
+  private sixLines(strokes: readonly SheetStroke[], at: (ticks: number) => number, y: number): number {
+    const gap = 2.5;
+    const line = (string: number) => y + (string - 1) * gap;
+    this.doc.setDrawColor(LINE).setLineWidth(0.2);
+    for (const s of STRINGS) this.doc.line(MARGIN, line(s), this.width - MARGIN, line(s));
+    for (const s of strokes) {
+      const x = at(s.at);
+      if (s.strum) {
+        const [from, to] = [line(s.strum[0]), line(s.strum[1])];
+        const back = to > from ? -1.3 : 1.3;
+        this.doc.setDrawColor(INK).setLineWidth(0.3).line(x, from, x, to);
+        this.doc.line(x - 0.8, to + back, x, to).line(x + 0.8, to + back, x, to);
+      }
+      for (const { string, finger } of s.plucked) {
+        this.doc.setFillColor('#ffffff').rect(x - 1.1, line(string) - 1.1, 2.2, 2.2, 'F');
+        this.type(SANS, 'bold', 8, finger === 'p' ? OLIVE : INDIGO);
+        this.centred(finger, x, line(string));
+      }
+    }
+    return y + 5 * gap + 6;
   }
   /** Tempos with a box for each clean pass. */
   private ladder(y: number) {

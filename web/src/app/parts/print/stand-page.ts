@@ -4,7 +4,7 @@ import { breakBar, cycleText, type NotatedBar, partsFor, TICKS_PER_COUNT, tuning
 import type { Font } from 'opentype.js';
 import type { StandSection } from '../../compute/exchange-tasks';
 import { StaveSystem } from '../../ui/stave/stave-system';
-import { strokesIn } from '../../ui/stave/system-layout';
+import { type PageView, PLAIN_VIEW, strokesIn } from '../../ui/stave/system-layout';
 import { files } from '../../words/files';
 import type { Format } from './paper';
 import { sayCycle } from '../../words/said/catalogue';
@@ -24,6 +24,7 @@ export class StandPage {
 
   /**
    * @param progress told after each system, 0…1; says false to end it
+   * @param view what of the page is shown
    * @returns null when it was ended
    */
   async pdf(
@@ -31,6 +32,7 @@ export class StandPage {
     sections: readonly StandSection[],
     format: Format,
     progress: (share: number) => boolean,
+    view: PageView = PLAIN_VIEW,
   ): Promise<Blob | null> {
     const [{ MARGIN, numberPages, paper, SANS, SERIF }, { partsOf, systemSvg }, signs] = await Promise.all([
       import('./paper'),
@@ -67,7 +69,7 @@ export class StandPage {
         .text(said, MARGIN + after, y + 5);
       y += HEAD_MM;
       for (const bars of systemsOf(section.bars)) {
-        const drawn = await this.drawn(section, bars, n === sections.length - 1);
+        const drawn = await this.drawn(section, bars, n === sections.length - 1, view);
         const svg = drawn && systemSvg(drawn.host, signs);
         drawn?.end();
         if (svg) {
@@ -87,7 +89,7 @@ export class StandPage {
     return doc.output('blob');
   }
   /** A system drawn out of sight. */
-  private async drawn(section: StandSection, bars: readonly NotatedBar[], last: boolean) {
+  private async drawn(section: StandSection, bars: readonly NotatedBar[], last: boolean, view: PageView) {
     const host = document.createElement('div');
     host.className = 'out-of-sight';
     document.body.append(host);
@@ -95,8 +97,9 @@ export class StandPage {
     const { opens, closes, ending } = section;
     const form = { opens, closes, ending: ending?.passes ?? null, ends: last };
     const of = (section.bars.at(-1)?.n ?? 0) + 1;
-    for (const [name, value] of Object.entries({ bars, cycle: section.cycle, width: UNITS, signs: { form, of } }))
-      made.setInput(name, value);
+    const worded = section.bars.some((b) => b.words.length > 0);
+    const inputs = { bars, cycle: section.cycle, width: UNITS, signs: { form, of }, view, worded };
+    for (const [name, value] of Object.entries(inputs)) made.setInput(name, value);
     this.app.attachView(made.hostView);
     const end = () => {
       made.destroy();

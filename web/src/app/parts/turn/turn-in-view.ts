@@ -13,7 +13,7 @@ import {
 } from '@ruffle-wheel/core';
 import { heardPlace, Transport } from '../../sound/transport';
 import { OpenStudy } from '../../study';
-import type { LeftStretch } from '../../ui/strip/strip';
+import type { LeftStretch, SaidWord } from '../../ui/strip/strip';
 import { wheel as wheelWords } from '../../words/wheel';
 
 /** The turn of the open section that is looked at: the one heard while playing, else the one chosen. Each place has its own. */
@@ -78,6 +78,16 @@ export class TurnInView {
       chord = s.chord;
       return [{ from, to, pressed: s.pressed, name }];
     });
+  });
+  /** What is sung or said under its counts. */
+  readonly said = computed((): SaidWord[] => {
+    const [section, score] = [this.open.section(), this.open.reading()?.score];
+    if (!section || !score) return [];
+    const length = cycleLength(section.cycle);
+    const begin = this.turn() * length;
+    return score.words.flatMap((w) =>
+      w.at >= begin && w.at < begin + length ? [{ at: w.at - begin, text: `${w.text}${w.goesOn ? '-' : ''}` }] : [],
+    );
   });
   /** Share of the turn that is heard; by whole slots when the player asked for less motion. */
   readonly heard = computed(() => {

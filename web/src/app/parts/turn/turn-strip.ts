@@ -16,6 +16,7 @@ import { TurnInView } from './turn-in-view';
         [little]="collection.profile().littleFinger"
         [workedOut]="view.workedOut()"
         [left]="view.leftHand()"
+        [said]="view.said()"
         [heard]="view.heard()"
         [selected]="selected()"
         [large]="large()"

@@ -6,6 +6,7 @@ import { LongSolve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { shapeFrom } from '../../parts/shape-from';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { TrialTablature } from '../../parts/try-out/trial-tablature';
 import type { Shown } from '../../parts/try-out/try-out';
 import { Collection, OpenStudy, TypedTexts } from '../../study';
 import { FIELD } from '../../ui/field';
@@ -18,7 +19,7 @@ const SHOWN_FAULTS = 4;
 /** A falseta as a player tells it, string by string; it is written from the cursor's bar on. */
 @Component({
   selector: 'app-falseta-field',
-  imports: [FIELD, AnswerButtons, MatButton],
+  imports: [FIELD, AnswerButtons, MatButton, TrialTablature],
   template: `
     <p class="soft">{{ words.help }}</p>
     <mat-form-field
@@ -61,6 +62,7 @@ const SHOWN_FAULTS = 4;
           <span class="soft">{{ s }}</span>
         }
       </p>
+      <app-trial-tablature [label]="words.name" [shown]="told.shown" [bars]="told.drawn" />
       <code data-own>{{ told.script }}</code>
       <p class="buttons">
         <app-answer-buttons key="falseta" [shown]="told.shown" [name]="words.name" (taken)="isWritten(told.next)" />
@@ -141,6 +143,13 @@ export class FalsetaField {
     const shown: Shown = { ...texts, stepsPerCount: section.stepsPerCount, start: 0, shapes: kept };
     const [first, last] = [seen.ask.bar + 1, seen.ask.bar + read.bars];
     const says = [this.words.bars(first, last), ...(read.filled ? [this.words.filled(read.filled)] : [])];
-    return { says: `${says.join('; ')}.`, script: read.script, shapes: shapes.map((s) => s.name), shown, next: last };
+    return {
+      says: `${says.join('; ')}.`,
+      script: read.script,
+      shapes: shapes.map((s) => s.name),
+      shown,
+      next: last,
+      drawn: [first - 1, last] as const,
+    };
   });
 }

@@ -27,6 +27,10 @@ describe('a falseta', () => {
     const f = await told('(Am) p5 3 2 1 (4 1f3) 1 2', 1);
     await soon(() => expect(texts(f, 'p').join(' ')).toContain('Bar 2; 2 silent steps fill the last one. Am'));
     expect(texts(f, 'code').at(-1)).toBe('p:5 ?:3 ?:2 ?:1 ?:1f3=4 ?:2 . .');
+    // Its own bar stands there as a small tablature, with what the shape and the told finger hold.
+    expect(texts(f, 'app-small-tablature tr').map((t) => t.replace(/\s+/g, ' ').trim())[0]).toBe(
+      'String 1 0 3 finger 4',
+    );
     const next: number[] = [];
     f.componentInstance.written.subscribe((bar) => next.push(bar));
     element(f).dispatchEvent(key('Enter', { ctrlKey: true }));

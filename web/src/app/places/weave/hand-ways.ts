@@ -5,6 +5,7 @@ import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { TrialTablature } from '../../parts/try-out/trial-tablature';
 import type { Shown } from '../../parts/try-out/try-out';
 import { Collection, OpenStudy } from '../../study';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
@@ -20,7 +21,7 @@ const WAYS = 3;
 /** Fingers of both hands over the section, in the best few ways, each stroke with what it asks. */
 @Component({
   selector: 'app-hand-ways',
-  imports: [SELECT, Toggle, Working, AnswerButtons, AsFarAsSeen],
+  imports: [SELECT, Toggle, Working, AnswerButtons, AsFarAsSeen, TrialTablature],
   templateUrl: './hand-ways.html',
   styleUrl: './answers.scss',
   host: { '(keydown.control.enter)': 'first()?.take()' },

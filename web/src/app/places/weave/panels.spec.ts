@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { addSection, cycleById, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
+import { By } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { AskedDrills } from '../../study';
 import { LongSolve, Solve } from '../../compute/solve';
@@ -20,11 +21,13 @@ import {
 } from '../../testing/world';
 import { soon } from '../../testing/soon';
 import { Notice } from '../../ui/notice';
+import { ScriptEditor } from '../../ui/script/script-editor';
 import { BassPanel } from './bass-panel';
 import { CompPanel } from './comp-panel';
 import { ConflictsPanel } from './conflicts-panel';
 import { KeysPanel } from './keys-panel';
 import { TablatureField } from './tablature-field';
+import { WordsField } from './words-field';
 
 /** A bossa nova with a chart of symbols and nothing played yet. */
 function lamps(): Study {
@@ -134,6 +137,31 @@ describe('the bass', () => {
     // The fingers keep what is theirs.
     expect(section().script).toMatch(/p:6/);
     expect(section().script.match(/ima/g)?.length).toBeGreaterThan(4);
+  });
+});
+
+describe('words and key', () => {
+  it('are written as the chart is, with their faults, and undone', async () => {
+    const f = await show(WordsField);
+    const editor = f.debugElement.query(By.directive(ScriptEditor)).componentInstance as ScriptEditor;
+    editor.textChange.emit('la voz | . a b c d');
+    await f.whenStable();
+    expect(section().words).toBe('la voz | . a b c d');
+    expect(texts(f, 'app-fault-list').join()).toMatch(/take 5 counts; the bar has 4/);
+    editor.textChange.emit('la % voz');
+    await f.whenStable();
+    expect(texts(f, 'app-fault-list').join()).toMatch(/means the bar before once more/);
+    world.open.undo();
+    expect(section().words).toBe('');
+  });
+  it('the key is found, or set with its mode', async () => {
+    const f = await show(WordsField);
+    await choose(f, 'Key', 'B♭');
+    expect(section().key).toEqual({ tonic: 'Bb', mode: 'major' });
+    await choose(f, 'Mode', 'Dorian');
+    expect(section().key).toEqual({ tonic: 'Bb', mode: 'dorian' });
+    await choose(f, 'Key', 'found from what is played');
+    expect(section().key).toBeNull();
   });
 });
 

@@ -8,7 +8,6 @@ import {
   effect,
   ElementRef,
   inject,
-  signal,
   viewChild,
 } from '@angular/core';
 import {
@@ -37,8 +36,9 @@ import { OpenStudy } from '../../study';
 import { ChartField } from '../../parts/chart/chart-field';
 import { ActButtons } from '../../parts/act-buttons/act-buttons';
 import { ButtonsToggle } from '../../parts/act-buttons/buttons-wanted';
+import { PageChoice } from '../../parts/print/page-choice';
 import { SectionScript } from '../../parts/script/section-script';
-import { HEIGHT } from '../../ui/stave/system-layout';
+import { layoutOf } from '../../ui/stave/system-layout';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
 import { SELECT } from '../../ui/select';
 import { Soon, Turns } from '../../ui/soon';
@@ -54,9 +54,11 @@ import { FalsetaPanel } from './falseta-panel';
 import { FilesPanel } from './files-panel';
 import { FormPanel } from './form-panel';
 import { KeysPanel } from './keys-panel';
+import { PageMenu } from './page-menu';
 import { WeaveApart } from './weave-apart';
 import { WeaveCursor } from './weave-cursor';
 import { WeaveRange } from './weave-range';
+import { WordsField } from './words-field';
 import { WrittenMusic } from './written-music';
 import { sayPlayed, sayStep } from '../../words/said/strokes';
 import { sayCycle } from '../../words/said/catalogue';
@@ -91,6 +93,8 @@ const HIGHEST_FRET = 19;
     SELECT,
     FalsetaPanel,
     FilesPanel,
+    PageMenu,
+    WordsField,
   ],
   templateUrl: './weave-place.html',
   styleUrls: ['../../ui/tab-panels.scss', './weave-place.scss'],
@@ -139,7 +143,10 @@ export class WeavePlace {
     return (alike[bar] ?? bar) < bar ? (alike[bar] ?? 0) + 1 : 0;
   });
   protected readonly faults = computed(() => this.open.reading()?.faults ?? []);
-  protected readonly systemHeight = signal(HEIGHT * SCALE + GAP);
+  protected readonly look = inject(PageChoice);
+  /** Words stand under the counts: every system has a line for them. */
+  protected readonly worded = computed(() => (this.section()?.words ?? '').trim() !== '');
+  protected readonly systemHeight = computed(() => layoutOf(this.look.view().look, this.worded()).height * SCALE + GAP);
   private readonly viewport = viewChild<CdkVirtualScrollViewport>('viewport');
   private readonly editor = viewChild(SectionScript);
 
@@ -194,6 +201,10 @@ export class WeavePlace {
           void this.heardAnew();
         },
         range: () => this.range.mark(this.bar()),
+        'page look': () => {
+          this.look.next();
+          this.notice.say(this.words.page.shows(this.words.page.looks[this.look.view().look]));
+        },
         'no string': () => this.cursor.string.set(null),
         'fret here': (e) => this.onString(() => this.digit(Number(e.key), e.timeStamp)),
         'left finger': () => this.cursor.string() !== null && (this.fingerNext = true),

@@ -28,6 +28,7 @@ import {
   playOrStop,
 } from '../../testing/world';
 import { soon } from '../../testing/soon';
+import { PageChoice } from '../../parts/print/page-choice';
 import { StaveSystem } from '../../ui/stave/stave-system';
 import { Notice } from '../../ui/notice';
 import { FormPanel } from './form-panel';
@@ -43,6 +44,8 @@ class PlainSystem {
   readonly string = input<unknown>();
   readonly range = input<unknown>();
   readonly signs = input<unknown>();
+  readonly view = input<unknown>();
+  readonly worded = input<unknown>();
 }
 
 let world: World;
@@ -99,6 +102,27 @@ describe('the weave', () => {
     expect(script()).toBe('p ?:3f0 i:2f5 .');
     world.open.undo();
     expect(script()).toBe('p ?:3f0 ?:2f5 .');
+  });
+  it('shows what is chosen for the page, by N and by its menu, and keeps it', async () => {
+    const { f, hit } = await place();
+    const view = () => TestBed.inject(PageChoice).view();
+    expect(view()).toEqual({ look: 'staff', slashes: false });
+    await hit('n', 'n');
+    expect(view().look).toBe('hand');
+    expect(world.collection.settings().page).toBe('hand');
+    await press(f, 'Page: right hand on six lines');
+    const item = (name: string) =>
+      [...document.querySelectorAll<HTMLElement>('[mat-menu-item]')].find((e) => e.textContent?.includes(name))!;
+    expect(item('right hand').getAttribute('aria-checked')).toBe('true');
+    item('rhythm and chords').click();
+    await f.whenStable();
+    expect(view().look).toBe('rhythm');
+    await press(f, 'Page: rhythm and chords');
+    item('as slashes').click();
+    await f.whenStable();
+    expect(view()).toEqual({ look: 'rhythm', slashes: true });
+    await hit('n');
+    expect(view().look).toBe('staff');
   });
   it('R writes the bar again and goes on to it', async () => {
     world.open.apply(setScript('s-a', Array.from({ length: 24 }, () => 'p').join(' ')));

@@ -13,10 +13,21 @@ import {
 } from 'vexflow/core';
 import { addAccidentals, type DrawnVoice, keysOf, oneHead, signOf, voiceOf } from './drawn-signs';
 import { beamsOf, numbersOf, shorten, tiesOf, tupletsOf } from './joined-signs';
-import { type Drawn, type DrawnStop, HEIGHT, STAVE_TOP, STRING_GAP, stringY, TAB_TOP, xOf } from './system-layout';
+import { Heads } from './heads';
+import {
+  type Drawn,
+  type DrawnStop,
+  type PageView,
+  STRING_GAP,
+  stringY,
+  type SystemLayout,
+  xOf,
+} from './system-layout';
 
 const FONT = 'Bravura';
 const CLEFS = 58;
+/** What the strings' names take where there is no clef. */
+const NAMES = 24;
 /** What one sign of a key takes, and the figures of a time. */
 const KEY_SIGN = 11;
 const TIME = 34;
@@ -25,7 +36,6 @@ const KEYS = ['Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', '
 const NO_SIGNS = 6;
 /** Letters of levels in the signs' own font, and where their line is. */
 const DYNAMIC: Readonly<Record<string, string>> = { p: '\uE520', m: '\uE521', f: '\uE522' };
-const LEVELS_AT = 182;
 const LEVEL_LETTER = 9;
 const FIRST_BAR_LEFT = 6;
 /** What a sign of repeat takes, with room for the fingers beside the first note. */
@@ -57,27 +67,37 @@ export function drawSystem(
   bars: readonly NotatedBar[],
   width: number,
   edges: readonly Edges[],
+  { view, words }: { readonly view: PageView; readonly words: boolean },
 ): Drawn {
+  const heads = new Heads(view, bars, words);
+  const { layout } = heads;
   host.replaceChildren();
   const renderer = new Renderer(host, Renderer.Backends.SVG);
-  renderer.resize(width, HEIGHT);
+  renderer.resize(width, layout.height);
   const context = renderer.getContext();
   context.setFillStyle('currentColor');
   context.setStrokeStyle('currentColor');
   const svg = host.querySelector('svg');
-  svg?.setAttribute('viewBox', `0 0 ${width} ${HEIGHT}`);
+  svg?.setAttribute('viewBox', `0 0 ${width} ${layout.height}`);
   svg?.setAttribute('aria-hidden', 'true');
 
   const all = bars.map((b) => Math.max(4, b.voices.fingers.length + b.voices.thumb.length) + 3);
   const sum = all.reduce((a, b) => a + b, 0);
-  const heads = bars.map((b, n) => headWidth(b, n === 0));
-  const room = width - FIRST_BAR_LEFT * 2 - heads.reduce((a, b) => a + b, 0);
+  const begins = bars.map((b, n) => headWidth(b, n === 0, layout));
+  const room = width - FIRST_BAR_LEFT * 2 - begins.reduce((a, b) => a + b, 0);
   const drawn: Drawn = { width, stops: [], bars: [], tuplets: [], slurs: [] };
   let x = FIRST_BAR_LEFT;
   bars.forEach((bar, n) => {
-    const own = (room * (all[n] ?? 1)) / sum + (heads[n] ?? 0);
-    const stave = linesOf(context, { x, width: own, bar, first: n === 0, ...(edges[n] ? { edges: edges[n] } : {}) });
-    const voices = drawBar(context, bar, stave);
+    const own = (room * (all[n] ?? 1)) / sum + (begins[n] ?? 0);
+    const stave = linesOf(context, {
+      x,
+      width: own,
+      bar,
+      layout,
+      first: n === 0,
+      ...(edges[n] ? { edges: edges[n] } : {}),
+    });
+    const voices = drawBar(context, bar, stave, heads);
     const signs = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
     // In a bar of silence places lie evenly.
     const points = signs.length ? signs : [[0, stave.getNoteStartX()] as const];
@@ -90,18 +110,18 @@ export function drawSystem(
       points: [...points].sort((a, b) => a[0] - b[0]),
     });
     const ghosts = ghostsOf(bar, drawn.bars.at(-1));
-    drawn.stops.push(...[...stopsOf(bar, voices), ...ghosts].sort((a, b) => a.at - b.at));
+    drawn.stops.push(...[...stopsOf(bar, voices, heads), ...ghosts].sort((a, b) => a.at - b.at));
     drawn.tuplets.push(...numbersOf(bar, voices));
     x += own;
   });
-  drawLevels(context, drawn.stops, bars[0]?.level);
+  drawLevels(context, drawn.stops, bars[0]?.level, layout.levels);
   return { ...drawn, slurs: slursOf(drawn.stops) };
 }
 /** What stands before the first note: the clef and the key at the beginning of a system, the time where it changes. */
-const headWidth = (bar: NotatedBar, first: boolean): number =>
-  (first ? CLEFS + Math.abs(bar.signature) * KEY_SIGN : 0) + (bar.time ? TIME : 0);
+const headWidth = (bar: NotatedBar, first: boolean, { pitches }: SystemLayout): number =>
+  (first ? (pitches ? CLEFS + Math.abs(bar.signature) * KEY_SIGN : NAMES) : 0) + (bar.time ? TIME : 0);
 /** Levels under the staff, where they change. */
-function drawLevels(context: Context, stops: readonly DrawnStop[], before: string | undefined) {
+function drawLevels(context: Context, stops: readonly DrawnStop[], before: string | undefined, y: number) {
   context.save();
   context.setFont(FONT, 24);
   let level = before;
@@ -110,7 +130,7 @@ function drawLevels(context: Context, stops: readonly DrawnStop[], before: strin
     level = event.level;
     const letters = [...level].map((l) => DYNAMIC[l] ?? '');
     // Beside the thumb's stem, not under it.
-    context.fillText(letters.join(''), headX - 4 - LEVEL_LETTER * letters.length, LEVELS_AT);
+    context.fillText(letters.join(''), headX - 4 - LEVEL_LETTER * letters.length, y);
   }
   context.restore();
 }
@@ -130,37 +150,43 @@ interface Lines {
   readonly x: number;
   readonly width: number;
   readonly bar: NotatedBar;
+  readonly layout: SystemLayout;
   /** At the beginning of a system. */
   readonly first: boolean;
   readonly edges?: Edges;
 }
 /** The lines of staff and tablature, with clef, key and time. */
-function linesOf(context: Context, { x, width, bar, first, edges }: Lines): Stave {
-  const stave = new Stave(x, STAVE_TOP - 40, width);
-  const tab = new TabStave(x, TAB_TOP - 4 * STRING_GAP, width, { spacingBetweenLinesPx: STRING_GAP });
-  if (first) {
+function linesOf(context: Context, { x, width, bar, layout, first, edges }: Lines): Stave {
+  const { staff, strings, pitches } = layout;
+  const stave = new Stave(x, staff - 40, width);
+  const tab =
+    strings === null ? null : new TabStave(x, strings - 4 * STRING_GAP, width, { spacingBetweenLinesPx: STRING_GAP });
+  const both = tab ? [stave, tab] : [stave];
+  // A rhythm has the middle line alone.
+  if (!pitches) stave.setConfigForLines(Array.from({ length: 5 }, (_, n) => ({ visible: n === 2 })));
+  if (first && pitches) {
     stave.addClef('treble', 'default', '8vb');
     stave.addKeySignature(KEYS[NO_SIGNS + bar.signature] ?? 'C');
   }
   if (bar.time) stave.addTimeSignature(bar.time.join('/'));
   if (!first) stave.setBegBarType(BarlineType.NONE);
-  for (const lines of [stave, tab]) if (edges?.end) lines.setEndBarType(END_TYPE[edges.end]);
-  const begin = stave.getNoteStartX() + 4;
+  for (const lines of both) if (edges?.end) lines.setEndBarType(END_TYPE[edges.end]);
+  const begin = stave.getNoteStartX() + (first && !pitches ? NAMES : 4);
   if (edges?.begin) stave.setNoteStartX(begin + REPEAT_WIDTH);
+  else if (first && !pitches) stave.setNoteStartX(begin);
   stave.setContext(context).draw();
-  tab.setContext(context).draw();
+  tab?.setContext(context).draw();
   // Behind the clef, on staff and tablature one under the other.
-  if (edges?.begin)
-    for (const lines of [stave, tab]) new Barline(BarlineType.REPEAT_BEGIN).drawRepeatBar(lines, begin, true);
+  if (edges?.begin) for (const lines of both) new Barline(BarlineType.REPEAT_BEGIN).drawRepeatBar(lines, begin, true);
   return stave;
 }
 /** The signs of both voices, their beams, ties and tuplets. */
-function drawBar(context: Context, bar: NotatedBar, stave: Stave): DrawnVoice[] {
+function drawBar(context: Context, bar: NotatedBar, stave: Stave, heads: Heads): DrawnVoice[] {
   const voices = (['fingers', 'thumb'] as const).flatMap((voice): DrawnVoice[] => {
     const signs = bar.voices[voice];
-    return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign)) }] : [];
+    return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign, heads)) }] : [];
   });
-  addAccidentals(bar, voices);
+  addAccidentals(bar, voices, heads);
   if (voices.length === 0) {
     drawSilence(context, stave);
     return voices;
@@ -185,18 +211,19 @@ function drawSilence(context: Context, stave: Stave) {
   voice.draw(context, stave);
 }
 /** Where strokes begin in a bar, each with all its notes. */
-function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[]): DrawnStop[] {
+function stopsOf(bar: NotatedBar, voices: readonly DrawnVoice[], heads: Heads): DrawnStop[] {
+  const { strings } = heads.layout;
   const stops = new Map<number, DrawnStop>();
   for (const { voice, drawn } of voices)
     for (const { sign, note } of drawn) {
       const event = bar.events[sign.event ?? -1];
       if (!event || sign.event === null || sign.tied || event.at < bar.at) continue;
-      const heads = note instanceof StaveNote ? note.getYs() : [];
+      const ys = note instanceof StaveNote && heads.areNotes(event) ? note.getYs() : [];
       const notes = keysOf(bar, voiceOf(voice, sign), sign.event).map(
         ({ note: { string, left, fret, workedOut } }, i) => ({
           ...{ string, left, fret, workedOut },
-          head: heads[i] ?? null,
-          tab: stringY(string),
+          head: ys[i] ?? null,
+          tab: strings === null || heads.isAgain(event) ? null : stringY(string, strings),
         }),
       );
       const there = stops.get(event.at);
@@ -224,7 +251,7 @@ function slursOf(stops: readonly DrawnStop[]): Drawn['slurs'] {
     const from = event.motion.kind === 'ligado' ? last.get(event.motion.string) : undefined;
     for (const n of notes) last.set(n.string, x);
     const [own] = notes;
-    return from === undefined || !own ? [] : [{ key: at, from, to: x, y: own.tab - 8 }];
+    return from === undefined || own?.tab == null ? [] : [{ key: at, from, to: x, y: own.tab - 8 }];
   });
 }
 function soft(notes: (StaveNote | GhostNote)[]): Voice {

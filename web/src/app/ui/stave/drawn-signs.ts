@@ -14,12 +14,12 @@ import {
   type StaffSign,
   type Voice as HandVoice,
 } from '@ruffle-wheel/core';
+import type { Heads } from './heads';
 import { Accidental, Articulation, Dot, GhostNote, Modifier, StaveNote } from 'vexflow/core';
 
 const LETTER: Record<number, string> = { 1: 'w', 2: 'h', 4: 'q', 8: '8', 16: '16', 32: '32', 64: '64' };
 /** Where a voice that rests alone has its rests. */
 const MIDDLE = 'b/4';
-const TAP = 'g/5/x2';
 /** Behind a pitch: its head is a cross. */
 const CROSS = '/x2';
 
@@ -47,7 +47,7 @@ export function keysOf(bar: NotatedBar, voice: HandVoice, n: number) {
 }
 /** Whose note a sign is: the fingers' beam goes through some of the thumb's. */
 export const voiceOf = (voice: HandVoice, sign: Sign): HandVoice => (sign.shared ? 'thumb' : voice);
-export function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign {
+export function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign, heads: Heads): DrawnSign {
   const duration = `${LETTER[sign.value] ?? 'q'}${sign.dotted ? 'd' : ''}`;
   const stemDirection = voice === 'thumb' ? -1 : 1;
   const ghost = () => new GhostNote({ duration });
@@ -58,11 +58,12 @@ export function signOf(bar: NotatedBar, voice: HandVoice, sign: Sign): DrawnSign
     if (sign.dotted) Dot.buildAndAttach([rest], { all: true });
     return { sign, note: rest };
   }
-  const keys = keysOf(bar, voiceOf(voice, sign), sign.event);
-  const note = new StaveNote({ keys: keys.length ? keys.map((k) => k.key) : [TAP], duration, stemDirection });
+  const event = bar.events[sign.event];
+  const pitched = keysOf(bar, voiceOf(voice, sign), sign.event).map((k) => k.key);
+  const keys = event ? heads.keysOf(event, pitched) : pitched;
+  const note = new StaveNote({ keys, duration, stemDirection });
   if (sign.dotted) Dot.buildAndAttach([note], { all: true });
   // On the side of the head: a dot where the stroke is stopped at once, a ring for a harmonic.
-  const event = bar.events[sign.event];
   const place = voice === 'thumb' ? Modifier.Position.ABOVE : Modifier.Position.BELOW;
   if (event && !sign.tied)
     for (const code of articulationsOf(event)) note.addModifier(new Articulation(code).setPosition(place));
@@ -87,16 +88,19 @@ export function oneHead(voices: readonly DrawnVoice[]) {
   }
 }
 /** Accidentals before the heads that need one; a string that is dead needs none. */
-export function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[]) {
-  const heads = voices
+export function addAccidentals(bar: NotatedBar, voices: readonly DrawnVoice[], heads: Heads) {
+  const wanting = voices
     .flatMap(({ voice, drawn }) => drawn.map((d) => ({ voice, ...d })))
-    .filter(({ sign }) => sign.event !== null && !sign.tied)
+    .filter(({ sign }) => {
+      const event = sign.event === null ? undefined : bar.events[sign.event];
+      return event !== undefined && !sign.tied && heads.areNotes(event);
+    })
     .sort((a, b) => a.sign.at - b.sign.at)
     .flatMap(({ voice, sign, note }) =>
       keysOf(bar, voiceOf(voice, sign), sign.event ?? 0).flatMap((k, index) =>
         k.dead || !(note instanceof StaveNote) ? [] : [{ ...k.spelled, key: { note, index } }],
       ),
     );
-  const shown: Map<{ note: StaveNote; index: number }, ShownAccidental> = shownAccidentals(heads, bar.signature);
+  const shown: Map<{ note: StaveNote; index: number }, ShownAccidental> = shownAccidentals(wanting, bar.signature);
   for (const [{ note, index }, sign] of shown) note.addModifier(new Accidental(sign), index);
 }

@@ -62,7 +62,8 @@ export function tiesOf(bar: NotatedBar, drawn: readonly DrawnSign[]): StaveTie[]
       const from = lastOn(motion.string);
       const index = (n: number) => keysOf(bar, 'fingers', n).findIndex((k) => k.note.string === motion.string);
       if (from) {
-        const firstIndexes = [Math.max(0, index(from.event))];
+        // Where all is one head there is one to be tied.
+        const firstIndexes = [Math.max(0, Math.min(index(from.event), from.note.keys.length - 1))];
         ties.push(new StaveTie({ firstNote: from.note, lastNote: note, firstIndexes, lastIndexes: [0] }));
       }
     }

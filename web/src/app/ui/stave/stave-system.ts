@@ -32,10 +32,10 @@ import type { Edges } from './draw-system';
 import {
   type Drawn,
   type DrawnStop,
-  HEIGHT,
+  layoutOf,
   LEAST_SCALE,
-  STAVE_TOP,
-  STITCHES,
+  type PageView,
+  PLAIN_VIEW,
   stringY,
   unitsFor,
   xOf,
@@ -58,9 +58,18 @@ function inTurn(draw: () => void) {
 }
 /** Behind the fret of a harmonic in the tablature. */
 const NODE = '°';
+/** A line through the strings of a strum with its point at the end. */
+const sweepAt = (x: number, from: number, to: number): string => {
+  const back = to > from ? -7 : 7;
+  return `M ${x} ${from} V ${to} M ${x - 4} ${to + back} L ${x} ${to} L ${x + 4} ${to + back}`;
+};
 /** Width of a letter of a chord's name about, and what is left free behind the name. */
 const CHORD_LETTER = 9;
 const CHORD_GAP = 6;
+const FRET_LETTER = 6;
+const WORD_LETTER = 7.5;
+/** Behind a syllable whose word goes on. */
+const GOES_ON = '-';
 /** From the edges of the page, in px, where the cursor makes it scroll. */
 const MARGIN = 30;
 
@@ -102,6 +111,10 @@ export class StaveSystem {
   readonly range = input<readonly [number, number] | null>(null);
   /** Signs at the edges of the section, and its bars. */
   readonly signs = input<{ readonly form: FormSigns; readonly of: number } | null>(null);
+  /** What of it is shown. */
+  readonly view = input<PageView>(PLAIN_VIEW);
+  /** Words stand under the counts of its section: there is a line for them. */
+  readonly worded = input(false);
   readonly chosen = output<number>();
   /** Another one only where a sign is another. */
   private readonly edges = computed(
@@ -144,9 +157,7 @@ export class StaveSystem {
     ),
   );
   protected readonly least = computed(() => Math.round(this.units() * LEAST_SCALE));
-  protected readonly height = HEIGHT;
-  protected readonly staveTop = STAVE_TOP;
-  protected readonly stitchesAt = STITCHES;
+  protected readonly layout = computed(() => layoutOf(this.view().look, this.worded()));
   protected readonly signsBelow = SIGNS_BELOW;
   /** How much wider a stitch is by the number of its letters. */
   protected readonly wide = [1, 1, 1.25, 1.5];
@@ -172,14 +183,19 @@ export class StaveSystem {
     afterRenderEffect(() => this.follow(page));
     afterRenderEffect(() => {
       const [bars, width, edges] = [this.bars(), this.units(), this.edges()];
+      const [view, words] = [this.view(), this.worded()];
       const host = this.host().nativeElement;
       const wanted = () =>
-        !gone && untracked(this.bars) === bars && untracked(this.units) === width && untracked(this.edges) === edges;
+        !gone &&
+        untracked(this.bars) === bars &&
+        untracked(this.units) === width &&
+        untracked(this.edges) === edges &&
+        untracked(this.view) === view;
       void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
         await fontHere();
         // One system in each turn of the page; one that has gone out of sight meanwhile is not drawn at all.
         inTurn(() => {
-          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width, edges));
+          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width, edges, { view, words }));
         });
       });
     });
@@ -207,11 +223,11 @@ export class StaveSystem {
         // A finger that lies where it lay is not said again until the next system.
         const news = s.notes.filter((n) => lies.get(n.string) !== `${n.fret}=${n.left}`).map((n) => n.string);
         for (const n of s.notes) if (!isDead(s.event.motion, n.string)) lies.set(n.string, `${n.fret}=${n.left}`);
-        return this.stop(s, new Set(news));
+        return { ...this.stop(s), ...this.onStrings(s, new Set(news)) };
       }) ?? []
     );
   });
-  private stop({ at, x, event, notes, headX }: DrawnStop, news: ReadonlySet<number>) {
+  private stop({ at, x, event, notes }: DrawnStop) {
     const { motion } = event;
     const strum = motion.kind === 'stroke' ? motion.dir : null;
     const kind =
@@ -251,27 +267,47 @@ export class StaveSystem {
       workedOut: notes.some((n) => n.workedOut),
       accent: hasMark(motion, '!'),
       thumb: letters === 'p',
-      left: notes.flatMap((n) =>
-        n.left && n.head !== null && news.has(n.string) && !isDead(motion, n.string)
-          ? [{ key: n.string, x: headX - 6, y: n.head + 4, finger: n.left, workedOut: n.workedOut }]
-          : [],
-      ),
-      frets: notes.map((n) => ({
-        key: n.string,
-        y: n.tab,
-        text: isDead(motion, n.string) ? DEAD : `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
-        width: (n.fret > 9 ? 16 : 10) + (isTouched(motion, n) ? 6 : 0),
-        workedOut: n.workedOut,
-      })),
     };
+  }
+  /** What stands on the lines: left fingers beside heads or frets; frets, or the right hand's letters. */
+  private onStrings({ x, headX, event: { motion, notes: struck }, notes }: DrawnStop, news: ReadonlySet<number>) {
+    const hand = this.view().look === 'hand';
+    const { pitches } = this.layout();
+    const strum = motion.kind === 'stroke' && motion.dir !== null && struck.length > 1;
+    const placed = notes.flatMap((n) => (n.tab === null ? [] : [{ ...n, tab: n.tab }]));
+    const left = notes.flatMap((n) => {
+      const y = pitches ? n.head : n.tab;
+      if (!n.left || y === null || !news.has(n.string) || isDead(motion, n.string) || hand) return [];
+      const at = pitches ? { x: headX - 6, y: y + 4 } : { x: x - 9, y: y - 1 };
+      return [{ key: n.string, ...at, finger: n.left, workedOut: n.workedOut }];
+    });
+    const frets = placed.map((n) => ({
+      key: n.string,
+      y: n.tab,
+      text: isDead(motion, n.string) ? DEAD : `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
+      width: (n.fret > 9 ? 16 : 10) + (isTouched(motion, n) ? 6 : 0),
+      workedOut: n.workedOut,
+    }));
+    if (!hand) return { left, frets, sweep: null };
+    // Through the strings in the order struck; its stitch has the fingers.
+    const ends = [struck[0], struck.at(-1)].map((n) => placed.find((p) => p.string === n?.string)?.tab ?? null);
+    const [from, to] = ends;
+    const letters = placed.map((n) => {
+      const right = struck.find((s) => s.string === n.string)?.right ?? '';
+      return { key: n.string, y: n.tab, text: right, width: 12, workedOut: n.workedOut };
+    });
+    return strum && from != null && to != null
+      ? { left, frets: [], sweep: sweepAt(x, from, to) }
+      : { left, frets: letters.filter((l) => l.text !== ''), sweep: null };
   }
   /** The strings by their open notes, and the capo, where a section begins. */
   protected readonly opening = computed(() => {
     const opening = this.bars()[0]?.opening;
     if (!opening) return null;
     const { tuning, capo } = opening;
-    const strings = STRINGS.map((s) => ({
-      y: stringY(s),
+    const top = this.layout().strings;
+    const strings = (top === null ? [] : STRINGS).map((s) => ({
+      y: stringY(s, top ?? 0),
       name: pitchName(tuning[STRINGS.indexOf(s)] ?? 0).replace(/-?\d+$/, ''),
     }));
     return { strings, capo: capo ? drawings.capo(capo) : '' };
@@ -304,6 +340,41 @@ export class StaveSystem {
       return { ...c, narrow: c.name.length * CHORD_LETTER > room ? Math.max(CHORD_LETTER, room) : null };
     });
   });
+  /** The frets of each chord, the first time that it is held in a system of the rhythm alone. */
+  protected readonly held = computed(() => {
+    const { frets: y } = this.layout();
+    const said = new Set<string>();
+    const all = this.chordsAt().filter((c) => {
+      const news = y !== null && c.frets !== null && !said.has(c.name);
+      said.add(c.name);
+      return news;
+    });
+    return all.map((c, i) => {
+      const text = (c.frets ?? []).map((f) => f ?? 'x').join('-');
+      const room = (all[i + 1]?.x ?? Infinity) - c.x - CHORD_GAP;
+      const narrow = text.length * FRET_LETTER > room ? Math.max(FRET_LETTER, room) : null;
+      return { key: c.key, x: c.x, y: y ?? 0, text, narrow };
+    });
+  });
+  /** Words under the counts; a hyphen where one goes on. */
+  protected readonly said = computed(() =>
+    (this.drawn()?.bars ?? []).flatMap((b) => {
+      const bar = this.bars().find((x) => x.n === b.n);
+      return (bar?.words ?? []).map((w) => ({
+        key: `${b.n} ${w.at}`,
+        x: bar ? xOf(b, w.at, bar.length) + 5 : b.start,
+        text: `${w.text}${w.goesOn ? GOES_ON : ''}`,
+      }));
+    }),
+  );
+  /** Words as they are drawn: one that would run into the next is as narrow as there is room. */
+  protected readonly sung = computed(() => {
+    const all = this.said();
+    return all.map((w, i) => {
+      const room = Math.min((all[i + 1]?.x ?? Infinity) - w.x, w.x - (all[i - 1]?.x ?? -Infinity)) - 4;
+      return { ...w, narrow: w.text.length * WORD_LETTER > room ? Math.max(WORD_LETTER, room) : null };
+    });
+  });
   private readonly chordsAt = computed(() =>
     (this.drawn()?.bars ?? []).flatMap((b) => {
       const bar = this.bars().find((x) => x.n === b.n);
@@ -312,6 +383,7 @@ export class StaveSystem {
         x: bar ? xOf(b, c.at, bar.length) : b.start,
         name: c.name,
         goesOn: c.goesOn,
+        frets: c.frets,
       }));
     }),
   );
@@ -333,8 +405,8 @@ export class StaveSystem {
     return here !== null && bar && drawn ? xOf(drawn, here - bar.at, bar.length) + 5 : null;
   });
   protected readonly cursorY = computed(() => {
-    const string = this.string();
-    return string === null ? null : stringY(string);
+    const [string, { strings }] = [this.string(), this.layout()];
+    return string === null || strings === null ? null : stringY(string, strings);
   });
   protected fold(weight: number): string {
     const r = Math.min(12, 6 + weight * 1.2);

@@ -1,15 +1,45 @@
-import type { LeftFinger, ScoreEvent, StringNumber } from '@ruffle-wheel/core';
+import type { LeftFinger, PageLook, ScoreEvent, StringNumber } from '@ruffle-wheel/core';
 
+/** What of a page the player has chosen. */
+export interface PageView {
+  readonly look: PageLook;
+  /** Strums on one shape again and again are slashes. */
+  readonly slashes: boolean;
+}
+export const PLAIN_VIEW: PageView = { look: 'staff', slashes: false };
 /** One system in units of its drawing: a staff line is ten above the next. */
-export const HEIGHT = 312;
-/** The staff's topmost line, the tablature's, and where the right hand's stitches stand. */
-export const STAVE_TOP = 92;
-export const TAB_TOP = 190;
+export interface SystemLayout {
+  readonly height: number;
+  /** The staff's topmost line; of a rhythm without pitches the middle one alone is drawn. */
+  readonly staff: number;
+  readonly pitches: boolean;
+  /** The thinnest string's line; null where there are none. */
+  readonly strings: number | null;
+  /** Where the right hand's stitches stand, levels, the frets of chords, and words. */
+  readonly stitches: number;
+  readonly levels: number;
+  readonly frets: number | null;
+  readonly words: number;
+}
+const RHYTHM_TOP = 88;
+const SIX_LINES = { staff: RHYTHM_TOP, pitches: false, strings: 166, levels: 154, frets: null } as const;
+const LOOKS: Readonly<Record<PageLook, Omit<SystemLayout, 'words'>>> = {
+  staff: { staff: 92, pitches: true, strings: 190, levels: 182, frets: null, stitches: 282, height: 312 },
+  tablature: { ...SIX_LINES, stitches: 258, height: 288 },
+  hand: { ...SIX_LINES, stitches: 258, height: 288 },
+  rhythm: { ...SIX_LINES, strings: null, frets: 158, levels: 158, stitches: 186, height: 216 },
+};
+/** What a line of words takes. */
+const WORDS = 24;
+/** @param words there are some under the counts */
+export const layoutOf = (look: PageLook, words: boolean): SystemLayout => {
+  const own = LOOKS[look];
+  return { ...own, words: own.height + 10, height: own.height + (words ? WORDS : 0) };
+};
 /** From one string to the next. */
 export const STRING_GAP = 13;
-export const STITCHES = 282;
-/** A place of a string in the tablature. */
-export const stringY = (string: number): number => TAB_TOP + (string - 1) * STRING_GAP;
+/** A place of a string on six lines. */
+export const stringY = (string: number, strings: number): number => strings + (string - 1) * STRING_GAP;
 
 /** Units that a stroke needs so as not to touch the next, and what a system needs beside its strokes. */
 const STROKE = 14;
@@ -36,7 +66,8 @@ export interface DrawnStop {
     readonly workedOut: boolean;
     /** Height of its head on the staff. */
     readonly head: number | null;
-    readonly tab: number;
+    /** Height of its place on the six lines; null where it has none. */
+    readonly tab: number | null;
   }[];
 }
 export interface Drawn {

@@ -50,6 +50,12 @@ export interface LeftStretch {
   readonly name: string;
 }
 
+/** What is sung or said at a place. */
+export interface SaidWord {
+  readonly at: number;
+  readonly text: string;
+}
+
 /** One turn unrolled: counts above, the script's steps below, each under its count. */
 @Component({
   selector: 'app-strip',
@@ -65,6 +71,8 @@ export class Strip {
   /** Slots whose fingers are not all written. */
   readonly workedOut = input<ReadonlySet<number>>(new Set());
   readonly left = input<readonly LeftStretch[]>([]);
+  /** Words under the counts, in ticks from the turn's beginning. */
+  readonly said = input<readonly SaidWord[]>([]);
   readonly selected = input<number | null>(null);
   readonly heard = input<number | null>(null);
   readonly label = input('');
@@ -113,6 +121,9 @@ export class Strip {
     }),
   );
 
+  protected readonly saidAt = computed(() =>
+    this.said().map((w, n) => ({ n, text: w.text, left: (100 * w.at) / this.length() })),
+  );
   protected readonly stretches = computed(() =>
     this.left().map((l) => ({
       ...l,

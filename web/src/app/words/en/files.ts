@@ -8,6 +8,8 @@ export const files = {
   bars: (from: number, to: number) => (from === to ? `bar ${from}` : `bars ${from}–${to}`),
   form: 'The whole form',
   format: 'As',
+  rightHand: 'Right hand alone',
+  rightHandHelp: 'p i m a on their strings in place of frets, v and ^ where it strums. It is not read back.',
   paper: 'Paper',
   papers: { a4: 'A4', letter: 'Letter' },
   formats: {

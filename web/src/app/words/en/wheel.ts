@@ -120,6 +120,7 @@ export const wheel = {
     way: (n: number) => `way ${n}`,
     only: 'No other way is worth offering.',
     noteByNote: 'Note by note',
+    asTablature: (school: string) => `The line by ${school}`,
     pinKeys: '← → choose a note; p i m a e pins a finger there, Backspace sets it free.',
     pinPress: 'A press pins what stands there, and sets it free again.',
     more: (n: number) => `${n} more; the wheel shows all.`,
