@@ -39,6 +39,8 @@ export interface OutAsk {
   readonly profile: HandProfile;
   readonly scope: Scope;
   readonly format: ScoreFormat;
+  /** Tablature of the right hand alone. */
+  readonly rightHand?: boolean;
 }
 /** What a format would lose, and the text where it is one. */
 export interface OutLook {
@@ -71,10 +73,10 @@ export interface ExchangeTasks {
 }
 /** The worker exposes it, tests call it in the page. */
 export const exchangeTasks: ExchangeTasks = {
-  look: ({ study, profile, scope, format }) => {
+  look: ({ study, profile, scope, format, rightHand }) => {
     const { losesAs, made } = SCORE_FORMATS[format];
     return {
-      tablature: made === 'text' ? studyTablature(study, profile, scope) : [],
+      tablature: made === 'text' ? studyTablature(study, profile, scope, rightHand) : [],
       losses: losesAs ? scopeLosses(study, profile, scope, losesAs) : [],
     };
   },

@@ -24,6 +24,7 @@ import { Asking } from '../asking/asking';
 import { Working } from '../asking/working';
 import type { Format } from '../print/paper';
 import { leftOut } from '../print/printable';
+import { PageChoice } from '../print/page-choice';
 import { StandPage } from '../print/stand-page';
 import { tablatureFile } from './tablature-file';
 import { sayLoss } from '../../words/said/score-files';
@@ -69,6 +70,8 @@ export class FilesOut {
       : 'form';
   });
   protected readonly format = signal<ScoreFormat>('pdf');
+  /** Of tablature the right hand alone, its fingers on their strings. */
+  protected readonly rightHand = signal(false);
   private readonly scope = computed((): Scope => {
     const [what, bars] = [this.what(), this.bars()];
     if (what === 'bars' && bars) return { kind: 'bars', section: this.section(), bars };
@@ -79,6 +82,7 @@ export class FilesOut {
     profile: this.collection.profile(),
     scope: this.scope(),
     format: this.format(),
+    rightHand: this.rightHand(),
   }));
   protected readonly asking = new Asking<OutAsk, OutLook>(
     this.ask,
@@ -134,6 +138,7 @@ export class FilesOut {
 
   // Writing
   private readonly stand = inject(StandPage);
+  private readonly look = inject(PageChoice);
   private stopped = false;
   protected readonly papers = PAPERS;
   protected readonly paper = signal<Format>('a4');
@@ -179,10 +184,16 @@ export class FilesOut {
     const sections = await this.exchange.stand(ask);
     return (
       sections &&
-      this.stand.pdf(ask.study.name, sections, this.paper(), (share) => {
-        if (this.share() !== null) this.share.set(Math.max(0.01, share));
-        return !this.stopped;
-      })
+      this.stand.pdf(
+        ask.study.name,
+        sections,
+        this.paper(),
+        (share) => {
+          if (this.share() !== null) this.share.set(Math.max(0.01, share));
+          return !this.stopped;
+        },
+        this.look.view(),
+      )
     );
   }
   private async sheet(ask: OutAsk): Promise<Blob | null> {

@@ -45,6 +45,6 @@ export class TryOut {
   }
 }
 /** Frets go into the strokes they belong to. */
-function trialOf({ stopped = [], ...shown }: Shown): Trial {
+export function trialOf({ stopped = [], ...shown }: Shown): Trial {
   return { start: 0, ...shown, script: scriptWithStops(shown.script, shown.stepsPerCount, stopped).script };
 }

@@ -25,7 +25,8 @@ import { Collection, OpenStudy } from '../../study';
 import { TryOut } from '../../parts/try-out/try-out';
 import { TuningFields } from '../../parts/tuning/tuning-fields';
 import { sayBeyondNeck } from '../../ui/beyond-neck';
-import { SmallTablature, type TablatureColumn } from '../../ui/small-tablature';
+import { SmallTablature } from '../../ui/small-tablature';
+import { columnsOf } from '../../ui/struck-columns';
 import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { Notice } from '../../ui/notice';
 import { TAB_LOOK, TabPanels } from '../../ui/tab-panels';
@@ -162,15 +163,7 @@ export class NeckPlace {
   protected readonly blocks = computed(() => this.tryOut.shown() === BLOCKS);
   /** Note by note through the frets that strokes bring with them. */
   protected readonly walk = new NeckWalk();
-  protected readonly line = computed(() =>
-    this.walk.events().map((e): TablatureColumn => ({
-      notes: e.notes.map(({ string, fret, left }) => ({ string, fret, left: fret > 0 ? String(left ?? '') : '' })),
-      right: [...e.notes]
-        .sort((a, b) => b.string - a.string)
-        .map((n) => n.right ?? '')
-        .join(''),
-    })),
-  );
+  protected readonly line = computed(() => columnsOf(this.walk.events()));
   private noteName(n: number): string {
     return this.words.noteOf(n + 1, this.walk.events().length);
   }

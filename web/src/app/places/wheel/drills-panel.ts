@@ -4,6 +4,7 @@ import { layersOf, parseScript, type SectionDrill, sectionDrills, type Variant }
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { TrialTablature } from '../../parts/try-out/trial-tablature';
 import { AsFarAsSeen } from '../../ui/as-far-as-seen';
 import { MatButton } from '@angular/material/button';
 import { sayLayers } from '../../words/said/strokes';
@@ -35,7 +36,7 @@ const kindOf = ({ matter }: SectionDrill): Kind => {
 /** Every drill of the written pattern: shown on the wheel, heard, and sent to Practise. */
 @Component({
   selector: 'app-drills-panel',
-  imports: [AsFarAsSeen, MatButton, AnswerButtons],
+  imports: [AsFarAsSeen, MatButton, AnswerButtons, TrialTablature],
   templateUrl: './drills-panel.html',
   styleUrl: './drills-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -41,6 +41,7 @@ import { sayLineRemark, sayNote } from '../../words/said/answers';
 import { wheel as wheelWords } from '../../words/wheel';
 import { answers as answersWords } from '../../words/answers';
 import { AnswerButtons } from '../../parts/try-out/answer-buttons';
+import { TrialTablature } from '../../parts/try-out/trial-tablature';
 import { Asking } from '../../parts/asking/asking';
 import { ReadAs } from '../../ui/read-as';
 import { type SchoolRow, SchoolsTable } from './schools-table';
@@ -76,6 +77,7 @@ interface Asked {
     ReadAs,
     SchoolsTable,
     AnswerButtons,
+    TrialTablature,
     WeaveForm,
     Working,
   ],
