@@ -12,6 +12,7 @@ import {
   Voice,
 } from 'vexflow/core';
 import { addAccidentals, type DrawnVoice, keysOf, oneHead, signOf, voiceOf } from './drawn-signs';
+import { spaced } from './spacing';
 import { beamsOf, numbersOf, shorten, tiesOf, tupletsOf } from './joined-signs';
 import { Heads } from './heads';
 import {
@@ -196,12 +197,30 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave, heads: Heads):
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
   const beams = voices.flatMap(({ drawn }) => beamsOf(bar, drawn));
   const formatter = new Formatter().joinVoices(together);
-  formatter.format(together, stave.getNoteEndX() - stave.getNoteStartX() - 14);
+  const width = stave.getNoteEndX() - stave.getNoteStartX() - 14;
+  formatter.format(together, width);
+  evenly(formatter, width);
   oneHead(voices);
   together.forEach((v) => v.draw(context, stave));
   beams.forEach((b) => b.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;
+}
+/** Signs of one length lie equally far apart. */
+function evenly(formatter: Formatter, width: number) {
+  const contexts = formatter.getTickContexts();
+  if (!contexts) return;
+  const all = contexts.list.map((tick) => ({ tick, own: contexts.map[tick] }));
+  const last = all.at(-1);
+  const end = (last?.tick ?? 0) + (last?.own?.getMaxTicks().value() ?? 0);
+  const places = spaced(
+    all.map(({ tick, own }, n) => {
+      const { totalLeftPx = 0, totalRightPx = 0, notePx = 0 } = own?.getMetrics() ?? {};
+      return { lasts: (all[n + 1]?.tick ?? end) - tick, left: totalLeftPx, right: notePx + totalRightPx };
+    }),
+    width,
+  );
+  all.forEach(({ own }, n) => own?.setX(places[n] ?? 0));
 }
 /** A bar in which nothing sounds: one rest in its middle, however long it is. */
 function drawSilence(context: Context, stave: Stave) {
