@@ -36,6 +36,7 @@ describe('tablature in plain text', () => {
       moved: 0,
       lost: 0,
       unread: [],
+      chords: [],
     });
     expect(read(tab({ 5: '-3-------' }, '   p')).script).toMatch(/^p:5f3 /);
   });
@@ -44,6 +45,24 @@ describe('tablature in plain text', () => {
     const found = read(two);
     expect(found.bars).toBe(3);
     expect(found.script).toBe('?:1f0 - ?:1f0 - ?:1f0 - ?:1f0 - | ?:1f2 - - - ?:1f2 - - - | ?:6f3 - - - - - - -');
+  });
+  it('chords above stand on the count that they are nearest to, over a bar line on the first of its bar', () => {
+    const bars = tab({ 1: '-0---0---0---0--|-2-------2------' });
+    const chords = (above: string) =>
+      read(`${above}\n${bars}`).chords.map((c) => `${c.at / TICKS_PER_COUNT} ${c.name}`);
+    expect(chords('  Am      E7       F')).toEqual(['0 Am', '2 E7', '4 F']);
+    expect(chords('  Am      E7      F')).toEqual(['0 Am', '2 E7', '4 F']);
+    // Counts between them and the strings, and letters of the right hand, are no chords.
+    expect(chords('  Dm7 G7\n  1   2   3   4')).toEqual(['0 Dm7', '1 G7']);
+    expect(chords('  a   m   i   a')).toEqual([]);
+    expect(chords('  Am   slowly')).toEqual([]);
+  });
+  it('frets of two digits that end together with others of one begin together', () => {
+    expect(read(tab({ 1: '-10-------10-----', 2: '--8--------9-----' })).script).toMatch(
+      /^\?\?:2f8\+1f10 - - - \?\?:2f9\+1f10 /,
+    );
+    // Where some of one digit begin there they are meant.
+    expect(read(tab({ 1: '-10---', 2: '-8----', 3: '--7---' }), FOUR, 8).notes).toBe(3);
   });
   it('lines without names, and spaces before them', () => {
     const bare = ['|-0---|', '|-----|', '|-----|', '|-----|', '|-----|', '|-----|'].map((l) => `   ${l}`).join('\n');

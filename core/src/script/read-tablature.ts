@@ -1,4 +1,5 @@
-import { type TypedBar, typedBars } from './tablature-systems.js';
+import { type BarPiece, type RowText, type TypedBar, typedBars } from './tablature-systems.js';
+import { readChord } from '../chord/index.js';
 import { type Fact, fact } from '../fault/index.js';
 import { FRETS_ON_NECK } from '../instrument/index.js';
 import { STEPS_PER_COUNT, TICKS_PER_COUNT } from '../time/index.js';
@@ -14,6 +15,8 @@ export interface ReadTablature {
   readonly lost: number;
   /** Signs that say nothing here and were passed over, each once. */
   readonly unread: readonly string[];
+  /** Chords that stand above, each on the count that it stands nearest to, from the beginning. */
+  readonly chords: readonly { readonly at: number; readonly name: string }[];
 }
 export type TablatureRefusal =
   'no six lines' | 'tablature too long' | 'no note in the tablature' | 'note beyond the neck' | 'bars unlike the cycle';
@@ -37,6 +40,7 @@ export interface TypedNote {
 interface Bar {
   readonly notes: readonly TypedNote[];
   readonly letters: ReadonlyMap<number, string>;
+  readonly chords: readonly RowText[];
   readonly width: number;
 }
 
@@ -45,7 +49,7 @@ interface Bar {
  * by `|`, frets where they stand, `h p s / \` before a note that the left hand alone sounds, `x` for a dead one, letters of the right hand below. How
  * long notes last is read from their places: a bar is as long as the cycle's, and each note goes on the nearest step.
  * @param barTicks length of a bar
- * @example readTablature(['e|-0-2-|', 'B|-----|', 'G|-----|', 'D|-----|', 'A|-----|', 'E|-----|'].join('\n'), 10080, 2) // { script: '?:1f0 - ?:1f2 -', bars: 1, notes: 2, moved: 0, lost: 0, unread: [] }
+ * @example readTablature(['e|-0-2-|', 'B|-----|', 'G|-----|', 'D|-----|', 'A|-----|', 'E|-----|'].join('\n'), 10080, 2).script // '?:1f0 - ?:1f2 -'
  */
 export function readTablature(
   text: string,
@@ -65,10 +69,18 @@ export function readTablature(
   if (!Number.isInteger(steps) || !STEPS_PER_COUNT.includes(stepsPerCount))
     return { refusal: fact('bars unlike the cycle', stepsPerCount) };
   let [moved, lost] = [0, 0];
-  const lines = bars.map((bar) => {
+  const chords: { at: number; name: string }[] = [];
+  const lines = bars.map((bar, n) => {
     const words = Array.from({ length: steps }, () => '-');
     const at = new Map<number, TypedNote[]>();
     const place = placeIn(bar, steps);
+    for (const { column, text: name } of bar.chords) {
+      const count = Math.round((place({ column }) / steps) * (barTicks / TICKS_PER_COUNT));
+      const at = n * barTicks + Math.max(0, count) * TICKS_PER_COUNT;
+      // Of two on one count the later stands there; what is written behind the bar's last count begins the next.
+      if (chords.at(-1)?.at === at) chords.pop();
+      chords.push({ at, name });
+    }
     for (const n of bar.notes) {
       const exact = place(n);
       let step = Math.min(steps - 1, Math.round(exact));
@@ -83,16 +95,17 @@ export function readTablature(
     for (let n = 0; n < steps && words[n] === '-'; n++) words[n] = '.';
     return words.join(' ');
   });
-  return { script: lines.join(' | '), bars: bars.length, notes: notes.length, moved, lost, unread: [...unread] };
+  const script = lines.join(' | ');
+  return { script, bars: bars.length, notes: notes.length, moved, lost, unread: [...unread], chords };
 }
 /**
  * Which step a note stands on, with fraction. People leave a hold after the bar line and before the next, or leave them
  * out: the bar is as wide as it takes for its notes to stand nearest to steps.
  */
-function placeIn({ notes, width }: Bar, steps: number): (n: TypedNote) => number {
+function placeIn({ notes, width }: Bar, steps: number): (n: Pick<TypedNote, 'column'>) => number {
   const first = Math.min(1, ...notes.map((n) => n.column));
-  const wide = (w: number) => (n: TypedNote) => ((n.column - first) / Math.max(1, w)) * steps;
-  const off = (place: (n: TypedNote) => number) =>
+  const wide = (w: number) => (n: Pick<TypedNote, 'column'>) => ((n.column - first) / Math.max(1, w)) * steps;
+  const off = (place: (n: Pick<TypedNote, 'column'>) => number) =>
     notes.reduce((sum, n) => sum + Math.abs(place(n) - Math.round(place(n))), 0);
   const all = [width, width - 1].map(wide);
   return all.reduce((best, place) => (off(place) < off(best) - 1e-9 ? place : best), wide(width + 1));
@@ -102,19 +115,39 @@ function placeIn({ notes, width }: Bar, steps: number): (n: TypedNote) => number
 function barOf(pieces: TypedBar, unread: Set<string>): Bar {
   const notes: TypedNote[] = [];
   const letters = new Map<number, string>();
+  const chords: RowText[] = [];
   let width = 0;
-  pieces.forEach(({ strings, letters: row }, n) => {
+  pieces.forEach(({ strings, letters: row, ...above }, n) => {
     const from = width - (n === 0 ? 0 : 1);
-    strings.forEach((line, i) => {
-      for (const note of notesOn(line, i + 1, unread)) notes.push({ ...note, column: note.column + from });
-    });
+    for (const c of chordsIn(above)) chords.push({ ...c, column: c.column + from });
+    for (const note of leftAligned(strings.flatMap((line, i) => notesOn(line, i + 1, unread))))
+      notes.push({ ...note, column: note.column + from });
     if (row.every((r) => LETTERS.test(r.text)))
       for (const { column, text } of row)
         for (const [c, letter] of [...text].entries())
           if (/[pimae]/i.test(letter)) letters.set(column + c + from, letter.toLowerCase());
     width = from + (strings[0] ?? '').length;
   });
-  return { notes, letters, width };
+  return { notes, letters, chords, width };
+}
+/** The nearer of the two rows above the strings in which every word is a chord. */
+function chordsIn({ counts, chords }: Pick<BarPiece, 'counts' | 'chords'>): readonly RowText[] {
+  const words = chords.flatMap(({ column, text }) =>
+    [...text.matchAll(/\S+/g)].map((m) => ({ column: column + m.index, text: m[0] })),
+  );
+  const areChords = (row: readonly RowText[]) => row.length > 0 && row.every(({ text }) => isChordName(text));
+  return [counts, chords, words].find(areChords) ?? [];
+}
+/** Letters of the right hand and counts are none. */
+const isChordName = (text: string): boolean => /^[A-Z]/.test(text) && readChord(text.replaceAll(' ', '')).ok;
+/** Frets of two digits over others of one are often written so that they end together: they begin together. */
+function leftAligned(notes: readonly TypedNote[]): TypedNote[] {
+  const wide = new Set(notes.filter((n) => n.fret > 9).map((n) => n.column));
+  const narrow = new Set(notes.filter((n) => n.fret < 10).map((n) => n.column));
+  return notes.map((n) => {
+    const over = n.column - 1;
+    return n.fret < 10 && wide.has(over) && !wide.has(n.column) && !narrow.has(over) ? { ...n, column: over } : n;
+  });
 }
 const TOKEN = /(\d{1,2})(o)?|([xX])|([hps/\\^])|([^-|:\s()~\d])/g;
 /**

@@ -105,8 +105,11 @@ function piecesOf({ strings, above: [next, over], below }: System): PlacedPiece[
   // A bar line goes through all the strings.
   const cuts = Array.from({ length }, (_, c) => c).filter((c) => lines.every((l) => l[c] === '|' || l[c] === ':'));
   const edges = [-1, ...cuts, length];
-  const rowIn = (row: string, from: number, to: number, parted = WORDS): RowText[] =>
-    [...row.slice(from, to).matchAll(parted)].map((m) => ({ column: m.index, text: m[0] }));
+  // What begins over a bar line belongs to the bar behind it.
+  const rowIn = (row: string, at: number, to: number, parted = WORDS): RowText[] =>
+    [...row.matchAll(parted)]
+      .filter((m) => m.index >= at - 1 && m.index < to)
+      .map((m) => ({ column: Math.max(0, m.index - at), text: m[0] }));
   const isColon = (column: number) => lines.some((l) => l[column] === ':');
   return edges.slice(0, -1).flatMap((from, n): PlacedPiece[] => {
     const to = edges[n + 1] ?? length;

@@ -145,7 +145,7 @@ export function readLetters(text: string): Said {
   };
 }
 const BARE = { string: null, fret: null, left: null, right: '', dir: null, plectrum: null } as const;
-const WHOLE = { ligado: false, golpe: '', slap: false, strummed: false, tied: false, ties: false } as const;
+const WHOLE = { ligado: false, golpe: '', slap: false, strummed: false, tied: false, ties: false, voice: '' } as const;
 type Untimed = Omit<ForeignNote, 'at' | 'length'>;
 function notesFrom(
   { notes, said }: { readonly notes: readonly TypedNote[]; readonly said: Said },

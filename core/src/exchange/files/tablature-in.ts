@@ -1,4 +1,5 @@
 import { CYCLES } from '../../catalogue/index.js';
+import { placedChart } from '../../chart/index.js';
 import { type AccentCycle, barTicks } from '../../cycle/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { STANDARD_TUNING } from '../../instrument/index.js';
@@ -56,11 +57,19 @@ export function importTablature(
     taken.notes += notes - lost;
     for (const sign of read.unread) unread.add(sign);
     const bpm = clampBpm(part.bpm ?? paceOf(part.cycle).bpm);
-    const own = part.name || letters(sections.length);
+    const called = part.name || letters(sections.length);
+    const length = barTicks(part.cycle)[0] ?? 0;
+    let from = 0;
     for (const piece of inSections(script, bars)) {
-      let name = own;
-      for (let n = 2; sections.some((s) => s.name === name); n++) name = `${own} ${n}`;
-      sections.push({ name, cycle: part.cycle, ...piece, stepsPerCount, chart: '', words: '', key: null, bpm });
+      // What is held when a section begins stands at its beginning.
+      const begin = from * length;
+      const held = read.chords.findLast((c) => c.at <= begin);
+      const own = read.chords.filter((c) => c.at > begin).map((c) => ({ ...c, at: c.at - begin }));
+      const chart = placedChart(held ? [{ ...held, at: 0 }, ...own] : own, piece.bars * length, part.cycle);
+      from += piece.bars;
+      let name = called;
+      for (let n = 2; sections.some((s) => s.name === name); n++) name = `${called} ${n}`;
+      sections.push({ name, cycle: part.cycle, ...piece, stepsPerCount, chart, words: '', key: null, bpm });
     }
   }
   const notes: ImportNote[] = [

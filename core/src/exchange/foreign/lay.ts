@@ -6,7 +6,7 @@ import { FINEST, onGrid } from './grid.js';
 import type { ForeignChord, ForeignNote, ImportNote } from './model.js';
 import type { ForeignPart } from './parts.js';
 
-export interface LaidNote extends Omit<ForeignNote, 'at' | 'length' | 'tied' | 'ties'> {
+export interface LaidNote extends Omit<ForeignNote, 'at' | 'length' | 'tied' | 'ties' | 'voice'> {
   /** Its own end, in ticks. */
   readonly end: number;
 }
@@ -109,11 +109,14 @@ export function layPart(foreign: ForeignPart, played: boolean): LaidPart {
   return { length, strokes, chords, levels, notes };
 }
 const ringOf = ({ marks }: ForeignNote) => marks.filter((m) => m === '~');
-/** The note that a tied one goes on from: of its pitch, ending where it begins. */
-function tiedFrom(all: HeldNote[], note: ForeignNote, at: number) {
+/** The note that a tied one goes on from: of its pitch, ending where it begins, in its own voice where one does. */
+const tiedFrom = (all: HeldNote[], note: ForeignNote, at: number) =>
+  endingAt(all, note, at, (own) => own.voice === note.voice) ?? endingAt(all, note, at, () => true);
+function endingAt(all: HeldNote[], note: ForeignNote, at: number, is: (own: ForeignNote) => boolean) {
   for (let n = all.length - 1; n >= 0 && n >= all.length - 400; n--) {
     const own = all[n];
-    if (!own?.note.ties || own.note.midi !== note.midi || Math.abs(own.end - at) >= 2 + EXACTLY) continue;
+    if (!own?.note.ties || own.note.midi !== note.midi || Math.abs(own.end - at) >= 2 + EXACTLY || !is(own.note))
+      continue;
     // One pitch can sound on two strings.
     if (note.string === null || own.note.string === null || note.string === own.note.string) return own;
   }

@@ -35,6 +35,8 @@ export interface ForeignNote {
   readonly strummed: boolean;
   readonly tied: boolean;
   readonly ties: boolean;
+  /** The voice that the file has it in; '' where it says none. */
+  readonly voice: string;
 }
 export interface ForeignChord {
   readonly at: number;
@@ -85,6 +87,8 @@ export type ImportNoteCode =
   | 'moved'
   | 'ends moved'
   | 'drums not taken'
+  | 'bends not taken'
+  | 'pedal not taken'
   | 'grace notes'
   | 'signs not read'
   | 'beyond the neck'

@@ -58,6 +58,7 @@ export function readMidi(bytes: Uint8Array, wanted?: number): ForeignMusic | Ref
     bars: barsOf(midi.header, lines, sounding),
     notes: [
       ...oddTimes(midi.header.timeSignatures),
+      ...ofTheHand(own),
       ...drumsLeft(struck.filter((n) => n.midi !== WOOD && n.midi !== CLAP).length),
     ],
     parts,
@@ -106,6 +107,17 @@ const soundOf = (n: { readonly ticks: number; readonly durationTicks: number }, 
   length: n.durationTicks,
   midi,
 });
+/** What a keyboard does beside its keys: strings that are bent and a pedal that holds have no place in what is read. */
+function ofTheHand(tracks: InstanceType<typeof midiFile.Midi>['tracks']): ImportNote[] {
+  const bends = tracks.reduce((n, t) => n + t.pitchBends.filter((b) => b.value !== 0).length, 0);
+  const pedal = tracks.reduce((n, t) => n + (t.controlChanges[PEDAL] ?? []).filter((c) => c.value >= 0.5).length, 0);
+  return [
+    ...(bends ? [fact('bends not taken' as const, bends)] : []),
+    ...(pedal ? [fact('pedal not taken' as const, pedal)] : []),
+  ];
+}
+/** The controller of a pedal that lets strings ring. */
+const PEDAL = 64;
 /** Hands that clap are the cycle’s own accents; other drums have no place here. */
 const drumsLeft = (n: number): ImportNote[] => (n ? [fact('drums not taken', n)] : []);
 /** Time signatures that no turn can have are passed over. */
@@ -192,5 +204,5 @@ function barLines(
 }
 const noteOf = (midi: number | null, at: number, length: number): ForeignNote => ({
   ...{ at, length, midi, string: null, fret: null, left: null, right: '', marks: [], dir: null, plectrum: null },
-  ...{ ligado: false, golpe: '', slap: false, strummed: false, tied: false, ties: false },
+  ...{ ligado: false, golpe: '', slap: false, strummed: false, tied: false, ties: false, voice: '' },
 });

@@ -229,6 +229,7 @@ class PartReader {
   private note(own: Node, at: number, length: number): ForeignNote[] {
     if (child(own, 'rest') || child(own, 'cue')) return [];
     if (this.tabStaff !== null && (textIn(own, 'staff') || '1') !== this.tabStaff) return [];
+    const voice = textIn(own, 'voice');
     const pitch = pitchIn(child(own, 'pitch'), '');
     const { unread, taps, ...signs } = signsOf(own);
     for (const name of unread) this.pass(name);
@@ -238,10 +239,10 @@ class PartReader {
     }
     // A slash has a place on the staff and no pitch; of several in one head one is enough.
     if (signs.strummed)
-      return child(own, 'chord') ? [] : [{ ...signs, at, length, midi: null, string: null, fret: null }];
+      return child(own, 'chord') ? [] : [{ ...signs, at, length, voice, midi: null, string: null, fret: null }];
     const midi = pitch === null ? null : pitch + this.transpose;
     const marks = taps && midi !== null ? [...signs.marks, '*' as const] : signs.marks;
-    return [{ ...signs, marks, at, length, midi }];
+    return [{ ...signs, marks, at, length, voice, midi }];
   }
   /** What is sung on a note or a rest, of one verse; the others are passed over. */
   private lyrics(own: Node, at: number, bar: Open<ForeignBar>) {

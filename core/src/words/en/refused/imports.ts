@@ -34,6 +34,8 @@ const NOTES: Record<ImportNoteCode, (about: About) => string> = {
   'bar too full': (about) => `${plural(Number(about[0]), 'bar')} longer than the time says, cut at the bar line.`,
   'ends moved': (about) =>
     `${notes(about)} end elsewhere than in the file, by up to ${about[1]} % of a count: together with what began with them, or on the nearest step.`,
+  'bends not taken': () => 'Bends of the pitch were left out: every note has its own fret.',
+  'pedal not taken': () => 'The pedal was left out: notes last as long as their keys were held.',
   'drums not taken': ([n]) => `${n} strokes of drums were left out.`,
   'lengths not taken': (about) => `${notes(about)} held over from another section begin nowhere and are silent.`,
   'repeats not read': () => 'Repeats are too many for a form: each section stands once.',

@@ -201,6 +201,8 @@ export const weave = {
     counted: (bars: number, notes: number) => `${plural(bars, 'bar')}, ${plural(notes, 'note')}`,
     moved: (n: number) => `${n} between two steps, put on the nearer one`,
     lost: (n: number) => `${n} found no step of their own`,
+    chart: (text: string) => `chords above: ${text}`,
+    again: 'The tablature that was read last',
     unread: (text: string) => `passed over: ${text}`,
   },
   form: {
