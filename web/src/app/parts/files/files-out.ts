@@ -42,6 +42,7 @@ const SAID_AFTER_MS = 250;
   imports: [FIELD, SELECT, MatButton, Toggle, Working],
   templateUrl: './files-out.html',
   styleUrl: './files-out.scss',
+  host: { '(keydown.control.enter)': 'saveByKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FilesOut {
@@ -172,6 +173,11 @@ export class FilesOut {
       clearTimeout(slow);
       this.share.set(null);
     }
+  }
+  /** From any of its fields. */
+  protected saveByKey(e: Event) {
+    e.preventDefault();
+    if (!this.nothing()) void this.save();
   }
   private async made(ask: OutAsk, type: string): Promise<Blob | null> {
     if (ask.format === 'pdf') return this.page(ask);

@@ -15,7 +15,7 @@ import { midiBytes, musicXml } from '@ruffle-wheel/core/exchange';
 import { Exchange, ExchangeLook } from '../../compute/exchange';
 import { InstantExchange } from '../../testing/instant-exchange';
 import { soon } from '../../testing/soon';
-import { all, aWorld, choose, press, show, texts, type World } from '../../testing/world';
+import { all, aWorld, choose, key, press, show, texts, type World } from '../../testing/world';
 import { FilesOut } from './files-out';
 import { ImportDialog } from './import-dialog';
 
@@ -79,6 +79,11 @@ describe('out', () => {
     const saved = watched();
     await press(f, 'Save the file');
     expect(saved[0]).toMatchObject({ name: 'Stair.txt' });
+    (f.nativeElement as HTMLElement).dispatchEvent(key('Enter', { ctrlKey: true }));
+    expect(saved[1]).toMatchObject({ name: 'Stair.txt' });
+    // The right hand alone: its fingers on their strings.
+    await press(f, 'Right hand alone');
+    await soon(() => expect(pre(f)).toMatch(/\nA\|-p-------p-------\|/));
   });
   it('MusicXML, MIDI and WAV under the names of study and section', async () => {
     world.open.apply(setScript('s-a', 'p:5 i:3 (d) - - - - -'));

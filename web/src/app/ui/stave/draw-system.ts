@@ -51,6 +51,10 @@ export function fontHere(): Promise<unknown> {
   return ready;
 }
 
+/** What is made step by step. */
+export type Steps<T> = Generator<undefined, T, undefined>;
+/** Signs drawn in one step. */
+const AT_ONCE = 6;
 /** Signs at the edges of a bar. */
 export interface Edges {
   readonly begin: 'repeat' | null;
@@ -58,27 +62,28 @@ export interface Edges {
   readonly end: 'repeat' | 'end' | 'none' | null;
 }
 /**
- * Draws one or two bars into an element: a staff, tablature under it, both voices.
+ * Draws one or two bars into an element: a staff, tablature under it, both voices. It is made in steps, between which the
+ * page may have its turn, and stands there when the last one is done.
  * @param width in units of the drawing
  * @param edges of each bar
  * @returns where everything stands, for what is laid over it
  */
-export function drawSystem(
+export function* drawSystem(
   host: HTMLDivElement,
   bars: readonly NotatedBar[],
   width: number,
   edges: readonly Edges[],
   { view, words }: { readonly view: PageView; readonly words: boolean },
-): Drawn {
+): Steps<Drawn> {
   const heads = new Heads(view, bars, words);
   const { layout } = heads;
-  host.replaceChildren();
-  const renderer = new Renderer(host, Renderer.Backends.SVG);
+  const made = document.createElement('div');
+  const renderer = new Renderer(made, Renderer.Backends.SVG);
   renderer.resize(width, layout.height);
   const context = renderer.getContext();
   context.setFillStyle('currentColor');
   context.setStrokeStyle('currentColor');
-  const svg = host.querySelector('svg');
+  const svg = made.querySelector('svg');
   svg?.setAttribute('viewBox', `0 0 ${width} ${layout.height}`);
   svg?.setAttribute('aria-hidden', 'true');
 
@@ -88,7 +93,8 @@ export function drawSystem(
   const room = width - FIRST_BAR_LEFT * 2 - begins.reduce((a, b) => a + b, 0);
   const drawn: Drawn = { width, stops: [], bars: [], tuplets: [], slurs: [] };
   let x = FIRST_BAR_LEFT;
-  bars.forEach((bar, n) => {
+  for (const [n, bar] of bars.entries()) {
+    yield;
     const own = (room * (all[n] ?? 1)) / sum + (begins[n] ?? 0);
     const stave = linesOf(context, {
       x,
@@ -98,7 +104,7 @@ export function drawSystem(
       first: n === 0,
       ...(edges[n] ? { edges: edges[n] } : {}),
     });
-    const voices = drawBar(context, bar, stave, heads);
+    const voices = yield* drawBar(context, bar, stave, heads);
     const signs = voices.flatMap((v) => v.drawn.map(({ sign, note }) => [sign.at, note.getAbsoluteX()] as const));
     // In a bar of silence places lie evenly.
     const points = signs.length ? signs : [[0, stave.getNoteStartX()] as const];
@@ -114,8 +120,9 @@ export function drawSystem(
     drawn.stops.push(...[...stopsOf(bar, voices, heads), ...ghosts].sort((a, b) => a.at - b.at));
     drawn.tuplets.push(...numbersOf(bar, voices));
     x += own;
-  });
+  }
   drawLevels(context, drawn.stops, bars[0]?.level, layout.levels);
+  host.replaceChildren(...made.childNodes);
   return { ...drawn, slurs: slursOf(drawn.stops) };
 }
 /** What stands before the first note: the clef and the key at the beginning of a system, the time where it changes. */
@@ -182,7 +189,7 @@ function linesOf(context: Context, { x, width, bar, layout, first, edges }: Line
   return stave;
 }
 /** The signs of both voices, their beams, ties and tuplets. */
-function drawBar(context: Context, bar: NotatedBar, stave: Stave, heads: Heads): DrawnVoice[] {
+function* drawBar(context: Context, bar: NotatedBar, stave: Stave, heads: Heads): Steps<DrawnVoice[]> {
   const voices = (['fingers', 'thumb'] as const).flatMap((voice): DrawnVoice[] => {
     const signs = bar.voices[voice];
     return signs.length ? [{ voice, drawn: signs.map((sign) => signOf(bar, voice, sign, heads)) }] : [];
@@ -192,16 +199,22 @@ function drawBar(context: Context, bar: NotatedBar, stave: Stave, heads: Heads):
     drawSilence(context, stave);
     return voices;
   }
+  yield;
   // Silences of a voice that are not to be seen belong to a tuplet too, so its number is laid over the drawing.
   for (const { drawn } of voices) for (const group of tupletsOf(drawn)) shorten(group);
   const together = voices.map(({ drawn }) => soft(drawn.map((d) => d.note)));
   const beams = voices.flatMap(({ drawn }) => beamsOf(bar, drawn));
   const formatter = new Formatter().joinVoices(together);
   const width = stave.getNoteEndX() - stave.getNoteStartX() - 14;
+  yield;
   formatter.format(together, width);
   evenly(formatter, width);
   oneHead(voices);
-  together.forEach((v) => v.draw(context, stave));
+  for (const [n, { note }] of voices.flatMap((v) => v.drawn).entries()) {
+    if (n % AT_ONCE === 0) yield;
+    note.setStave(stave).setContext(context).drawWithStyle();
+  }
+  yield;
   beams.forEach((b) => b.setContext(context).draw());
   for (const { drawn } of voices) tiesOf(bar, drawn).forEach((t) => t.setContext(context).draw());
   return voices;

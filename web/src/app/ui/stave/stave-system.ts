@@ -28,7 +28,7 @@ import {
 } from '@ruffle-wheel/core';
 import { SignsBeside } from '../signs-beside';
 import { signsBeside } from '../stitch-signs';
-import type { Edges } from './draw-system';
+import type { Edges, Steps } from './draw-system';
 import {
   type Drawn,
   type DrawnStop,
@@ -44,11 +44,27 @@ import { drawings } from '../../words/drawings';
 import { sayBar, saySigns } from '../../words/said/page';
 
 let line: Promise<unknown> = Promise.resolve();
-/** What takes some milliseconds, one after another with a pause for the page between. */
-function inTurn(draw: () => void) {
+/** So long in one turn of the page, in ms, or one step where that takes longer. */
+const AT_ONCE_MS = 10;
+const turn = () => new Promise((resolve) => setTimeout(resolve));
+/**
+ * What is drawn step by step, one after another, with a pause for the page between.
+ * @param wanted asked before each turn: what nobody wants any more is left as it is
+ */
+function inTurn<T>(begin: () => Steps<T>, wanted: () => boolean, done: (made: T) => void) {
   line = line
-    .then(() => new Promise((resolve) => setTimeout(resolve)))
-    .then(draw)
+    .then(async () => {
+      let steps: Steps<T> | null = null;
+      for (;;) {
+        await turn();
+        if (!wanted()) return;
+        const until = performance.now() + AT_ONCE_MS;
+        steps ??= begin();
+        let step = steps.next();
+        while (!step.done && performance.now() < until) step = steps.next();
+        if (step.done) return done(step.value);
+      }
+    })
     // One system that fails keeps no other from being drawn, and is not passed over in silence.
     .catch((e: unknown) =>
       setTimeout(() => {
@@ -193,10 +209,12 @@ export class StaveSystem {
         untracked(this.view) === view;
       void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
         await fontHere();
-        // One system in each turn of the page; one that has gone out of sight meanwhile is not drawn at all.
-        inTurn(() => {
-          if (wanted() && bars.length) this.drawn.set(drawSystem(host, bars, width, edges, { view, words }));
-        });
+        // One that has gone out of sight meanwhile is not drawn at all.
+        inTurn(
+          () => drawSystem(host, bars, width, edges, { view, words }),
+          () => wanted() && bars.length > 0,
+          (drawn) => this.drawn.set(drawn),
+        );
       });
     });
   }

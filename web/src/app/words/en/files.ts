@@ -34,6 +34,7 @@ export const files = {
   losses: 'What it can’t hold',
   lettersLeftOut: (letters: string) => `Letters that its fonts lack are left out: ${letters}`,
   noLoss: 'It holds everything that is written here.',
+  saveKey: 'Ctrl+Enter',
   save: 'Save the file',
   saved: (file: string) => `${file} saved.`,
   print: 'Open to print',
