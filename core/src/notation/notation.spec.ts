@@ -377,6 +377,8 @@ describe('bars as they are written', () => {
       return bars.flatMap((b) => b.events.map((e) => (repeated.has(e) ? '/' : 'o'))).join('');
     };
     expect(again('id:654 iu:456 id:654 id:65')).toBe('o//o');
+    // Chords that are plucked are written out.
+    expect(again('ima:321 ima:321 ima:321 ima:321')).toBe('oooo');
     // What the thumb plucks between them changes nothing; another chord does.
     expect(again('id:654 p:6 iu:456 p:6')).toBe('oo/o');
     expect(again('id:321 id:321 id:321 id:321', 'Am:2 E:2')).toBe('o/o/');

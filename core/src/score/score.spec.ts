@@ -71,6 +71,14 @@ describe('the score of a section', () => {
     expect(s.events[9]).toMatchObject({ at: at(4.5), bar: 1, inBar: at(0.5), turn: 1, inTurn: at(0.5), pass: 3 });
     expect(s.events[9]?.source).toEqual({ section: 's', range: { from: 0, to: 1 } });
   });
+  it('words that go on lengthen it as a chart does', () => {
+    const s = score('p i m a', 'C', { words: 'la | . | voz' });
+    expect(s).toMatchObject({ length: at(12), loops: true });
+    expect(s.words.map((w) => [w.at, w.text])).toEqual([
+      [0, 'la'],
+      [at(8), 'voz'],
+    ]);
+  });
   it('or for as many bars as the section is given', () => {
     const s = score('p i m', 'C | G7', { bars: 3 });
     expect(s.length).toBe(at(12));

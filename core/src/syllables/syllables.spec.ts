@@ -61,6 +61,11 @@ describe('words under the counts', () => {
 });
 
 describe('words as they are written', () => {
+  it('are again where a bar says the same, and silent bars stay silent', () => {
+    const hey = (count: number) => ({ at: ticks(count * TICKS_PER_COUNT), text: 'hey', goesOn: false });
+    expect(printWords([hey(0), hey(4)], tangos, 4 * cycleLength(tangos))).toBe('hey | % | . | .');
+    expect(printWords([], tangos, cycleLength(tangos))).toBe('');
+  });
   const word = fc.record({
     count: fc.integer({ min: 0, max: 47 }),
     part: fc.constantFrom(0, 1 / 2, 1 / 3, 1 / 4, 3 / 4, 1 / 5),

@@ -13,6 +13,7 @@ import {
   setForm,
   setLadder,
   setScript,
+  setWords,
   setTempo,
 } from '../../piece/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
@@ -189,6 +190,25 @@ describe('what a sheet says of its turns', () => {
       { chord: 'Am', strings: [6] },
     ]);
     expect(sheet?.instrument.capo).toBe(0);
+  });
+  it('turns with other words are others; the right hand stands on its strings', () => {
+    const of = setWords('s-a', 'la voz- | . es')(study('pa:61 - id:321 - iu:123 - - -', ''));
+    const [sheet] = practiceSheet(of, DEFAULT_PROFILE, form);
+    expect(sheet?.turns.map((t) => t.words.map((w) => `${w.at / 5040} ${w.text}`))).toEqual([
+      ['0 la', '1 voz-'],
+      ['1 es'],
+    ]);
+    expect(sheet?.turns[0]?.strokes.map((s) => [s.plucked, s.strum])).toEqual([
+      [
+        [
+          { string: 6, finger: 'p' },
+          { string: 1, finger: 'a' },
+        ],
+        null,
+      ],
+      [[], [3, 1]],
+      [[], [1, 3]],
+    ]);
   });
 });
 describe('a practice track', () => {

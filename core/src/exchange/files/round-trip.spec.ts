@@ -107,14 +107,24 @@ describe('out and in again', () => {
     expect(tried).toBeGreaterThan(30);
   });
   it('MusicXML brings back the words under the counts, where a note or a rest begins, and the key', () => {
-    const sung = 'la-:1/2 voz:1/2 . "y va" | % ';
+    // The last one stands under a rest.
+    const sung = 'la-:1/2 me-:1/2 ra "y va" | % | . . . ay';
     const key = { tonic: 'E', mode: 'phrygian' } as const;
     const of = inOrder(
       setWords('s-a', sung),
       setKey('s-a', key),
-    )(study(cycleById('tangos')!, 'i:1 m:1 p:5 - i:1 m:1 a:1 . | p:6 i:1 - - i:1 - m:1 -', '', 2));
+    )(
+      study(
+        cycleById('tangos')!,
+        'i:1 m:1 p:5 - i:1 m:1 a:1 . | p:6 i:1 p:5 - i:1 - m:1 - | i:1 m:1 p:5 - i:1 m:1 . .',
+        '',
+        2,
+      ),
+    );
     const xml = musicXml(of, DEFAULT_PROFILE, { kind: 'form' });
-    expect(xml.match(/<syllabic>(?:begin|end)/g)).toHaveLength(4);
+    expect(['begin', 'middle', 'end', 'single'].map((s) => xml.split(`<syllabic>${s}<`).length - 1)).toEqual([
+      2, 2, 2, 3,
+    ]);
     expect(scopeLosses(of, DEFAULT_PROFILE, { kind: 'form' }, 'musicxml')).toEqual([]);
     const there = importedStudy(back(new TextEncoder().encode(xml), of), 'x', () => `n${++ids}`).sections[0]!;
     const length = cycleLength(of.sections[0]!.cycle) * 6;

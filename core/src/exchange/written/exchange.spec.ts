@@ -41,6 +41,17 @@ describe('tablature in plain text', () => {
         '   p     i  m  pi    iv i',
       ].join('\n'),
     ));
+  it('of the right hand alone: fingers on their strings, strums by their way', () => {
+    const score = scoreFrom('pa:61 i:3 id:321 iu:123 ix:2 L:3f9 . .');
+    expect(tablatureText(score, four, 0, score.bars.length, true).split('\n').slice(1, 7)).toEqual([
+      'e|-a-----v--^--------------|',
+      'B|-------v--^--x-----------|',
+      'G|----i--v--^-----h--------|',
+      'D|-------------------------|',
+      'A|-------------------------|',
+      'E|-p-----------------------|',
+    ]);
+  });
   it('one dead string of a stroke, and strums by their direction', () => {
     const lines = text('pi:5f2+3f0x id:321 iu:123 ix:2').split('\n');
     expect(lines[3]).toBe('G|-x--0--0-----x--0--0-----|');
