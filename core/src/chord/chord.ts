@@ -95,11 +95,15 @@ function build(symbol: string, { root: name, quality, added, bass: under }: Writ
     ...more.map((d) => ({ pitchClass: (root + d.semitones) % 12, interval: d.interval })),
   ].filter((t, i) => i >= found.notes.length || !replaced.has(number(t.interval)));
   const perfectFifth = all.some((t) => t.interval === '5P');
+  // A thirteenth is heard without its ninth too.
+  const thirteenth = all.some((t) => t.interval === '13M');
   const seen = new Set<number>();
   const tones = all.flatMap(({ pitchClass, interval }) => {
     if (pitchClass === null || seen.has(pitchClass)) return [];
     seen.add(pitchClass);
-    return [{ pitchClass, interval, needed: !(perfectFifth && interval === '5P') }];
+    return [
+      { pitchClass, interval, needed: !(perfectFifth && interval === '5P') && !(thirteenth && interval === '9M') },
+    ];
   });
   const bass = under === null ? null : pitchClassOf(under);
   // A bass that is no tone of the chord belongs to it all the same.

@@ -5,8 +5,9 @@ import { FINGER_PAIRS, type HandProfile, type LeftHand, leftHandOf, pairOf } fro
 import { type FretFromCapo, type SixStrings, sixOf, STRINGS } from '../time/index.js';
 import { SHAPE_WEIGHTS, type ShapeWeights } from './shape-weights.js';
 import { HIGHEST_FRET, type LeftFinger } from './shape.js';
+import { areOthers } from './taught-fingers.js';
 
-export const FINGERING_TERMS = ['stretch', 'barre', 'weak', 'order', 'crowd'] as const;
+export const FINGERING_TERMS = ['stretch', 'barre', 'weak', 'order', 'crowd', 'others'] as const;
 export type FingeringTerm = (typeof FINGERING_TERMS)[number];
 export type FingeringCost = Record<FingeringTerm, number>;
 /** Frets from string 6 to string 1 as a shape has them. */
@@ -150,6 +151,7 @@ export function fingeringCost(frets: Frets, fingers: Fingers, hand: FingeringHan
     weak: (held[4]?.length ? weights.weak : 0) + (fingers.includes('T') ? weights.thumb : 0),
     order,
     crowd: spread * weights.crowd + open * weights.offHome,
+    others: areOthers({ frets, fingers }) ? weights.others : 0,
   };
 }
 const otherBarre = (finger: number, { barreOther }: ShapeWeights): number =>

@@ -5,6 +5,7 @@ export * from './shape-changes.js';
 export * from './shape-span.js';
 export * from './shape-weights.js';
 export * from './shape.js';
+export * from './taught-fingers.js';
 export * from './written-frets.js';
 export * from './stopped.js';
 export * from './over-shape.js';

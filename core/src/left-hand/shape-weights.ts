@@ -20,6 +20,8 @@ export interface ShapeWeights {
   readonly crowd: number;
   /** For each fret away from one finger a fret, counted from the nut, where strings are open. */
   readonly offHome: number;
+  /** Fingers that are not those which methods teach for these frets. */
+  readonly others: number;
   /** A silent string between sounding ones: it must be damped while its neighbours ring. */
   readonly innerMute: number;
   /** A silent string above the sounding ones: strums must stop short of it. */
@@ -54,6 +56,7 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   order: 30,
   crowd: 4,
   offHome: 1,
+  others: 40,
   innerMute: 25,
   outerMute: 14,
   missing: 6,

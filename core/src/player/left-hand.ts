@@ -4,7 +4,7 @@ import type { HandProfile } from './profile.js';
 
 /** Share of the span from finger 1 to 4 that each pair has: across the strings fingers open as far as along them. */
 const SHARE: Readonly<Record<FingerPair, number>> = {
-  '12': 0.46,
+  '12': 0.5,
   '23': 0.42,
   '34': 0.42,
   '13': 0.72,

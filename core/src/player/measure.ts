@@ -16,7 +16,7 @@ export interface ReachRung {
 /** Strings on which the lower and the higher finger are laid: the middle of the neck, where no hand is favoured. */
 export const MEASURED_STRINGS = [4, 3] as const;
 /** Spans from finger 1 to 4 that hands have: the ladder goes from the narrow to the wide end. */
-const NARROW = 66;
+const NARROW = 60;
 const WIDE = 165;
 /** Rungs closer than this teach nothing. */
 const STEP_MM = 5;

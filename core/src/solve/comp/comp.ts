@@ -1,7 +1,7 @@
 import { type Fact } from '../../fault/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { kBest, type Move, type SearchWatch, pointsOf } from '../../search/index.js';
-import { rowChoices } from '../shape-row/index.js';
+import { shapeChoices } from '../shape-row/index.js';
 import { layFigure, type Laid } from './laid.js';
 import {
   COMP_TERMS,
@@ -33,7 +33,7 @@ export function compChoices(ask: Ask<CompRequest>): CompChoices {
   const laid = layFigure(request);
   if ('infeasible' in laid) return laid;
   const { tuning, neck, profile, given = {} } = request;
-  const row = rowChoices({ tuning, neck, profile, chords: laid.names, given, atLeast: LEAST_STRINGS, bass: 'root' });
+  const row = shapeChoices({ tuning, neck, profile, chords: laid.names, given, atLeast: LEAST_STRINGS, bass: 'root' });
   if ('infeasible' in row) return { infeasible: row.infeasible };
   const choices = row.choices.map((list, n) => {
     const name = laid.names[n] ?? '';

@@ -3,7 +3,7 @@ import type { CostSplit } from '../../search/index.js';
 import type { StringNumber } from '../../time/index.js';
 import type { FrettedShape, VoicingRequest } from '../voicings/index.js';
 
-export const ROW_TERMS = ['shapes', 'changes', 'thinning', 'unsounded'] as const;
+export const ROW_TERMS = ['shapes', 'changes', 'thinning', 'unsounded', 'others'] as const;
 export type RowTerm = (typeof ROW_TERMS)[number];
 export interface RowRequest extends Omit<VoicingRequest, 'chord' | 'notes' | 'k'> {
   /** Chord symbols in the order they are held. */
@@ -34,6 +34,8 @@ export const ROW_WEIGHTS = {
   thinning: 6,
   /** For each string that the written right hand plays and the shape leaves silent: the stroke falls dead. */
   unsounded: 40,
+  /** For a shape with fingers that nobody teaches for it, where it goes with neither neighbour: see `goesWith`. */
+  others: 60,
 } as const;
 /** Strings that a chord may have fewer than the one before. */
 export const STRINGS_FEWER = 2;

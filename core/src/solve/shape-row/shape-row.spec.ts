@@ -4,7 +4,7 @@ import { fingeringCost, fretsText, handOn, readShape, shapeSpan } from '../../le
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { easier, type FrettedShape, voicings } from '../voicings/index.js';
-import { rowChoices, type RowRequest, scoreRow, shapeRow } from './index.js';
+import { goesWith, rowChoices, type RowRequest, scoreRow, shapeRow } from './index.js';
 import { sayFact, sayFacts } from '../../words/index.js';
 import { fact } from '../../fault/index.js';
 import { readChord } from '../../chord/index.js';
@@ -113,6 +113,46 @@ describe('rows as methods teach them', () => {
   ] as const)('%s', (row, ...shapes) => {
     const held = best(row).map((s) => s.frets);
     expect(held.map((frets, i) => shapes[i]!.split(' ').includes(frets))).toEqual(held.map(() => true));
+  });
+  it.each([
+    // What is taught stays where a finger would only move less.
+    ['C E7', 'x-3-2-0-1-0 0-2-0-1-0-0'],
+    ['F C', '1-3-4-2-1-1 x-3-2-0-1-0'],
+    ['A E7', 'x-0-1-2-3-0 0-2-0-1-0-0'],
+    ['Am Dm E7', 'x-0-2-3-1-0 x-x-0-2-3-1 0-2-0-1-0-0'],
+    ['Dm7 G7 Cmaj7', 'x-x-0-2-1-1 3-2-0-0-0-1 x-3-2-0-0-0'],
+    // One finger over two strings is no finger that stays.
+    ['A D', 'x-0-1-2-3-0 x-x-0-2-4-3'],
+  ])('%s has the fingers that are taught', (row, fingers) => {
+    expect(
+      best(row)
+        .map((s) => s.fingers)
+        .join(' '),
+    ).toBe(fingers);
+  });
+  it('other fingers stand where one stays on its place beside taught ones, or the form slides', () => {
+    const held = (frets: string, fingers: string) => ({
+      frets: readShape(frets, '').frets,
+      fingers: readShape(frets, fingers).fingers,
+    });
+    const E = held('0-2-2-1-0-0', '0-3-4-2-0-0');
+    const F = readShape('1-3-3-2-1-1', '1-3-4-2-1-1');
+    const D = held('x-x-0-2-3-2', 'x-x-0-2-4-3');
+    const A = readShape('x-0-2-2-2-0', 'x-0-1-2-3-0');
+    const C = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0');
+    expect([goesWith(E, F), goesWith(E, A), goesWith(D, A), goesWith(D, C)]).toEqual([true, false, true, false]);
+    // Two that are not taught hold each other up no more than one.
+    expect(goesWith(D, held('x-0-2-2-2-0', 'x-0-1-1-2-0'))).toBe(false);
+    const alone = (shapes: FrettedShape[], chords: string[], given = {}) =>
+      scoreRow(
+        { ...base, chords, given, round: true },
+        shapes,
+        shapes.map(() => 0),
+      ).cost.others;
+    expect(alone([E, A], ['E', 'A'])).toBe(60);
+    expect(alone([E, F], ['E', 'F'])).toBe(0);
+    // What the player has given is as it is.
+    expect(alone([E, A], ['E', 'A'], { E })).toBe(0);
   });
   it('the same frets are fingered by what comes next: G before C, and G before E minor', () => {
     expect(best('C G')[1]).toEqual({ frets: '3-2-0-0-0-3', fingers: '3-2-0-0-0-4' });

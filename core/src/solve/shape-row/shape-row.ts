@@ -1,17 +1,28 @@
 import { type Fact, fact, factBecause, quoted } from '../../fault/index.js';
-import { changePoints, fingerShape, type Frets, handOn, HIGHEST_FRET, writtenFrets } from '../../left-hand/index.js';
+import {
+  areOthers,
+  changePoints,
+  fingerShape,
+  type Frets,
+  handOn,
+  HIGHEST_FRET,
+  SHAPE_WEIGHTS,
+  writtenFrets,
+} from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import { kBest, type Move, type SearchWatch } from '../../search/index.js';
+import { kBest, type Move, pointsOf, type SearchWatch } from '../../search/index.js';
 import { type FrettedShape, shapesToWeigh, type WeighedShape } from '../voicings/index.js';
 import {
   LONGEST_ROW,
   ROW_TERMS,
+  ROW_WEIGHTS,
   type RowRefusal,
   type RowRequest,
   type RowResult,
   type RowTerm,
   SHAPES_A_CHORD,
 } from './model.js';
+import { goesWith, isOther } from './others.js';
 import { thinningCost, unsoundedCost } from './score.js';
 
 /** A row's chord with the shapes that may be held for it. */
@@ -19,10 +30,24 @@ export type RowChoices =
   { readonly choices: readonly (readonly WeighedShape[])[] } | { readonly infeasible: readonly Fact<RowRefusal>[] };
 
 /**
- * What each chord of a row is chosen from: its best shapes and its taught forms, each in several fingerings; a given
- * shape alone where there is one; where frets stand in its place, these alone.
+ * What each chord of a row is chosen from, as `shapeChoices` has it. Fingers that are not taught pay in the row, where no
+ * neighbour asks for them, and not by themselves.
  */
 export function rowChoices(ask: Ask<RowRequest>): RowChoices {
+  const request = settled<RowRequest>(ask);
+  const found = shapeChoices(request);
+  if ('infeasible' in found) return found;
+  const { others } = request.weights ?? SHAPE_WEIGHTS;
+  const choices = found.choices.map((list, n) =>
+    list.map((w) => (isOther(request, n, w.shape) ? { ...w, total: w.total - others } : w)),
+  );
+  return { choices };
+}
+/**
+ * Shapes for each chord of a row: its best ones and its taught forms, each in several fingerings; a given shape alone where
+ * there is one; where frets stand in its place, these alone.
+ */
+export function shapeChoices(ask: Ask<RowRequest>): RowChoices {
   const request = settled<RowRequest>(ask);
   const { chords, given = {} } = request;
   if (chords.length === 0) return { infeasible: [fact('no chords')] };
@@ -58,6 +83,9 @@ interface State {
   readonly n: number;
   readonly last: number;
   readonly first: number;
+  /** The last shape, or the first one of a round, has other fingers, and nobody goes with them yet. */
+  readonly owes: boolean;
+  readonly firstOwes: boolean;
 }
 /**
  * Shapes for a row of chord symbols so that they and the changes between them cost least together.
@@ -73,31 +101,49 @@ export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResu
   const ways = waysOf(choices, request, round);
   const own = choices.map((list, n) => list.map((c) => unsoundedCost(c.shape, request.plays?.[n])));
   const ahead = leastAhead(choices, own, ways, round);
-  const costOf = (n: number, i: number, way: Way): Partial<Record<RowTerm, number>> => ({
+  const other = choices.map((list, n) => list.map((c) => isOther(request, n, c.shape)));
+  const costOf = (
+    n: number,
+    i: number,
+    { changes, thinning }: Way,
+    others: number,
+  ): Partial<Record<RowTerm, number>> => ({
     shapes: choices[n]?.[i]?.total ?? 0,
     unsounded: own[n]?.[i] ?? 0,
-    ...way,
+    ...{ changes, thinning, others },
   });
   const { paths } = kBest<State, FrettedShape, RowTerm>(
     {
       terms: ROW_TERMS,
-      start: { n: 0, last: 0, first: 0 },
-      key: (s) => `${s.n} ${s.last} ${round ? s.first : 0}`,
+      start: { n: 0, last: 0, first: 0, owes: false, firstOwes: false },
+      key: (s) => `${s.n} ${s.last} ${round ? s.first : 0} ${s.owes} ${s.firstOwes}`,
       stage: (s) => s.n,
       isEnd: (s) => s.n === N + 1,
       bound: (s) => (s.n === 0 ? 0 : s.n > N ? 0 : ahead(s.n - 1, s.last, s.first)),
       moves: (s): Move<State, FrettedShape, RowTerm>[] => {
         if (s.n === N) {
-          const way = round ? ways(N - 1, s.last, s.first) : NO_WAY;
-          return [{ to: { ...s, n: N + 1 }, step: null, total: way.changes + way.thinning, cost: () => way }];
+          const { changes, thinning, from, to } = round ? ways(N - 1, s.last, s.first) : NO_WAY;
+          const alone = Number(s.owes && !from) + Number(s.firstOwes && !to);
+          const cost = { changes, thinning, others: ROW_WEIGHTS.others * alone };
+          return [{ to: { ...s, n: N + 1 }, step: null, total: pointsOf(cost), cost: () => cost }];
         }
         return (choices[s.n] ?? []).map((c, i) => {
           const way = s.n === 0 ? NO_WAY : ways(s.n - 1, s.last, i);
+          const taughtOtherwise = other[s.n]?.[i] ?? false;
+          const begins = s.n === 0 && round;
+          const others = s.owes && !way.from ? ROW_WEIGHTS.others : 0;
           return {
-            to: { n: s.n + 1, last: i, first: s.n === 0 ? i : s.first },
+            to: {
+              n: s.n + 1,
+              last: i,
+              first: s.n === 0 ? i : s.first,
+              // The first of a round is asked once more when the last one leads back to it.
+              owes: taughtOtherwise && !begins && !way.to,
+              firstOwes: begins ? taughtOtherwise : s.firstOwes && !(s.n === 1 && way.from),
+            },
             step: c.shape,
-            total: c.total + (own[s.n]?.[i] ?? 0) + way.changes + way.thinning,
-            cost: () => costOf(s.n, i, way),
+            total: c.total + (own[s.n]?.[i] ?? 0) + way.changes + way.thinning + others,
+            cost: () => costOf(s.n, i, way, others),
           };
         });
       },
@@ -111,8 +157,11 @@ export function shapeRow(ask: Ask<RowRequest>, watch: SearchWatch = {}): RowResu
 interface Way {
   readonly changes: number;
   readonly thinning: number;
+  /** Fingers of the one shape that are not taught go with the other, and the other way round. */
+  readonly from: boolean;
+  readonly to: boolean;
 }
-const NO_WAY: Way = { changes: 0, thinning: 0 };
+const NO_WAY: Way = { changes: 0, thinning: 0, from: false, to: false };
 type Ways = (n: number, from: number, to: number) => Way;
 
 /** Every way from a chord's shapes to those of the next, reckoned once for each pair of lists. */
@@ -122,7 +171,12 @@ function waysOf(choices: readonly (readonly WeighedShape[])[], { neck }: RowRequ
     const there = known.get(from)?.get(to);
     if (there) return there;
     const table = from.map(({ shape: a }) =>
-      to.map(({ shape: b }) => ({ changes: changePoints(a, b, neck), thinning: thinningCost(a, b) })),
+      to.map(({ shape: b }): Way => ({
+        changes: changePoints(a, b, neck),
+        thinning: thinningCost(a, b),
+        from: areOthers(a) && goesWith(a, b),
+        to: areOthers(b) && goesWith(b, a),
+      })),
     );
     if (!known.has(from)) known.set(from, new Map());
     known.get(from)?.set(to, table);

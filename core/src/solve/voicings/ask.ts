@@ -113,6 +113,9 @@ export function soundFault(asked: Asked, frets: Frets): Fact<VoicingRefusal> | n
     mask |= found.bit;
     sounding++;
     open ||= fret === 0;
+    // Of a chord the first string that sounds is the lowest note: it is heard as the bass.
+    if (asked.request.chord !== undefined && lowest !== null && found.midi < lowest)
+      return fact('lower than the first', STRINGS[i] ?? 1);
     if (lowest === null || found.midi < lowest) lowest = found.midi;
   }
   if (sounding < asked.atLeast) return fact('too few strings', sounding, asked.atLeast);

@@ -90,6 +90,8 @@ export function easier(ask: Ask<VoicingRequest> & { readonly chord: string }, sh
   };
   offer(request.chord, { barre: false, easy: true }, []);
   offer(request.chord, { barre: false, strings: [4, 3, 2, 1], atLeast: 3 }, ['low basses']);
+  // A half barre is a shorter one.
+  offer(request.chord, { strings: [4, 3, 2, 1], atLeast: 4 }, ['low basses']);
   offer(request.chord, { barre: false, strings: [3, 2, 1], atLeast: 3 }, ['basses']);
   const [head = '', bass] = request.chord.split('/');
   for (const [ending, to, lost] of SIMPLER)

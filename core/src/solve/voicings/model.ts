@@ -50,6 +50,7 @@ export type VoicingRefusal =
   | 'too few strings'
   | 'tone missing'
   | 'another bass'
+  | 'lower than the first'
   | 'no string open'
   | 'no barre wanted'
   | 'no shape';

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { TAUGHT_FORMS } from '../../catalogue/index.js';
 import { makeNeck, STANDARD_TUNING } from '../../instrument/index.js';
-import { fretsText, readShape, SHAPE_WEIGHTS } from '../../left-hand/index.js';
+import {
+  fingerShape,
+  fingeringFaults,
+  type Frets,
+  fretsText,
+  handOn,
+  readShape,
+  SHAPE_WEIGHTS,
+  taughtFingers,
+} from '../../left-hand/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { millimetres } from '../../time/index.js';
 import { scoreVoicing, voicings } from './index.js';
@@ -137,6 +146,77 @@ describe('what a shape pays that nobody teaches', () => {
     expect(cost('G7/B', 'x-2-0-0-0-1', 'x-2-0-0-0-1').form).toBe(0);
     const notes = voicings({ ...base, notes: [48, 55, 64] });
     expect(notes.infeasible ? null : notes.answers[0]?.cost.form).toBe(0);
+  });
+});
+
+describe('the bass of a chord', () => {
+  const all = ['C', 'D', 'Eb', 'F#', 'G', 'A', 'B'].flatMap((root) =>
+    ['', 'm', '7', 'm7', 'maj7', '9', 'm9', '69', '13', '7#9', 'm7b5', 'dim7', '7b9'].map((e) => root + e),
+  );
+  it('the first string that sounds is the lowest note', () => {
+    for (const chord of all) {
+      const found = voicings({ ...base, chord, k: 3, atLeast: 4, bass: 'root' });
+      for (const a of found.infeasible ? [] : found.answers) {
+        const pitches = a.steps[0]!.frets.flatMap((f, i) => (f === null ? [] : [STANDARD_TUNING[i]! + f]));
+        expect(Math.min(...pitches), `${chord} ${fretsText(a.steps[0]!)}`).toBe(pitches[0]);
+      }
+    }
+    const scored = scoreVoicing({ ...base, chord: 'A7#9' }, readShape('9-0-10-0-8-0', ''));
+    expect('faults' in scored && scored.faults.map((f) => f.code)).toContain('lower than the first');
+    // Of notes that are given one by one each is wherever it is.
+    expect(voicings({ ...base, notes: [57, 52] }).infeasible).toBeUndefined();
+  });
+  it('ninths have the form of E where that of A lies high, a thirteenth goes without its ninth', () => {
+    for (const [chord, frets] of [
+      ['A9', '5-7-5-6-5-7'],
+      ['Am9', '5-7-5-5-5-7'],
+      ['G69', '3-2-2-2-3-3'],
+      ['C13', '8-x-8-9-10-x'],
+    ] as const)
+      expect(first(chord, { atLeast: 4, bass: 'root' }), chord).toBe(frets);
+  });
+});
+
+describe('the fingers of taught forms', () => {
+  const hand = handOn(base.neck, base.profile);
+  const up = (frets: Frets, by: number) => frets.map((f) => (f === null ? null : f + by)) as unknown as Frets;
+  it('a usual hand holds every form with every fingering, open and along the neck', () => {
+    const held: string[] = [];
+    for (const form of TAUGHT_FORMS) {
+      const { frets } = readShape(form.frets, '');
+      for (const by of form.moves ? [0, 1, 2, 3, 5] : [0])
+        for (const fingers of taughtFingers(up(frets, by))) {
+          const faults = fingeringFaults(up(frets, by), fingers, hand);
+          held.push(`${form.frets} ${by} ${fingers.join()} ${faults.map((f) => f.code).join()}`);
+        }
+    }
+    expect(held.filter((h) => !h.endsWith(' '))).toEqual([]);
+    expect(held.length).toBeGreaterThan(120);
+  });
+  it('are found wherever the form is, and nowhere else', () => {
+    const taught = (frets: string) =>
+      taughtFingers(readShape(frets, '').frets).map((f) => f.map((x) => x ?? 'x').join(''));
+    expect(taught('0-2-2-1-0-0')).toEqual(['023100']);
+    expect(taught('5-7-7-6-5-5')).toEqual(['134211']);
+    expect(taught('x-1-3-3-3-1')).toEqual(['x12341', 'x13331']);
+    expect(taught('x-5-4-5-3-x')).toEqual(['x3241x']);
+    // An open form does not go along, and what nobody teaches has none.
+    expect([taught('x-4-3-1-2-1'), taught('x-3-5-0-4-3')]).toEqual([[], []]);
+  });
+  it('the one best way of frets is a taught one', () => {
+    for (const [frets, fingers] of [
+      ['1-3-3-2-1-1', '134211'],
+      ['x-0-2-2-2-0', 'x01230'],
+      ['x-x-0-2-1-1', 'xx0211'],
+      ['0-2-0-1-0-0', '020100'],
+      ['x-2-4-4-3-2', 'x13421'],
+      ['x-2-3-1-3-x', 'x2314x'],
+    ] as const)
+      expect(
+        fingerShape(readShape(frets, '').frets, hand, 1)[0]
+          ?.fingers.map((f) => f ?? 'x')
+          .join(''),
+      ).toBe(fingers);
   });
 });
 

@@ -46,6 +46,8 @@ const VOICING: Sentences<Exclude<VoicingRefusal, ChordRefusal>> = {
   'too few strings': ([sounding, wanted]) => `Only ${sounding} strings sound; ${wanted} are wanted.`,
   'tone missing': () => 'A tone is missing.',
   'another bass': () => 'The bass is another.',
+  'lower than the first': ([string]) =>
+    `String ${string} sounds lower than a thicker one: the first string that sounds is the bass.`,
   'no string open': () => 'No string is open.',
   'no barre wanted': () => 'No barre is wanted.',
   'no shape': (about) =>

@@ -118,7 +118,7 @@ export class ChartField {
   private foundFor(name: string, held: FrettedShape) {
     const shape = shapeFrom(name, held);
     const study = this.open.study();
-    if (!study || !writtenFrets(name)) return { shape, says: fretsText(held) };
+    if (!study || !writtenFrets(name)) return { shape, says: chartWords.held(fretsText(held), fingersText(held)) };
     const symbols = symbolsOfShape(held, study.instrument);
     const [chord] = symbols;
     const says = chartWords.fretted(fingersText(held), symbols);

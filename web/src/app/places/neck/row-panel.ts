@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import {
   type AccentCycle,
   barTicks,
+  fingersText,
   fretsText,
   MOST_SHAPES,
   printChart,
@@ -80,7 +81,8 @@ function differentFrets(answers: readonly RowAnswer[]): RowAnswer[] {
           <p class="shapes">
             @for (s of r.held; track $index) {
               <span
-                ><b data-own>{{ s.name }}</b> <code data-own>{{ s.frets }}</code></span
+                ><b data-own>{{ s.name }}</b> <code data-own>{{ s.frets }}</code>
+                <span class="soft">{{ s.fingers }}</span></span
               >
             }
           </p>
@@ -156,7 +158,7 @@ export class RowPanel {
         total: a.total,
         shapes: a.cost.shapes,
         changes: a.cost.changes,
-        held: shapes.map((s) => ({ name: s.name, frets: fretsText(s) })),
+        held: shapes.map((s) => ({ name: s.name, frets: fretsText(s), fingers: this.words.heldBy(fingersText(s)) })),
         shown,
       };
     });

@@ -17,6 +17,7 @@ export const chart = {
   foundOnly: 'Shapes of least movement for symbols that have none:',
   fretted: (fingers: string, symbols: readonly string[]) =>
     `fingers ${fingers}${symbols.length ? `, sounds as ${listed(symbols)}` : ''}`,
+  held: (frets: string, fingers: string) => `${frets}, fingers ${fingers}`,
   keepFound: 'Keep them',
   bars: 'Bars of this section',
   barsOpen: 'round',

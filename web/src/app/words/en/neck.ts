@@ -78,6 +78,7 @@ export const neck = {
     lost: (what: string) => `without ${what}`,
     nothingLost: 'nothing lost',
     span: (mm: number) => `span ${mm} mm`,
+    heldBy: (fingers: string) => `fingers ${fingers}`,
     rowChords: 'Chords in order',
     rowHelp:
       'One symbol after another, e.g. Am7 D7 Gmaj7 Cmaj7. Shapes and the ways between them are weighed together.',
@@ -137,6 +138,7 @@ export const neck = {
       weak: 'fourth finger',
       order: 'fingers crossed',
       crowd: 'crowded or spread',
+      others: 'not the fingers that are taught',
       mutes: 'silent strings',
       missing: 'tone missing',
       bass: 'other bass',
