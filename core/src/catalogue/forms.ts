@@ -4,8 +4,10 @@ import type { StringNumber } from '../time/index.js';
 export interface TaughtForm {
   /** Frets from string 6 to 1 as it is learned first, x = silent. */
   readonly frets: string;
-  /** The string that has the root, thickest of those that sound. */
+  /** The string that has the root: the thickest of those that sound, unless another note is below it. */
   readonly root: StringNumber;
+  /** It is held over another bass: a chord with a slash. */
+  readonly over?: boolean;
   /** It goes along the neck: under a barre, or without open strings. */
   readonly moves: boolean;
   /** Fingers as they are taught where it is learned first, by its frets' strings; the first is what one is shown. */
@@ -28,6 +30,9 @@ const small = (root: StringNumber, ...all: string[]): TaughtForm[] =>
   all.map((line) => formFrom(line, { root, moves: true, small: true }));
 const open = (root: StringNumber, ...all: string[]): TaughtForm[] =>
   all.map((line) => formFrom(line, { root, moves: false }));
+/** Over another bass. */
+const over = (root: StringNumber, ...all: string[]): TaughtForm[] =>
+  all.map((line) => formFrom(line, { root, moves: false, over: true }));
 
 /**
  * Open chords, and the forms of E, A and D that a full or half barre takes along the neck; shells of comping among them.
@@ -139,4 +144,23 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-x-0-2-1-0 =x-x-0-2-1-0',
     'x-x-3-2-1-0 =x-x-3-2-1-0',
   ),
+  // Over another bass: fifths, thirds and sevenths below the open chords.
+  ...over(
+    5,
+    '3-3-2-0-1-0 =3-4-2-0-1-0',
+    '0-3-2-0-1-0 =0-3-2-0-1-0',
+    '0-0-2-2-1-0 =0-0-2-3-1-0',
+    '0-0-2-2-2-0 =0-0-1-2-3-0',
+  ),
+  ...over(5, '3-0-2-2-1-0 =4-0-2-3-1-0'),
+  ...over(
+    4,
+    'x-0-0-2-3-2 =x-0-0-1-3-2',
+    'x-0-0-2-3-1 =x-0-0-2-3-1',
+    '2-x-0-2-3-2',
+    'x-2-2-0-0-0 =x-1-2-0-0-0 =x-2-3-0-0-0',
+  ),
+  ...over(4, '4-2-2-1-0-0', 'x-3-3-2-1-1 =x-3-4-2-1-1'),
+  ...over(3, 'x-2-0-0-0-3 =x-2-0-0-0-3 =x-1-0-0-0-3', 'x-4-2-2-2-0'),
+  ...over(2, 'x-2-2-0-1-0 =x-2-3-0-1-0'),
 ];

@@ -5,7 +5,7 @@ import { keepTrial, makeSection, makeStudy, type Section, setCapo, type Study } 
 import { scoreOf } from '../../score/index.js';
 import { LEFT_HAND } from '../../testing/left-hand.js';
 import { sayFact } from '../../words/index.js';
-import { rankKeys, sectionInKey, sectionKeys } from './index.js';
+import { rangeThen, rankKeys, sectionInKey, sectionKeys } from './index.js';
 
 const { profile } = LEFT_HAND;
 function piece(more: Partial<Section>): Study {
@@ -74,6 +74,28 @@ describe('a section in other keys', () => {
     // What the capo moves need not be moved again.
     expect(taken(study, 2, 2).sections[0]!.script).toBe(study.sections[0]!.script);
     expect(taken(setCapo(2)(study), 0, 0).sections[0]!.script).toBe('i:2f5=3 m:1f2 L:1f5=4 p:6f3=1');
+  });
+  it('the whole section is weighed, however many chords it has', () => {
+    const chart = Array.from({ length: 70 }, (_, n) => (n < 69 ? 'E' : 'F')).join(' | ');
+    const study = piece({ script: 'p:b - - - - - - -', chart });
+    const asked = sectionKeys(study.sections[0]!, study, profile);
+    expect('code' in asked ? [] : asked.events.map((e) => e.chord)).toEqual(['E', 'F']);
+    const melody = piece({ script: `{i:2f3=3 m:1f0}x50 i:1f5=4`, chart: '', bars: null });
+    const notes = sectionKeys(melody.sections[0]!, melody, profile);
+    expect('code' in notes ? 0 : notes.events.length).toBeGreaterThan(100);
+  });
+  it('its range is what sounds then, with the shapes that are found', () => {
+    const study = piece({ script: 'p:b - ima:t - i:1f3=4 - - -', chart: 'F' });
+    const range = (transposed: number, capo: number) => {
+      const trial = inKey(study, transposed, capo);
+      return 'code' in trial ? null : rangeThen(study.sections[0]!, study, trial);
+    };
+    const sounding = scoreOf(study.sections[0]!, study).events.flatMap((e) => e.notes.map((n) => n.midi));
+    expect(range(0, 0)).toEqual({ lowest: Math.min(...sounding), highest: Math.max(...sounding) });
+    // E is held open then: its bass is a half-tone lower, and so is the single note.
+    expect(range(-1, 0)).toEqual({ lowest: 40, highest: 66 });
+    const silent = piece({ script: '', chart: 'F' });
+    expect(rangeThen(silent.sections[0]!, silent, inKey(silent, 0, 0) as never)).toBeNull();
   });
   it('names that are no symbols, and nothing at all, are told', () => {
     const named = piece({ script: 'p:b', chart: 'Open' });

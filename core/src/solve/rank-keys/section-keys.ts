@@ -3,7 +3,7 @@ import { readChord, transposeChord } from '../../chord/index.js';
 import { type Fact, fact } from '../../fault/index.js';
 import { lastFret } from '../../instrument/index.js';
 import type { Shape } from '../../left-hand/index.js';
-import type { Section, Study, Trial } from '../../piece/index.js';
+import { keepTrial, type Section, type Study, type Trial } from '../../piece/index.js';
 import { type HandProfile, neckOf } from '../../player/index.js';
 import { scoreOf } from '../../score/index.js';
 import { mapLeaves, parseScript, printScript } from '../../script/index.js';
@@ -21,8 +21,8 @@ export type SectionKeyRefusal =
   | 'fret below the nut'
   | 'fret beyond the neck'
   | 'no shapes in that key';
-/** Chords, or strokes with frets of their own, that are weighed. */
-const MOST_EVENTS = 64;
+/** Chords, or strokes with frets of their own, that are weighed: as many as a long section has. */
+const MOST_EVENTS = 1_000;
 const symbolOf = (shape: Shape | null, name: string): string => shape?.chord ?? name;
 
 /**
@@ -104,6 +104,19 @@ export function sectionInKey(
   if (fault) return fault;
   const { stepsPerCount, start } = section;
   return { script, stepsPerCount, start, chart, shapes, capo };
+}
+
+/**
+ * The lowest and the highest note of a section as it would sound then; null where nothing does.
+ * @param trial what `sectionInKey` has made of it
+ */
+export function rangeThen(section: Section, study: Study, trial: Trial): Pick<RankedKey, 'lowest' | 'highest'> | null {
+  const taken = keepTrial(section.id, trial)({ ...study, sections: [section] });
+  const [own] = taken.sections;
+  const pitches = own ? scoreOf(own, taken).events.flatMap((e) => e.notes.map((n) => n.midi)) : [];
+  if (pitches.length === 0) return null;
+  const [lowest, highest] = pitches.reduce(([low, high], p) => [Math.min(low, p), Math.max(high, p)], [Infinity, 0]);
+  return { lowest, highest };
 }
 
 const idOf = (name: string, { frets }: Pick<Shape, 'frets'>): string =>

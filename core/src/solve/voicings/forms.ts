@@ -20,20 +20,23 @@ interface Placeable {
   /** Pitch class of its root, and of all it sounds against that. */
   readonly root: number;
   readonly tones: ReadonlySet<number>;
+  /** The lowest note against the root; 0 where that is the root itself. */
+  readonly over: number;
 }
 function placeable({ frets: text, root: string, moves, small = false }: TaughtForm): Placeable {
   const frets = text.split('-').map((f) => (f === 'x' ? null : Number(f)));
   const pitch = (i: number) => (STANDARD_TUNING[i] ?? 0) + (frets[i] ?? 0);
   const root = pitch(STRINGS.indexOf(string)) % 12;
   const tones = new Set(frets.flatMap((f, i) => (f === null ? [] : [(pitch(i) - root) % 12])));
-  return { frets, moves, small, root, tones };
+  const lowest = pitch(frets.findIndex((f) => f !== null));
+  return { frets, moves, small, root, tones, over: (lowest - root + 120) % 12 };
 }
 /** Strings of a form that leaves the deep basses out. */
 const SMALL = 4;
 const FORMS = TAUGHT_FORMS.map(placeable);
 
 /**
- * The taught forms that are this chord, each in its places on the neck: open where it is learned, and moved with its root
+ * The taught forms that are this chord over its bass, each in its places on the neck: open where it is learned, and moved with its root
  * where it can go along. Where strings are left out on purpose, forms are taken without them.
  */
 export function formsOf(
@@ -42,12 +45,13 @@ export function formsOf(
   highest: number,
   allowed: (index: number) => boolean,
 ): PlacedForm[] {
-  if (bass !== null && bass !== root) return [];
   const all = new Set(tones.map((t) => (t.pitchClass - root + 12) % 12));
   const needed = tones.filter((t) => t.needed).map((t) => (t.pitchClass - root + 12) % 12);
   // From the capo on everything sounds higher by it.
   const asShaped = (root - capo + 120) % 12;
+  const below = bass === null ? 0 : (bass - root + 12) % 12;
   return FORMS.flatMap((form): PlacedForm[] => {
+    if (form.over !== below) return [];
     if (needed.some((t) => !form.tones.has(t)) || [...form.tones].some((t) => !all.has(t))) return [];
     const lowest = Math.min(...form.frets.filter((f) => f !== null));
     const up = (asShaped - form.root + 12) % 12;

@@ -177,6 +177,23 @@ describe('the bass of a chord', () => {
   });
 });
 
+describe('chords over another bass', () => {
+  it.each([
+    ['C/G', '3-3-2-0-1-0'],
+    ['C/E', '0-3-2-0-1-0'],
+    ['Am/E', '0-0-2-2-1-0'],
+    ['Am/G', '3-0-2-2-1-0'],
+    ['D/A', 'x-0-0-2-3-2'],
+    ['D/F#', '2-x-0-2-3-2'],
+    ['G/B', 'x-2-0-0-0-3'],
+    ['E/G#', '4-2-2-1-0-0'],
+    ['F/C', 'x-3-3-2-1-1'],
+    ['C/B', 'x-2-2-0-1-0'],
+  ])('%s is held as it is taught', (chord, frets) => expect(first(chord, { atLeast: 4, bass: 'root' })).toBe(frets));
+  it('of one that nobody teaches no form is asked for', () =>
+    expect(first('Dm7/B', { atLeast: 4, bass: 'root' })).toMatch(/-/));
+});
+
 describe('the fingers of taught forms', () => {
   const hand = handOn(base.neck, base.profile);
   const up = (frets: Frets, by: number) => frets.map((f) => (f === null ? null : f + by)) as unknown as Frets;
@@ -225,7 +242,9 @@ describe('the forms', () => {
     for (const form of TAUGHT_FORMS) {
       const { frets, faults } = readShape(form.frets, '');
       expect(faults.filter((f) => f.path === 'frets')).toEqual([]);
-      expect(frets.findIndex((f) => f !== null)).toBe(6 - form.root);
+      const first = frets.findIndex((f) => f !== null);
+      if (form.over) expect(first).toBeLessThan(6 - form.root);
+      else expect(first).toBe(6 - form.root);
     }
     expect(new Set(TAUGHT_FORMS.map((f) => f.frets)).size).toBe(TAUGHT_FORMS.length);
   });

@@ -143,8 +143,13 @@ export interface KeysAsk extends PieceAsk {
   readonly bars: readonly [number, number] | null;
 }
 /** A section in its easiest keys, each with what it would be there, or why it can't be. */
+/** A key with what is made of the section in it, or why nothing can be. */
+export interface KeyAnswer {
+  readonly key: RankedKey;
+  readonly made: Trial | Fact<SectionKeyRefusal> | DataFault;
+}
 export interface KeyAnswers {
-  readonly keys: readonly { readonly key: RankedKey; readonly made: Trial | Fact<SectionKeyRefusal> | DataFault }[];
+  readonly keys: readonly KeyAnswer[];
   readonly refusal: Fact<SectionKeyRefusal> | null;
   /** The bars that were asked about can't be cut out. */
   readonly uncut: boolean;

@@ -12,6 +12,7 @@ import {
   fingerLine,
   fitCycle,
   passageOf,
+  rangeThen,
   type RankedKey,
   rankKeys,
   remediesOf,
@@ -28,10 +29,12 @@ import {
   voicings,
   withPassage,
 } from '@ruffle-wheel/core';
-import type { Solver } from './protocol';
+import type { KeyAnswer, Solver } from './protocol';
 
 /** Keys that are listed; the rest are no easier. */
 const SHOWN_KEYS = 8;
+/** Keys that are made for them: some can't be taken. */
+const TRIED_KEYS = 48;
 
 /** What each question is answered with: the worker exposes it, tests call it in the page. */
 export const solver: Solver = {
@@ -102,15 +105,24 @@ export const solver: Solver = {
     const here = ranked.find((k) => k.transposed === 0 && k.capo === study.instrument.capo);
     // What is held the same way under another capo is one answer: the one nearest to where it stands comes first.
     const held = (k: RankedKey) => (((k.transposed - k.capo) % 12) + 12) % 12;
-    const best = ranked
-      .filter((k) => k.total !== null && (!bars || k.capo === study.instrument.capo))
-      .filter((k, n, all) => all.findIndex((o) => held(o) === held(k)) === n)
-      .slice(0, SHOWN_KEYS);
-    const shown = here && !best.includes(here) ? [...best, here] : best;
-    const made = (key: RankedKey) => {
+    const answer = (key: RankedKey): KeyAnswer => {
       const moved = sectionInKey(section, study, key, profile);
-      return bars && !('code' in moved) ? withPassage(whole, study, bars, moved) : moved;
+      if ('code' in moved) return { key, made: moved };
+      const range = rangeThen(section, study, moved);
+      return { key: { ...key, ...range }, made: bars ? withPassage(whole, study, bars, moved) : moved };
     };
-    return { keys: shown.map((key) => ({ key, made: made(key) })), refusal: null, uncut: false };
+    const could = ranked.filter((k) => k.total !== null && (!bars || k.capo === study.instrument.capo));
+    const [taken, not]: [KeyAnswer[], KeyAnswer[]] = [[], []];
+    for (const key of could.slice(0, TRIED_KEYS)) {
+      if (taken.length >= SHOWN_KEYS) break;
+      if (taken.some((t) => held(t.key) === held(key))) continue;
+      const own = answer(key);
+      if ('code' in own.made) not.push(own);
+      else taken.push(own);
+    }
+    // Only what can be taken is an answer; where nothing can be it is told why.
+    const shown = taken.length ? taken : not.slice(0, 1);
+    const isHere = ({ key }: KeyAnswer) => key.transposed === here?.transposed && key.capo === here.capo;
+    return { keys: here && !shown.some(isHere) ? [...shown, answer(here)] : shown, refusal: null, uncut: false };
   },
 };

@@ -74,6 +74,7 @@ export const ACTS = [
   { id: 'next string', scope: 'neck', keys: ['ArrowUp', 'ArrowDown'], buttons: 'go' },
   { id: 'fret', scope: 'neck', keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'], buttons: 'stop' },
   { id: 'fret on', scope: 'neck', keys: ['+', '-'], buttons: 'stop' },
+  { id: 'finger there', scope: 'neck', keys: ['='], buttons: 'stop' },
   { id: 'string silent', scope: 'neck', keys: ['x'], buttons: 'stop' },
   { id: 'blocks', scope: 'neck', keys: ['b'], buttons: 'do' },
   { id: 'to shapes', scope: 'neck', keys: ['Escape'], buttons: 'do' },

@@ -221,6 +221,7 @@ export class NeckPlace {
       'shape before': () => this.to(this.now() - 1),
       'shape after': () => this.to(this.now() + 1),
       ...{ 'next string': written, fret: written, 'fret on': written, 'string silent': written },
+      'finger there': written,
       blocks: () => this.playBlocks(),
       'to shapes': () => this.leave(),
       'keep shape': (e) => !!this.draft() && !this.keys.onControl(e) && this.writing.keep(this.written()),

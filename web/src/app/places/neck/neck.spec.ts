@@ -140,6 +140,17 @@ describe('the neck', () => {
     world.open.undo();
     expect(chart()).toBe('C | EM');
   });
+  it('= and a digit name the finger of a string, where the hand can hold it so', async () => {
+    const { f, hit } = await place();
+    await hit('ArrowDown', 'ArrowDown', '=', '2');
+    // C has 2 on string 4 already: one finger can't be on two frets.
+    expect(texts(f, 'h1')).toEqual(['C']);
+    await hit('=', '1', '3', '=', '4');
+    expect(said(f)).toMatch(/string 2 fret 3 finger 4/);
+    // Another key in between, and the digit is a fret again.
+    await hit('=', 'ArrowUp', 'ArrowDown', '1');
+    expect(said(f)).toMatch(/string 2 fret 1/);
+  });
   it('a shape that no fingers hold is not kept, and says so', async () => {
     const { f, hit } = await place();
     await hit('ArrowDown', '9', 'ArrowDown', 'ArrowDown', '2', 'ArrowDown', '7', 'ArrowDown', '1');

@@ -1,10 +1,12 @@
 import { computed, inject, signal } from '@angular/core';
 import {
+  fingeringFaults,
   fingerShape,
   fretsText,
   handOn,
   holdShape,
   lastFret,
+  type LeftFinger,
   OPEN_SHAPE,
   type Shape,
   STRINGS,
@@ -13,11 +15,14 @@ import {
 } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../../study';
 import { newId } from '../../data/new-id';
+import { Notice } from '../../ui/notice';
+import { sayFact } from '../../words/said/faults';
 
 /** A shape written on the neck, string by string, until it is kept or left. Made where the neck's place is made. */
 export class ShapeWriting {
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
+  private readonly notice = inject(Notice);
   /** String that digits set; null while no shape is written. */
   readonly string = signal<StringNumber | null>(null);
   readonly draft = signal<Shape | null>(null);
@@ -32,10 +37,17 @@ export class ShapeWriting {
   /** @param present the shape that writing begins with */
   constructor(private readonly present: () => Shape) {}
 
+  /** The next digit names the finger of the string. */
+  private fingerNext = false;
+
   /** @returns whether the key was one for writing a shape */
   pressed(key: string): boolean {
     const string = this.string();
-    if (key === 'ArrowUp' || key === 'ArrowDown') this.toNextString(key === 'ArrowDown' ? 1 : -1);
+    const named = this.fingerNext;
+    this.fingerNext = false;
+    if (string !== null && key === '=') this.fingerNext = true;
+    else if (string !== null && named && /^[1-4]$/.test(key)) this.setFinger(string, Number(key) as LeftFinger);
+    else if (key === 'ArrowUp' || key === 'ArrowDown') this.toNextString(key === 'ArrowDown' ? 1 : -1);
     else if (string !== null && /^[0-9]$/.test(key)) this.setFret(string, Number(key));
     else if (string !== null && (key === 'x' || key === 'X')) this.setFret(string, null);
     else if (string !== null && (key === '+' || key === '-')) this.shift(string, key === '+' ? 1 : -1);
@@ -66,6 +78,15 @@ export class ShapeWriting {
     const fingers = best?.fingers ?? perString((_, i) => (frets[i] === 0 ? (0 as const) : null));
     if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
     this.draft.set({ id: newId(), name: from.name, frets, fingers });
+  }
+  /** Another finger on one string, where the hand can hold it so; else it is told why not. */
+  private setFinger(string: StringNumber, finger: LeftFinger) {
+    const from = this.draft() ?? this.present();
+    const fingers = perString((s, i) => (s === string ? finger : (from.fingers[i] ?? null)));
+    const fault = fingeringFaults(from.frets, fingers, handOn(this.open.neck(), this.collection.profile()))[0];
+    if (fault) return this.notice.say(sayFact(fault));
+    if (!this.draft()) this.name.set(from.id === OPEN_SHAPE.id ? '' : from.name);
+    this.draft.set({ id: newId(), name: from.name, frets: from.frets, fingers });
   }
   leave() {
     this.draft.set(null);

@@ -148,6 +148,18 @@ describe('shape panel', () => {
     await f.whenStable();
     expect(() => button(f, 'Push every change')).not.toThrow();
   });
+  it('fingers that no longer fit the frets are cleared, and laid on anew', async () => {
+    const f = await panel();
+    await press(f, 'Edit C');
+    const fingers = () => field(f, 'Fingers 6 to 1').value;
+    expect(fingers()).toBe('x-3-2-0-1-0');
+    // On the way to other frets nothing is lost.
+    await type(f, field(f, 'Frets 6 to 1'), 'x-3-2-0-1');
+    expect(fingers()).toBe('x-3-2-0-1-0');
+    await type(f, field(f, 'Frets 6 to 1'), 'x-3-2-3-1-0');
+    expect(fingers()).toBe('');
+    expect(texts(f, 'form .faults li')).toEqual([]);
+  });
   it('finds shapes for symbols as they are typed; they are heard then, and kept when the field is left', async () => {
     const f = await panel();
     editor(f, 'Chart').textChange.emit('C | Am7 | C');

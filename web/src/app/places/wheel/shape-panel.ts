@@ -91,6 +91,13 @@ export class ShapePanel {
     const fault = reachFault(shape, handOn(neck, this.collection.profile()));
     return { mm: Math.round(shapeSpan(shape, neck)), beyond: fault && sayFact(fault) };
   }
+  /** Fingers that fitted the frets before and don't any more are cleared: they are laid on anew. */
+  protected typeFrets(frets: string) {
+    const fit = (text: string) => !readShape(text, this.fingers()).faults.some((f) => f.path.startsWith('fingers'));
+    const before = this.frets();
+    this.frets.set(frets);
+    if (fit(before) && !fit(frets)) this.fingers.set('');
+  }
   protected frettedAs(s: Shape) {
     return fretsText(s);
   }
