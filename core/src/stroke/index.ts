@@ -1,3 +1,4 @@
+export * from './hand-letters.js';
 export * from './marks.js';
 export * from './model.js';
 export * from './strength.js';

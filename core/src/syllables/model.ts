@@ -10,6 +10,14 @@ export interface Syllable {
   /** Its word goes on in the next one. */
   readonly goesOn: boolean;
 }
+/** Behind a syllable whose word goes on. */
+export const GOES_ON = '-';
+/**
+ * A syllable as it is written and shown.
+ * @example syllableText({ text: 'ju', goesOn: true }) // 'ju-'
+ */
+export const syllableText = ({ text, goesOn }: Pick<Syllable, 'text' | 'goesOn'>): string =>
+  goesOn ? `${text}${GOES_ON}` : text;
 export interface ReadWords {
   /** In their order, in their first round. */
   readonly syllables: readonly Syllable[];

@@ -1,8 +1,7 @@
 import { countsText } from '../chart/index.js';
 import { type AccentCycle, barTicks } from '../cycle/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
-import type { Syllable } from './model.js';
-import { GOES_ON } from './read-words.js';
+import { type Syllable, syllableText } from './model.js';
 
 /**
  * Words at their places as they are written under the counts; of two at one place both stand there. '' where there are
@@ -32,7 +31,7 @@ function barText(own: readonly Syllable[], begin: number, length: number): strin
   const places = new Map<number, string>();
   for (const s of own) {
     const there = places.get(s.at - begin);
-    places.set(s.at - begin, `${there === undefined ? '' : `${there} `}${s.text}${s.goesOn ? GOES_ON : ''}`);
+    places.set(s.at - begin, `${there === undefined ? '' : `${there} `}${syllableText(s)}`);
   }
   const words: string[] = [];
   const put = (text: string, ticks: number) =>

@@ -2,12 +2,10 @@ import { type ChartFault, entryBars, ticksOfCounts, entriesOf, type Entry } from
 import { type AccentCycle, barTicks } from '../cycle/index.js';
 import { quoted, textFault } from '../fault/index.js';
 import { ticks, TICKS_PER_COUNT } from '../time/index.js';
-import type { ReadWords, Syllable, WordsFault, WordsFaultCode } from './model.js';
+import { GOES_ON, type ReadWords, type Syllable, type WordsFault, type WordsFaultCode } from './model.js';
 
 /** Letters that the words of a section may have. */
 export const LONGEST_WORDS = 20_000;
-/** Behind a syllable whose word goes on. */
-export const GOES_ON = '-';
 type Word = Exclude<Entry, { kind: 'bar' }>;
 const say = (...fault: Parameters<typeof textFault<WordsFaultCode>>): WordsFault => textFault(...fault);
 

@@ -1,4 +1,3 @@
-import { fact } from '../../fault/index.js';
 import { strToU8 } from 'fflate';
 import type { Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
@@ -8,7 +7,7 @@ import { type FileFormat, SCORE_FORMATS } from '../written/formats.js';
 import type { Format, Loss } from '../written/model.js';
 import { compressedMusicXml, musicXml } from '../musicxml/out.js';
 import { type Scope, writtenSections } from '../written/scope.js';
-import { wordsWithoutSign } from '../written/sung.js';
+import { wordLosses } from '../written/sung.js';
 
 export type { FileFormat };
 /** Endings and media types of these, by format. */
@@ -34,9 +33,7 @@ export function scoreFile(
 export function scopeLosses(study: Study, profile: HandProfile, scope: Scope, format: Format): Loss[] {
   const sums = new Map<Loss['code'], number>();
   for (const { score, from, to, bars } of writtenSections(study, profile, scope, 'score')) {
-    const wordless = format === 'musicxml' ? wordsWithoutSign(bars) : bars.reduce((n, b) => n + b.words.length, 0);
-    const words = wordless > 0 ? [fact(format === 'musicxml' ? 'words between notes' : 'words', wordless)] : [];
-    for (const { code, about } of [...lossesOf(score, format, from, to), ...words])
+    for (const { code, about } of [...lossesOf(score, format, from, to), ...wordLosses(bars, format)])
       sums.set(code, (sums.get(code) ?? 0) + Number(about[0]));
   }
   return [...sums].map(([code, n]) => ({ code, about: [n] }));

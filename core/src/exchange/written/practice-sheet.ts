@@ -4,9 +4,9 @@ import type { Shape } from '../../left-hand/index.js';
 import type { Ladder, Study } from '../../piece/index.js';
 import type { HandProfile } from '../../player/index.js';
 import { type PlacedChange, type ScoreChord, type ScoreEvent, sectionChanges } from '../../score/index.js';
-import type { Syllable } from '../../syllables/index.js';
+import { type Syllable, syllableText } from '../../syllables/index.js';
 import type { StringNumber } from '../../time/index.js';
-import { hasMark, type Motion } from '../../stroke/index.js';
+import { handLetters, hasMark, type Motion } from '../../stroke/index.js';
 import { cycleLength } from '../../cycle/index.js';
 import { type Scope, writtenSections } from './scope.js';
 
@@ -109,7 +109,7 @@ function turnsOf({ events, chords, words, turn }: Played): SheetTurn[] {
       .map((c) => ({ at: Math.max(0, c.at - begin), name: c.name }));
     const said = words
       .filter((w) => w.at >= begin && w.at < begin + turn)
-      .map((w) => ({ at: w.at - begin, text: `${w.text}${w.goesOn ? '-' : ''}` }));
+      .map((w) => ({ at: w.at - begin, text: syllableText(w) }));
     const key = JSON.stringify([strokes, named, said]);
     const there = made.get(key);
     if (there) there.turns.push(n + 1);
@@ -149,19 +149,8 @@ function rungsOf({ start, end, step }: Ladder): number[] {
   const way = end < start ? -1 : 1;
   return Array.from({ length: n + 1 }, (_, i) => (i === n ? end : start + way * i * step));
 }
-/** Fingers and direction, in one or two letters, and the marks behind; an accent is bold. */
+/** Fingers and direction, and the marks behind; an accent is bold. */
 function lettersOf(motion: Motion): string {
   const marks = motion.kind === 'ghost' ? '' : motion.marks.filter((m) => m !== '!').join('');
-  switch (motion.kind) {
-    case 'golpe':
-      return `G${marks}`;
-    case 'slap':
-      return `S${marks}`;
-    case 'ligado':
-      return `L${marks}`;
-    case 'ghost':
-      return `(${motion.dir})`;
-    case 'stroke':
-      return `${motion.plectrum ? `P${motion.plectrum}` : `${motion.fingers.join('')}${motion.dir ?? ''}` || '?'}${marks}`;
-  }
+  return `${handLetters(motion) || '?'}${marks}`;
 }

@@ -3,6 +3,7 @@ import { type AccentCycle, cycleLength, placeLabel } from '../../cycle/index.js'
 import type { NotatedBar } from '../../notation/index.js';
 import type { ScoreEvent } from '../../score/index.js';
 import { hasMark, hasMarkAnywhere, type Mark, MARKS } from '../../stroke/index.js';
+import { syllableText } from '../../syllables/index.js';
 import { ticks } from '../../time/index.js';
 import { isNone, isOpen } from '../how-much.js';
 import { byNumber, listed } from './numbers.js';
@@ -54,7 +55,7 @@ export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
       return `${place(e.at - bar.at)} ${other}${sayPlayed(e)}`;
     });
   const held = chords.length ? ` ${chords.join(', ')}.` : '';
-  const said = bar.words.map((w) => `${w.text}${w.goesOn ? '-' : ''} on ${place(w.at)}`);
+  const said = bar.words.map((w) => `${syllableText(w)} on ${place(w.at)}`);
   const words = said.length ? ` Words: ${said.join(', ')}.` : '';
   return `Bar ${bar.n + 1}.${held} ${played.length ? `${played.join('; ')}.` : 'Silent.'}${words}`;
 }

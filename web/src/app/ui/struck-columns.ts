@@ -1,32 +1,21 @@
-import { isDead, type ScoreEvent } from '@ruffle-wheel/core';
+import { handLetters, isDead, type ScoreEvent } from '@ruffle-wheel/core';
 import type { TablatureColumn } from './small-tablature';
+
+/** For a string that the left hand lies on. */
+const DEAD = '×';
 
 /** Strokes as columns of a small tablature: places with the left hand's fingers, the right hand's letters below. */
 export const columnsOf = (events: readonly ScoreEvent[]): TablatureColumn[] =>
-  events.map(({ motion, notes }) => ({
-    notes: notes.map(({ string, fret, left }) => {
-      const dead = isDead(motion, string);
+  events.map((event) => ({
+    notes: event.notes.map(({ string, fret, left }) => {
+      const dead = isDead(event.motion, string);
       return { string, fret: dead ? DEAD : fret, left: fret > 0 && !dead ? String(left ?? '') : '' };
     }),
-    right: lettersOf(motion, notes),
+    right: lettersOf(event),
   }));
-/** For a string that the left hand lies on. */
-const DEAD = '×';
-function lettersOf(motion: ScoreEvent['motion'], notes: ScoreEvent['notes']): string {
-  switch (motion.kind) {
-    case 'golpe':
-      return 'G';
-    case 'slap':
-      return 'S';
-    case 'ghost':
-      return `(${motion.dir})`;
-    case 'ligado':
-      return 'L';
-    case 'stroke': {
-      if (motion.plectrum) return `P${motion.plectrum}`;
-      if (motion.dir) return `${motion.fingers.join('')}${motion.dir}`;
-      const own = [...notes].sort((a, b) => b.string - a.string).map((n) => n.right ?? '');
-      return own.join('') || motion.fingers.join('');
-    }
-  }
+/** Of what is plucked each string's own finger, thickest string first. */
+function lettersOf({ motion, notes }: ScoreEvent): string {
+  const plucked = motion.kind === 'stroke' && !motion.plectrum && motion.dir === null;
+  const own = plucked ? [...notes].sort((a, b) => b.string - a.string).map((n) => n.right ?? '') : [];
+  return own.join('') || handLetters(motion);
 }

@@ -8,6 +8,7 @@ import {
   slotsInTurn,
   stepTicks,
   strokesInTurn,
+  syllableText,
   ticks,
   type TurnSlot,
 } from '@ruffle-wheel/core';
@@ -86,7 +87,7 @@ export class TurnInView {
     const length = cycleLength(section.cycle);
     const begin = this.turn() * length;
     return score.words.flatMap((w) =>
-      w.at >= begin && w.at < begin + length ? [{ at: w.at - begin, text: `${w.text}${w.goesOn ? '-' : ''}` }] : [],
+      w.at >= begin && w.at < begin + length ? [{ at: w.at - begin, text: syllableText(w) }] : [],
     );
   });
   /** Share of the turn that is heard; by whole slots when the player asked for less motion. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import { PAGE_LOOKS } from '@ruffle-wheel/core';
@@ -14,28 +14,12 @@ import { weave } from '../../words/weave';
       {{ words.shows(words.looks[choice.view().look]) }}
     </button>
     <mat-menu #menu="matMenu">
-      @for (look of looks; track look) {
-        <button
-          mat-menu-item
-          type="button"
-          role="menuitemradio"
-          [attr.aria-checked]="choice.view().look === look"
-          (click)="choice.choose(look)"
-        >
-          <span class="mark" aria-hidden="true">{{ choice.view().look === look ? '✓' : '' }}</span>
-          {{ words.looks[look] }}
+      @for (item of items(); track item.name) {
+        <button mat-menu-item type="button" [attr.role]="item.role" [attr.aria-checked]="item.on" (click)="item.act()">
+          <span class="mark" aria-hidden="true">{{ item.on ? '✓' : '' }}</span>
+          {{ item.name }}
         </button>
       }
-      <button
-        mat-menu-item
-        type="button"
-        role="menuitemcheckbox"
-        [attr.aria-checked]="choice.view().slashes"
-        (click)="choice.turnSlashes()"
-      >
-        <span class="mark" aria-hidden="true">{{ choice.view().slashes ? '✓' : '' }}</span>
-        {{ words.slashes }}
-      </button>
     </mat-menu>
   `,
   styles: `
@@ -51,6 +35,15 @@ import { weave } from '../../words/weave';
 })
 export class PageMenu {
   protected readonly words = weave.page;
-  protected readonly looks = PAGE_LOOKS;
   protected readonly choice = inject(PageChoice);
+  protected readonly items = computed(() => {
+    const { look: now, slashes } = this.choice.view();
+    return [
+      ...PAGE_LOOKS.map((look) => ({
+        ...{ role: 'menuitemradio', name: this.words.looks[look], on: look === now },
+        act: () => this.choice.choose(look),
+      })),
+      { role: 'menuitemcheckbox', name: this.words.slashes, on: slashes, act: () => this.choice.turnSlashes() },
+    ];
+  });
 }

@@ -16,76 +16,28 @@ import {
   type AccentCycle,
   cycleLength,
   type FormSigns,
-  hasMark,
   isDead,
-  isTouched,
   type NotatedBar,
   pitchName,
   placeLabel,
   STRINGS,
+  syllableText,
   ticks,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
 import { SignsBeside } from '../signs-beside';
-import { signsBeside } from '../stitch-signs';
-import type { Edges, Steps } from './draw-system';
-import {
-  type Drawn,
-  type DrawnStop,
-  layoutOf,
-  LEAST_SCALE,
-  type PageView,
-  PLAIN_VIEW,
-  stringY,
-  unitsFor,
-  xOf,
-} from './system-layout';
+import type { Edges } from './draw-system';
+import { fitted } from './fitted';
+import { inTurn } from './in-turn';
+import { onStrings, stitchOf } from './stop-look';
+import { type Drawn, layoutOf, LEAST_SCALE, type PageView, PLAIN_VIEW, stringY, unitsFor, xOf } from './system-layout';
 import { drawings } from '../../words/drawings';
 import { sayBar, saySigns } from '../../words/said/page';
 
-let line: Promise<unknown> = Promise.resolve();
-/** So long in one turn of the page, in ms, or one step where that takes longer. */
-const AT_ONCE_MS = 10;
-const turn = () => new Promise((resolve) => setTimeout(resolve));
-/**
- * What is drawn step by step, one after another, with a pause for the page between.
- * @param wanted asked before each turn: what nobody wants any more is left as it is
- */
-function inTurn<T>(begin: () => Steps<T>, wanted: () => boolean, done: (made: T) => void) {
-  line = line
-    .then(async () => {
-      let steps: Steps<T> | null = null;
-      for (;;) {
-        await turn();
-        if (!wanted()) return;
-        const until = performance.now() + AT_ONCE_MS;
-        steps ??= begin();
-        let step = steps.next();
-        while (!step.done && performance.now() < until) step = steps.next();
-        if (step.done) return done(step.value);
-      }
-    })
-    // One system that fails keeps no other from being drawn, and is not passed over in silence.
-    .catch((e: unknown) =>
-      setTimeout(() => {
-        throw e;
-      }),
-    );
-}
-/** Behind the fret of a harmonic in the tablature. */
-const NODE = '°';
-/** A line through the strings of a strum with its point at the end. */
-const sweepAt = (x: number, from: number, to: number): string => {
-  const back = to > from ? -7 : 7;
-  return `M ${x} ${from} V ${to} M ${x - 4} ${to + back} L ${x} ${to} L ${x + 4} ${to + back}`;
-};
-/** Width of a letter of a chord's name about, and what is left free behind the name. */
+/** Width of a letter about: of a chord's name, its frets, a word. */
 const CHORD_LETTER = 9;
-const CHORD_GAP = 6;
 const FRET_LETTER = 6;
 const WORD_LETTER = 7.5;
-/** Behind a syllable whose word goes on. */
-const GOES_ON = '-';
 /** From the edges of the page, in px, where the cursor makes it scroll. */
 const MARGIN = 30;
 
@@ -93,16 +45,6 @@ const MARGIN = 30;
 const isFirst = ({ part }: NotatedBar): boolean => !part || part[0] === 0;
 const isLast = ({ part }: NotatedBar): boolean => !part || part[0] === part[1] - 1;
 
-/** The shape of a stitch: it points down or up with a strum, is round for a pluck, a diamond for a tap. */
-const STITCH = {
-  down: 'M -8 -8 H 8 V 3 L 0 10 L -8 3 Z',
-  up: 'M -8 8 H 8 V -3 L 0 -10 L -8 -3 Z',
-  pluck: 'M -9 0 A 9 9 0 1 0 9 0 A 9 9 0 1 0 -9 0 Z',
-  tap: 'M 0 -10 L 10 0 L 0 10 L -10 0 Z',
-  ghost: 'M -8 0 A 8 8 0 1 0 8 0 A 8 8 0 1 0 -8 0 Z',
-};
-/** In the tablature, for a string that the left hand lies on. */
-const DEAD = '×';
 /** From a stitch to the signs beside it. */
 const SIGNS_BELOW = 16;
 
@@ -206,7 +148,8 @@ export class StaveSystem {
         untracked(this.bars) === bars &&
         untracked(this.units) === width &&
         untracked(this.edges) === edges &&
-        untracked(this.view) === view;
+        untracked(this.view) === view &&
+        untracked(this.worded) === words;
       void import('./draw-system').then(async ({ drawSystem, fontHere }) => {
         await fontHere();
         // One that has gone out of sight meanwhile is not drawn at all.
@@ -241,83 +184,11 @@ export class StaveSystem {
         // A finger that lies where it lay is not said again until the next system.
         const news = s.notes.filter((n) => lies.get(n.string) !== `${n.fret}=${n.left}`).map((n) => n.string);
         for (const n of s.notes) if (!isDead(s.event.motion, n.string)) lies.set(n.string, `${n.fret}=${n.left}`);
-        return { ...this.stop(s), ...this.onStrings(s, new Set(news)) };
+        const showing = { look: this.view().look, layout: this.layout() };
+        return { ...stitchOf(s), ...onStrings(s, new Set(news), showing) };
       }) ?? []
     );
   });
-  private stop({ at, x, event, notes }: DrawnStop) {
-    const { motion } = event;
-    const strum = motion.kind === 'stroke' ? motion.dir : null;
-    const kind =
-      motion.kind === 'ghost'
-        ? 'ghost'
-        : motion.kind === 'golpe' || motion.kind === 'slap'
-          ? 'tap'
-          : strum === 'd'
-            ? 'down'
-            : strum === 'u'
-              ? 'up'
-              : 'pluck';
-    const played =
-      motion.kind === 'stroke' && !motion.plectrum
-        ? [...new Set(notes.map((n) => event.notes.find((e) => e.string === n.string)?.right))]
-        : [];
-    const letters =
-      motion.kind === 'golpe'
-        ? 'G'
-        : motion.kind === 'slap'
-          ? 'S'
-          : motion.kind === 'ligado'
-            ? 'L'
-            : motion.kind === 'ghost'
-              ? ''
-              : motion.plectrum
-                ? 'P'
-                : motion.fingers.join('') || played.filter((f) => f).join('');
-    return {
-      at,
-      x,
-      d: STITCH[kind],
-      letters,
-      stitched: letters !== '' || motion.kind === 'ghost',
-      kind,
-      signs: signsBeside(motion),
-      workedOut: notes.some((n) => n.workedOut),
-      accent: hasMark(motion, '!'),
-      thumb: letters === 'p',
-    };
-  }
-  /** What stands on the lines: left fingers beside heads or frets; frets, or the right hand's letters. */
-  private onStrings({ x, headX, event: { motion, notes: struck }, notes }: DrawnStop, news: ReadonlySet<number>) {
-    const hand = this.view().look === 'hand';
-    const { pitches } = this.layout();
-    const strum = motion.kind === 'stroke' && motion.dir !== null && struck.length > 1;
-    const placed = notes.flatMap((n) => (n.tab === null ? [] : [{ ...n, tab: n.tab }]));
-    const left = notes.flatMap((n) => {
-      const y = pitches ? n.head : n.tab;
-      if (!n.left || y === null || !news.has(n.string) || isDead(motion, n.string) || hand) return [];
-      const at = pitches ? { x: headX - 6, y: y + 4 } : { x: x - 9, y: y - 1 };
-      return [{ key: n.string, ...at, finger: n.left, workedOut: n.workedOut }];
-    });
-    const frets = placed.map((n) => ({
-      key: n.string,
-      y: n.tab,
-      text: isDead(motion, n.string) ? DEAD : `${n.fret}${isTouched(motion, n) ? NODE : ''}`,
-      width: (n.fret > 9 ? 16 : 10) + (isTouched(motion, n) ? 6 : 0),
-      workedOut: n.workedOut,
-    }));
-    if (!hand) return { left, frets, sweep: null };
-    // Through the strings in the order struck; its stitch has the fingers.
-    const ends = [struck[0], struck.at(-1)].map((n) => placed.find((p) => p.string === n?.string)?.tab ?? null);
-    const [from, to] = ends;
-    const letters = placed.map((n) => {
-      const right = struck.find((s) => s.string === n.string)?.right ?? '';
-      return { key: n.string, y: n.tab, text: right, width: 12, workedOut: n.workedOut };
-    });
-    return strum && from != null && to != null
-      ? { left, frets: [], sweep: sweepAt(x, from, to) }
-      : { left, frets: letters.filter((l) => l.text !== ''), sweep: null };
-  }
   /** The strings by their open notes, and the capo, where a section begins. */
   protected readonly opening = computed(() => {
     const opening = this.bars()[0]?.opening;
@@ -350,48 +221,30 @@ export class StaveSystem {
       }));
     });
   });
-  /** Names of chords; one that would run into the next is drawn as narrow as there is room. */
-  protected readonly chords = computed(() => {
-    const all = this.chordsAt();
-    return all.map((c, i) => {
-      const room = (all[i + 1]?.x ?? Infinity) - c.x - CHORD_GAP;
-      return { ...c, narrow: c.name.length * CHORD_LETTER > room ? Math.max(CHORD_LETTER, room) : null };
-    });
-  });
+  protected readonly chords = computed(() => fitted(this.chordsAt(), (c) => c.name, CHORD_LETTER));
   /** The frets of each chord, the first time that it is held in a system of the rhythm alone. */
   protected readonly held = computed(() => {
     const { frets: y } = this.layout();
+    if (y === null) return [];
     const said = new Set<string>();
-    const all = this.chordsAt().filter((c) => {
-      const news = y !== null && c.frets !== null && !said.has(c.name);
-      said.add(c.name);
-      return news;
+    const all = this.chordsAt().flatMap(({ key, x, name, frets }) => {
+      if (frets === null || said.has(name)) return [];
+      said.add(name);
+      return [{ key, x, y, text: frets.map((f) => f ?? 'x').join('-') }];
     });
-    return all.map((c, i) => {
-      const text = (c.frets ?? []).map((f) => f ?? 'x').join('-');
-      const room = (all[i + 1]?.x ?? Infinity) - c.x - CHORD_GAP;
-      const narrow = text.length * FRET_LETTER > room ? Math.max(FRET_LETTER, room) : null;
-      return { key: c.key, x: c.x, y: y ?? 0, text, narrow };
-    });
+    return fitted(all, (c) => c.text, FRET_LETTER);
   });
-  /** Words under the counts; a hyphen where one goes on. */
-  protected readonly said = computed(() =>
-    (this.drawn()?.bars ?? []).flatMap((b) => {
+  /** Words under the counts. */
+  protected readonly sung = computed(() => {
+    const all = (this.drawn()?.bars ?? []).flatMap((b) => {
       const bar = this.bars().find((x) => x.n === b.n);
       return (bar?.words ?? []).map((w) => ({
         key: `${b.n} ${w.at}`,
         x: bar ? xOf(b, w.at, bar.length) + 5 : b.start,
-        text: `${w.text}${w.goesOn ? GOES_ON : ''}`,
+        text: syllableText(w),
       }));
-    }),
-  );
-  /** Words as they are drawn: one that would run into the next is as narrow as there is room. */
-  protected readonly sung = computed(() => {
-    const all = this.said();
-    return all.map((w, i) => {
-      const room = Math.min((all[i + 1]?.x ?? Infinity) - w.x, w.x - (all[i - 1]?.x ?? -Infinity)) - 4;
-      return { ...w, narrow: w.text.length * WORD_LETTER > room ? Math.max(WORD_LETTER, room) : null };
     });
+    return fitted(all, (w) => w.text, WORD_LETTER, true);
   });
   private readonly chordsAt = computed(() =>
     (this.drawn()?.bars ?? []).flatMap((b) => {
