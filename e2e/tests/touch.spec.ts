@@ -76,6 +76,26 @@ test('by touch alone a stroke and its marks are written on the wheel, and heard'
   await page.getByRole('button', { name: 'Play' }).tap();
   await sounds(page);
 });
+test('on a phone the page is chosen and words are written by touch, with the buttons shown', async ({
+  tablet: page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('link', { name: 'Weave' }).tap();
+  const system = page.locator('app-stave-system').first();
+  await page.getByRole('button', { name: /^Page:/ }).tap();
+  await page.getByRole('menuitemradio', { name: 'right hand' }).tap();
+  await expect(system.locator('.sweep').first()).toBeAttached();
+  await page.getByRole('button', { name: /^what the page shows/ }).tap();
+  await expect(system.locator('.frets-held').first()).toBeAttached();
+  // The panels stand below the buttons, as high as what is in them.
+  await page.getByRole('textbox', { name: 'Words under the counts' }).tap();
+  await page.keyboard.insertText('la voz');
+  await expect(system.locator('.word')).toHaveText(['la', 'voz']);
+  await page.getByRole('tab', { name: 'Files', exact: true }).tap();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the file' }).tap();
+  expect((await download).suggestedFilename()).toBe('Lantern Stair Rasgueado.pdf');
+});
 test('by touch alone a fret is set in the Weave, a bar repeated and a range begun', async ({ tablet: page }) => {
   await choose(page, 'Section', 'Falseta');
   await page.getByRole('link', { name: 'Weave' }).tap();

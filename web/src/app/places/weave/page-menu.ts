@@ -15,7 +15,7 @@ import { weave } from '../../words/weave';
     </button>
     <mat-menu #menu="matMenu">
       @for (item of items(); track item.name) {
-        <button mat-menu-item type="button" [attr.role]="item.role" [attr.aria-checked]="item.on" (click)="item.act()">
+        <button mat-menu-item type="button" [role]="item.role" [attr.aria-checked]="item.on" (click)="item.act()">
           <span class="mark" aria-hidden="true">{{ item.on ? '✓' : '' }}</span>
           {{ item.name }}
         </button>
@@ -40,10 +40,15 @@ export class PageMenu {
     const { look: now, slashes } = this.choice.view();
     return [
       ...PAGE_LOOKS.map((look) => ({
-        ...{ role: 'menuitemradio', name: this.words.looks[look], on: look === now },
+        ...{ role: 'menuitemradio' as const, name: this.words.looks[look], on: look === now },
         act: () => this.choice.choose(look),
       })),
-      { role: 'menuitemcheckbox', name: this.words.slashes, on: slashes, act: () => this.choice.turnSlashes() },
+      {
+        role: 'menuitemcheckbox' as const,
+        name: this.words.slashes,
+        on: slashes,
+        act: () => this.choice.turnSlashes(),
+      },
     ];
   });
 }
