@@ -181,7 +181,7 @@ describe('what a bass line pays, term by term', () => {
     way,
   });
   it('movement: nothing for what is there, 1 for the bass’s finger, 2 a fret out, 3 lying over, 4 borrowed, 10 alone', () => {
-    const r = request([C], 2);
+    const r = request([C], 2, { figure: [] });
     const own = note(5, 3, 3, 'there');
     expect(cost(r, [own, note(6, 3, 3, 'goes over')]).movement).toBe(1);
     // Finger 4 is at home on fret 4 of this hand.
@@ -189,11 +189,16 @@ describe('what a bass line pays, term by term', () => {
     expect(cost(request([A_FORM_MAJ7], 2), [note(5, 3, 1, 'there'), note(6, 3, 1, 'lies over')]).movement).toBe(3);
     // Finger 2 goes from fret 2 to fret 3 of another string.
     expect(cost(r, [own, note(6, 3, 2, 'alone')]).movement).toBe(12);
-    const open = request([['Cmaj7', 'x-3-2-0-0-0', 'x-3-2-0-0-0']], 2);
+    const open = request([['Cmaj7', 'x-3-2-0-0-0', 'x-3-2-0-0-0']], 2, { figure: [] });
     expect(cost(open, [own, note(6, 3, 2, 'borrowed')]).movement).toBe(6);
   });
   it('suffers: 12 for each string that is struck while its finger is away', () => {
-    const r = request([C], 2);
+    // String 1 comes right after each bass, the others a quarter later.
+    const after = (s: { readonly at: number }) => [
+      { at: ticks(s.at + TICKS_PER_COUNT / 2), strings: [1] as const },
+      { at: ticks(s.at + (3 * TICKS_PER_COUNT) / 4), strings: [4, 3, 2] as const },
+    ];
+    const r = { ...request([C], 2), figure: request([C], 2).strokes.flatMap(after) };
     // The whole shape is let go: strings 4 and 2 of the set lose their notes, string 3 is open.
     expect(cost(r, [note(5, 3, 3, 'there'), note(6, 3, 3, 'alone')]).suffers).toBe(24);
     expect(cost({ ...r, figure: [] }, [note(5, 3, 3, 'there'), note(6, 3, 3, 'alone')]).suffers).toBe(0);
@@ -246,6 +251,36 @@ describe('what a bass line pays, term by term', () => {
     const still = request([C], 3, { habit: 'walking', figure: [] });
     const c = note(5, 3, 3, 'there');
     expect(cost(still, [c, c, note(6, 0, 0, 'open')]).line).toBe(6);
+    // On the way, and once more where it leads on.
+    const d = request([['Dm', 'x-x-0-2-3-1', 'x-x-0-2-3-1'], C], 3, { habit: 'walking', figure: [] });
+    const e = note(4, 2, 2, 'there');
+    const toC = (a: PlayedBass) => cost(d, [note(4, 0, 0, 'open'), a, note(4, 0, 0, 'open'), c, c, e]).line;
+    expect(toC(note(4, 0, 0, 'open')) - toC(note(4, 3, 4, 'free finger'))).toBe(2 * 6);
+  });
+  it('an approach by either: a semitone, or a step of the scale; 4 for what is neither', () => {
+    const into = (approach: { by: 'any' | 'scale' | 'chromatic'; from: 'any' }, n: PlayedBass) => {
+      const r = request([['E', '0-2-2-1-0-0', '0-2-3-1-0-0'], C], 2, { habit: 'walking', figure: [], approach });
+      return cost(r, [note(6, 0, 0, 'open'), n, note(5, 3, 3, 'there'), note(5, 3, 3, 'there')]).line;
+    };
+    // Into C from E major: B and C sharp are a semitone away and in its scale, D is in neither, nor is B flat.
+    const [b, d] = [note(5, 2, 2, 'there'), note(4, 0, 0, 'borrowed')];
+    const stands = 6; // the last note of this line
+    expect(into({ by: 'any', from: 'any' }, b)).toBe(stands);
+    expect(into({ by: 'any', from: 'any' }, d)).toBe(stands + 4);
+    expect(into({ by: 'scale', from: 'any' }, d)).toBe(stands + 4);
+  });
+  it('a way in which the very next stroke meets a string that its finger has left is no answer', () => {
+    // The whole of C is let go for the low G: string 1 is open anyway, string 2 has lost its finger.
+    const r = { ...request([C], 2), figure: [] };
+    const alone = note(6, 3, 3, 'alone');
+    const own = note(5, 3, 3, 'there');
+    const with_ = (strings: readonly (6 | 5 | 4 | 3 | 2 | 1)[]) =>
+      scoreBass({ ...r, figure: r.strokes.map((s) => ({ at: ticks(s.at + TICKS_PER_COUNT / 2), strings })) }, [
+        own,
+        alone,
+      ]);
+    expect(with_([1])).not.toHaveProperty('faults');
+    expect(with_([2])).toEqual({ faults: [expect.objectContaining({ code: 'bass out of reach' })] });
   });
 });
 

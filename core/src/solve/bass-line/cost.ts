@@ -26,6 +26,8 @@ export interface AskedBass {
   readonly tones: readonly (BassTones | null)[];
   /** What the fingers strike while a stroke's note lasts, and what rings on into it. */
   readonly meanwhile: readonly (readonly StringNumber[])[];
+  /** What the fingers strike with it, or as the very next thing on its chord. */
+  readonly next: readonly (readonly StringNumber[])[];
 }
 /** Frets from the capo on to which a bass is looked for. */
 const HIGHEST_BASS = 12;
@@ -37,7 +39,14 @@ export function askedBass(request: BassRequest): AskedBass {
     roles: rolesOf(request),
     tones: request.chords.map((c) => bassTones(c.symbol)),
     meanwhile: request.strokes.map((s) => meanwhile(request, s.at, s.until)),
+    next: request.strokes.map((_, n) => struckNext(request, n)),
   };
+}
+/** A finger is not back for a stroke that comes with the bass, or right after it. */
+function struckNext({ figure = [], strokes }: BassRequest, stroke: number): readonly StringNumber[] {
+  const [own, after] = [strokes[stroke], strokes[stroke + 1]];
+  const next = figure.find((f) => own && f.at >= own.at);
+  return next && (!after || next.at < after.at) ? next.strings : [];
 }
 /** Strings of the figure that sound in a stretch: struck in it, or last struck before on the same chord. */
 function meanwhile({ figure = [], strokes }: BassRequest, at: number, until: number): StringNumber[] {
@@ -53,22 +62,27 @@ export function choicesFor(asked: AskedBass, stroke: number): BassChoice[] {
   const { request, roles, tones } = asked;
   const role = roles[stroke] ?? 'root';
   const chord = request.strokes[stroke]?.chord ?? 0;
-  const [own, next] = [tones[chord], tones[nextChord(request, stroke)]];
+  const [tone, following] = [tones[chord], tones[nextChord(request, stroke)]];
   const shape = request.chords[chord]?.shape;
-  if (!own || !next || !shape) return [];
-  const wanted = pitchClassesFor(role, own, next);
+  if (!tone || !following || !shape) return [];
+  const wanted = pitchClassesFor(role, tone, following);
   // No finger goes below the thumb: what they strike in the same moment is thinner.
   const at = request.strokes[stroke]?.at;
   const thickest = Math.max(0, ...(request.figure ?? []).flatMap((f) => (f.at === at ? f.strings : [])));
-  return BASS_STRINGS.filter((s) => s > thickest)
-    .flatMap((string) => {
-      const open = openPitch(request.tuning, string, request.neck.capo);
-      const found: BassChoice[] = [];
-      for (let fret = 0; fret <= HIGHEST_BASS; fret++)
-        if (wanted.has((open + fret) % 12)) found.push(...choicesAt(asked, stroke, shape, string, fret));
-      return found;
-    })
-    .sort((a, b) => a.own - b.own || b.string - a.string || a.fret - b.fret);
+  const found = BASS_STRINGS.filter((s) => s > thickest).flatMap((string) => {
+    const open = openPitch(request.tuning, string, request.neck.capo);
+    const there: BassChoice[] = [];
+    for (let fret = 0; fret <= HIGHEST_BASS; fret++)
+      if (wanted.has((open + fret) % 12)) there.push(...choicesAt(asked, stroke, shape, string, fret));
+    return there;
+  });
+  const next = asked.next[stroke] ?? [];
+  const left = found.filter((c) => !c.leaves.some((s) => next.includes(s)));
+  // Where no other note can be had, the shape's own bass stays.
+  const own = ownBass(asked, stroke);
+  return (left.length ? left : found.length && own.string > thickest ? [own] : found).sort(
+    (a, b) => a.own - b.own || b.string - a.string || a.fret - b.fret,
+  );
 }
 function pitchClassesFor(role: BassRole, own: BassTones, next: BassTones): ReadonlySet<number> {
   if (role === 'root') return new Set([own.root]);
@@ -154,7 +168,7 @@ export function wayOn(asked: AskedBass, from: number, a: Placed, to: number, b: 
       request.approach ?? USUAL,
       tones[request.strokes[from]?.chord ?? 0]?.scale,
     );
-  if (roles[to] === 'walk' && apart === 0) line += BASS_WEIGHTS.stays;
+  if (WALKS.has(roles[to] ?? 'root') && apart === 0) line += BASS_WEIGHTS.stays;
   const { neededMs, thereMs } = thumbBetween(request, from, to);
   return {
     leap: BASS_WEIGHTS.leap * Math.max(0, apart - FIFTH),
@@ -164,13 +178,16 @@ export function wayOn(asked: AskedBass, from: number, a: Placed, to: number, b: 
     line,
   };
 }
+/** Notes of a walk: those on the way, and the one that leads on. */
+const WALKS: ReadonlySet<BassRole> = new Set(['walk', 'approach']);
 type Placed = Pick<BassChoice, 'string' | 'pitch'>;
 
 /** Points of a note that leads on to a root so many semitones above it, below it when negative. */
 function approachPoints(pitch: number, up: number, { by, from }: Approach, scale?: ReadonlySet<number>): number {
   if (up === 0 || Math.abs(up) > STEP) return BASS_WEIGHTS.farFromRoot;
   const side = from === 'any' || (from === 'below') === up > 0 ? 0 : BASS_WEIGHTS.otherSide;
-  const fits = by === 'any' || (by === 'chromatic' ? Math.abs(up) === 1 : (scale?.has(pitch % 12) ?? true));
+  const [semitone, inScale] = [Math.abs(up) === 1, scale?.has(pitch % 12) ?? true];
+  const fits = by === 'any' ? semitone || inScale : by === 'chromatic' ? semitone : inScale;
   return side + (fits ? 0 : BASS_WEIGHTS.otherStep);
 }
 const USUAL: Approach = { by: 'any', from: 'any' };

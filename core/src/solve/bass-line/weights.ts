@@ -24,7 +24,7 @@ export const BASS_WEIGHTS = {
   thumbString: 1,
   /** For a thumb that has half of the time that it needs. */
   thumbLate: 20,
-  /** A walking note that stays where it was: nothing walks. */
+  /** A note on the way, or one that leads on, at the pitch of the one before: nothing walks. */
   stays: 6,
   /** What should lead to a root is not within a step of it. */
   farFromRoot: 12,
@@ -32,7 +32,7 @@ export const BASS_WEIGHTS = {
   otherRoot: 2,
   /** It comes from the other side than was asked for. */
   otherSide: 8,
-  /** It is no note of the chord's scale where one is asked for, or no semitone where that is. */
+  /** No note of the chord's scale where one is asked for, no semitone where that is; where either will do, neither. */
   otherStep: 4,
 } as const;
 /** Below this pitch (E3) neighbours blur. */
