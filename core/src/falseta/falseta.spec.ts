@@ -38,10 +38,25 @@ describe('a falseta as it is told', () => {
     expect(script('(Am) 1 (4 1f3) 1 2 1 (lift 4) 1 (4 to 1f3) 1 (back) 1 1')).toBe(
       '?:1 ?:1f3=4 ?:2 ?:1f3=4 ?:1 ?:1f3=4 ?:1 ?:1',
     ));
-  it('in a C shape a note on string 1 fret 1 by finger 1 opens string 2 until the finger is back', () =>
+  it('in a C shape finger 1 collapses over string 1 on its fret, stands up, and opens string 2 where it goes on', () => {
     expect(script('(C) 2 (finger 1 to string 1 fret 1) 1 2 [21] (back) 2 1 [31] -')).toBe(
-      '?:2 ?:1f1=1 ?:2f0 ??:2f0+1f1=1 ?:2 ?:1 ??:31 -',
-    ));
+      '?:2 ?:1f1=1 ?:2 ??:2+1f1=1 ?:2 ?:1 ??:31 -',
+    );
+    expect(script('(C) (1 1f3) 1 2 1 2 (up 1) 1 2 1 2')).toBe(
+      '?:1f3=1 ?:2f0 ?:1f3=1 ?:2f0 ?:1f3=1 ?:2f0 ?:1f3=1 ?:2f0',
+    );
+  });
+  it('a finger is laid flat over strings and stood up again', () => {
+    expect(script('(C) (flat 1 2-1) 1 2 (up 1) 1 2 (flat 3 5 to 4) [54] 5 (lift 3) 5 4')).toBe(
+      '?:1f1=1 ?:2 ?:1 ?:2 ??:5+4f3=3 ?:5 ?:5f0 ?:4',
+    );
+    // Put down first, it stands on the thickest of its strings afterwards.
+    expect(script('(open) (1 3f5) 3 (flat 1 3-1) 2 1 3 (up 1) 3 2 - -')).toBe(
+      '?:3f5=1 ?:2f5=1 ?:1f5=1 ?:3f5=1 ?:3f5=1 ?:2 - -',
+    );
+    expect(read('(C) (flat 4 2-1) 1').faults).toMatchObject([{ code: 'finger not down', about: [4] }]);
+    expect(read('(C) (up 2, up 4) 1').faults).toMatchObject([{ code: 'finger not down', about: [4] }]);
+  });
   it('a lifted barre opens all its strings, and those of other fingers stay', () =>
     expect(script('(F) 6 (lift 1) 6 5 4 3 2 1 .')).toBe('?:6 ?:6f0 ?:5 ?:4 ?:3 ?:2f0 ?:1f0 .'));
   it('the higher of two fingers on a string sounds', () =>
@@ -87,9 +102,7 @@ describe('a falseta as it is told', () => {
   });
   it('under a chart the fingers move in its shapes, and each new one puts them back', () => {
     const under = (at: number) => (at < 10_080 ? AM : C);
-    expect(read('2 (lift 1) 2 2 1 2 1 (1 1f1) 2 1', { under }).script).toBe(
-      '?:2 ?:2f0 ?:2f0 ?:1 ?:2 ?:1 ?:2f0 ?:1f1=1',
-    );
+    expect(read('2 (lift 1) 2 2 1 2 1 (1 1f1) 2 1', { under }).script).toBe('?:2 ?:2f0 ?:2f0 ?:1 ?:2 ?:1 ?:2 ?:1f1=1');
   });
   it.each([
     ['(Zed) 3', 'no such hold'],
@@ -128,7 +141,7 @@ describe('a falseta as it is told', () => {
   it('whatever is told becomes whole bars that the script reads without a fault', () => {
     const word = fc.constantFrom(
       ...['3', 'p5', 'i2', '[61]', 'd5', 'u4', '1f3', '2f1=1', 'L2f3', '.', '-', '(Am)', '(C)', '(F)', '(back)'],
-      ...['(lift 1)', '(4 1f3)', '(2 3f2)', '(open)', '<3 2 1>', '%', '6~', '1!', '{3 2}x3'],
+      ...['(lift 1)', '(flat 1 2-1)', '(up 1)', '(4 1f3)', '(2 3f2)', '(open)', '<3 2 1>', '%', '6~', '1!', '{3 2}x3'],
     );
     let sound = 0;
     fc.assert(

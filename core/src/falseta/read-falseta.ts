@@ -6,7 +6,18 @@ import { readStep, stringsText, writeOutText } from '../script/index.js';
 import { type Finger, FINGERS, type Mark } from '../stroke/index.js';
 import { isStringNumber, stepTicks, type StringNumber, STRINGS, TICKS_PER_COUNT } from '../time/index.js';
 import { type FalsetaFault, type FalsetaRequest, LONGEST_FALSETA, type ReadFalseta } from './model.js';
-import { hold, isDown, NOTHING_HELD, putFinger, soundsOn, stopSaid, type ToldHand } from './told-hand.js';
+import {
+  flatten,
+  goTo,
+  hold,
+  isDown,
+  NOTHING_HELD,
+  putFinger,
+  soundsOn,
+  standUp,
+  stopSaid,
+  type ToldHand,
+} from './told-hand.js';
 import { gestureOf, ONE_STRING, SEVERAL_STRINGS, stopOf, type Struck, TOLD_WORD } from './told-words.js';
 
 /**
@@ -27,7 +38,8 @@ export function namesHeld(text: string): string[] {
  * together, `[p5 a1]` with their fingers, `d5` strums from string 5 on; letters before them say the fingers, frets and
  * marks stand as in a script.
  * In brackets stands what the left hand does between two strokes: `(Am)` holds a shape, `(4 1f3)` puts finger 4 on
- * string 1 fret 3, `(lift 4)`, `(back)` to the shape, `(open)` lets go. `L2f3` is sounded by the left hand alone,
+ * string 1 fret 3, `(flat 1 2-1)` collapses finger 1 over strings 2 and 1, `(up 1)` stands it up again, `(lift 4)`, `(back)`
+ * to the shape, `(open)` lets go. `L2f3` is sounded by the left hand alone,
  * `<3 2 1>` share two steps, `.` is silent, `-` goes on, `%` the bar before once more, `{…}x2` twice, `@mf` so loud from there on.
  * @example readFalseta('p5 3 2 1 [61] - . .', { cycle: cycleById('tangos'), stepsPerCount: 2, bar: 0, shapes: [] }).script // 'p:5 ?:3 ?:2 ?:1 ??:61 - . .'
  */
@@ -181,7 +193,10 @@ class Telling {
     else if (g.kind === 'put') {
       const step = readStep(`i:${g.string}f${g.fret}=${g.finger}`);
       if (step.fault) this.fault(this.range, step.fault.code, step.fault.about);
-      else this.becomes(putFinger(hand, g.finger, { string: g.string, fret: g.fret }));
+      else this.becomes(goTo(hand, g.finger, g.string, g.fret));
+    } else if (g.kind === 'flat' || g.kind === 'up') {
+      if (!isDown(hand, g.finger)) this.fault(this.range, 'finger not down', [g.finger]);
+      else this.becomes(g.kind === 'up' ? standUp(hand, g.finger) : flatten(hand, g.finger, g.from, g.to));
     } else if (g.kind === 'lift') {
       for (const finger of g.fingers) {
         if (!isDown(this.now(), finger)) this.fault(this.range, 'finger not down', [finger]);

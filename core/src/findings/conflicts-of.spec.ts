@@ -131,9 +131,9 @@ describe('conflicts of a piece', () => {
     expect(found(at(170))).toEqual([]);
   });
   it('a finger that is borrowed and can’t be back in time is so no longer when it is slower', () => {
-    // Finger 1 leaves string 2 for string 1; the chord comes an eighth later.
+    // Finger 1 leaves string 2 for string 1, two frets up; the chord comes an eighth later.
     const study = piece({
-      script: 'a:1f1=1 ima:t ima:t ima:t ima:t ima:t ima:t ima:t',
+      script: 'a:1f3=1 ima:t ima:t ima:t ima:t ima:t ima:t ima:t',
       chart: 'C',
       bpm: bpm(400),
       stepsPerCount: 4,

@@ -136,13 +136,13 @@ describe('the left hand', () => {
     ]);
   });
   it('finger away: where it is, whose shape it has left, by when it should be back', () => {
-    const script = 'a:1f1=1 ima:t ima:t ima:t ima:t ima:t ima:t ima:t';
+    const script = 'a:1f3=1 ima:t ima:t ima:t ima:t ima:t ima:t ima:t';
     const away = chart('C', script, { bpm: 400, stepsPerCount: 4 });
     expect(all(away, 'finger away')).toMatchObject([
       {
         tone: 'late',
         place: { at: TICKS_PER_COUNT / 4, bar: 0, label: '1 ti' },
-        figures: { name: 'C', finger: 1, string: 1, fret: 1, thereMs: 37.5 },
+        figures: { name: 'C', finger: 1, string: 1, fret: 3, thereMs: 37.5 },
       },
     ]);
     expect(one(chart('C', script, { bpm: 60, stepsPerCount: 4 }), 'finger away')).toBeUndefined();

@@ -269,6 +269,40 @@ function digest(sounds: readonly PlanSound[]): string {
   return `${a} ${b}`;
 }
 
+describe('a study of version 3, where a finger that went over on its fret left its own string open', () => {
+  /** As it was stored then: without words, key, feel and reminders. */
+  const stored = (script: string, chart: string, more: Partial<Section> = {}) => {
+    const { reminders, sections, ...study } = makeStudy('s', 'S', CYCLES[0]);
+    const { words, key, feel, ...section } = { ...sections[0]!, script, chart, ...more };
+    expect([reminders, words, key, feel]).toEqual([[], '', null, null]);
+    return { ...study, shapes: fingered, sections: [section] };
+  };
+  const forward = (row: object): Study => {
+    const read = readStudyRow(row);
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    return read.value;
+  };
+  const then = (row: ReturnType<typeof stored>, until: number) =>
+    heardIn(scoreOf(row.sections[0] as Section, row, { collapses: false }), until);
+  it('C, its first finger over string 1: the open string 2 is written into the stroke that met it', () => {
+    const row = stored('m:1f1=1 - i:2 m:1f1=1~ pim:432 - - -', 'C');
+    expect(forward(row).sections[0]!.script).toBe('m:1f1=1 - i:2 m:1f1=1~ pim:4+3+2f0 - - -');
+    // What is kept now sounds by the law of now.
+    const now = { ...row, reminders: [], sections: [{ ...row.sections[0]!, words: '', key: null, feel: null }] };
+    expect(forward(now).sections[0]!.script).toBe(row.sections[0]!.script);
+  });
+  it('sounds the same afterwards, sound by sound, whatever its strokes bring', () =>
+    fc.assert(
+      fc.property(fretted, fc.constantFrom('C', 'F', 'C:2 F', 'B7', 'G | C'), (text, chart) => {
+        // With every finger written.
+        const row = stored(text.replace(/f(\d)(?![=\d])/g, 'f$1=2'), chart);
+        const study = forward(row);
+        const until = 8 * cycleLength(row.sections[0]!.cycle);
+        expect(heardNow(study, until)).toEqual(then(row, until));
+      }),
+      { numRuns: 60 },
+    ));
+});
 describe('a file of version 2, the demo studies as they were exported then', () => {
   const read = readFile(JSON.stringify(fixture.file));
   const studies = read.ok ? read.file.studies : [];

@@ -4,7 +4,7 @@ import { checkShape, checkStopped, type Shape, type StoppedNote } from '../left-
 import { LONGEST_NAME } from '../name/index.js';
 import type { Section } from '../piece/index.js';
 import { lcm } from '../time/index.js';
-import { scriptAsHeard } from './script-as-heard.js';
+import { scriptAsHeard, scriptAsLeft } from './script-as-heard.js';
 
 type Box = Record<string, unknown>;
 const isBox = (x: unknown): x is Box => typeof x === 'object' && x !== null && !Array.isArray(x);
@@ -30,6 +30,7 @@ function stepped(study: Box, step: (study: Box) => Box): Box {
 const STEPS: readonly ((study: Box) => Box)[] = [
   instrumentApart,
   namesOnce,
+  leftStringsForward,
   sectionsForward,
   formAndCells,
   wordsAndReminders,
@@ -168,6 +169,25 @@ function fretsInStrokes(section: Box, study: Box, before: Box): Box {
   const shapes = (Array.isArray(study['shapes']) ? (study['shapes'] as unknown[]) : []).filter(isShape);
   const whole = { ...(section as unknown as Section), cycle, bars: null };
   return { ...without(section, 'stopped'), script: scriptAsHeard(whole, shapes, stopped) };
+}
+/**
+ * Before words were kept a finger that went to another string on its fret left its own string open. What sounded open
+ * then stands in the strokes.
+ */
+function leftStringsForward(study: Box): Box {
+  const isThen = (s: unknown): s is Box =>
+    isBox(s) && has(s, 'chart') && !has(s, 'words') && !has(s, 'harmony') && !has(s, 'stopped');
+  if (!sectionsOf(study).some(isThen)) return study;
+  const shapes = (Array.isArray(study['shapes']) ? (study['shapes'] as unknown[]) : []).filter(isShape);
+  return { ...study, sections: sectionsOf(study).map((s) => (isThen(s) ? stringsInStrokes(s, shapes) : s)) };
+}
+function stringsInStrokes(section: Box, shapes: readonly Shape[]): Box {
+  const { script, chart, stepsPerCount, start } = section;
+  const cycle = cycleOf(section);
+  if (!cycle || typeof script !== 'string' || typeof chart !== 'string') return section;
+  if (typeof stepsPerCount !== 'number' || typeof start !== 'number') return section;
+  const whole = { ...(section as unknown as Section), cycle, bars: null };
+  return { ...section, script: scriptAsLeft(whole, shapes) };
 }
 const isShape = (x: unknown): x is Shape => {
   try {

@@ -6,7 +6,7 @@ import type { Section } from '../piece/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import { withFingers } from '../reading/index.js';
 import { type SoundedNote, soundStroke } from '../right-hand/index.js';
-import { scoreOf } from '../score/index.js';
+import { type Score, type ScoreEvent, scoreOf } from '../score/index.js';
 import { type FlatPattern, flatten, LONGEST_SCRIPT, mapLeaves, parseScript, printScript } from '../script/index.js';
 import { writeOut, writeSteps } from '../script/index.js';
 import {
@@ -184,27 +184,83 @@ function wantMore(
   flat: FlatPattern,
   heard: readonly ReadonlyMap<number, Heard>[],
 ): boolean {
-  const study = { shapes, instrument: PLAIN };
-  const { pattern } = parseScript(section.script, section);
-  // Over a shape; where none is held no finger leaves anything.
-  const worked = withFingers(pattern, { section, ...study, profile: DEFAULT_PROFILE }, { right: [], left: [] });
-  const now = flatten(worked.pattern);
-  const each = flat.slots.length;
-  const passes = now.slots.length / each;
-  let more = false;
   // As it is played, and as it is written: fingers that are worked out open strings too.
-  for (const e of [...scoreOf(section, study, { flat: now }).events, ...scoreOf(section, study).events]) {
-    const pass = (e.pass * passes + Math.floor(e.slot / each)) % heard.length;
-    const was = heard[pass]?.get(e.slot % each);
+  const now = workedOut(section, shapes);
+  const scores = [played(section, shapes, now), scoreOf(section, studyOf(shapes))];
+  return wantOtherwise(wanted, scores, { each: flat.slots.length, worked: now.slots.length }, heard);
+}
+function wantOtherwise(
+  wanted: Wanted,
+  scores: readonly Score[],
+  slots: { readonly each: number; readonly worked: number },
+  heard: readonly ReadonlyMap<number, Heard>[],
+): boolean {
+  let more = false;
+  for (const e of scores.flatMap((s) => s.events)) {
+    const pass = passOf(e, slots, heard.length);
+    const was = heard[pass]?.get(e.slot % slots.each);
     for (const note of was?.notes ?? []) {
       const is = e.notes.find((n) => n.string === note.string);
       if (is?.fret === note.fret) continue;
-      const strings = wanted[pass]?.get(e.slot % each) ?? new Set();
+      const strings = wanted[pass]?.get(e.slot % slots.each) ?? new Set();
       if (strings.has(note.string)) continue;
-      wanted[pass]?.set(e.slot % each, strings.add(note.string));
+      wanted[pass]?.set(e.slot % slots.each, strings.add(note.string));
       more = true;
     }
   }
   return more;
 }
+/** Passes that have other fingers are written out when they are worked out: one of them is several of the script's. */
+const passOf = (
+  { pass, slot }: ScoreEvent,
+  { each, worked }: { readonly each: number; readonly worked: number },
+  passes: number,
+): number => (pass * (worked / each) + Math.floor(slot / each)) % passes;
+
 const PLAIN = { tuning: STANDARD_TUNING, capo: 0 };
+const studyOf = (shapes: readonly Shape[]) => ({ shapes, instrument: PLAIN });
+/** Over a shape; where none is held no finger leaves anything. */
+function workedOut(section: Section, shapes: readonly Shape[]): FlatPattern {
+  const { pattern } = parseScript(section.script, section);
+  const asked = { section, ...studyOf(shapes), profile: DEFAULT_PROFILE };
+  return flatten(withFingers(pattern, asked, { right: [], left: [] }).pattern);
+}
+const played = (section: Section, shapes: readonly Shape[], flat: FlatPattern, collapses = true): Score =>
+  scoreOf(section, studyOf(shapes), { flat, collapses });
+
+/**
+ * A section's script as it sounded where no finger lay over two strings of a fret but the one that was written last:
+ * strings that it left open then stand in their strokes.
+ * @param section with its chart, and no number of bars
+ * @returns the script itself where it sounds the same already, or where nothing can be written
+ */
+export function scriptAsLeft(section: Section, shapes: readonly Shape[]): string {
+  const { script, stepsPerCount } = section;
+  const flat = flatten(parseScript(script, section).pattern);
+  const brings = flat.events.some(({ motion: m }) => m.kind === 'stroke' && m.stops);
+  if (!brings) return script;
+  const each = flat.slots.length;
+  const before = workedOut(section, shapes);
+  const score = played(section, shapes, before, false);
+  const count = Math.min(
+    Math.max(1, Math.floor(MOST_WRITTEN_SLOTS / each)),
+    1 + Math.max(0, ...score.events.map((e) => passOf(e, { each, worked: before.slots.length }, Infinity))),
+  );
+  const heard = Array.from({ length: count }, () => new Map<number, Heard>());
+  for (const e of score.events) {
+    const shape = score.chords[e.chord]?.shape;
+    const stroke = flat.slots[e.slot % each]?.step;
+    const notes = e.notes.map(({ string, fret, midi, right }): SoundedNote => ({ string, fret, midi, finger: right }));
+    const pass = heard[passOf(e, { each, worked: before.slots.length }, Infinity)];
+    if (pass && shape && stroke?.kind === 'stroke') pass.set(e.slot % each, { stroke, shape, notes, stopped: [] });
+  }
+  const wanted: Wanted = heard.map(() => new Map());
+  let best = script;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const now = workedOut({ ...section, script: best }, shapes);
+    const scores = [played({ ...section, script: best }, shapes, now)];
+    if (!wantOtherwise(wanted, scores, { each, worked: now.slots.length }, heard)) break;
+    best = written(script, stepsPerCount, heard, wanted) ?? best;
+  }
+  return best;
+}

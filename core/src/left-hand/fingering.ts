@@ -48,7 +48,7 @@ export const handOn = (neck: Neck, profile: HandProfile, weights = SHAPE_WEIGHTS
 type Placed = readonly (readonly number[])[];
 const NUMBERED = [1, 2, 3, 4] as const;
 /** Strings that a barre of any finger but the first can lie over. */
-const LONGEST_OTHER_BARRE = 3;
+export const LONGEST_OTHER_BARRE = 3;
 
 /** Why a hand can't hold frets with these fingers. */
 export type HoldRefusal =

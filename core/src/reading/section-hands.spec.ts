@@ -69,11 +69,16 @@ describe('both hands over a section', () => {
     expect(hands('?:5f3=2~ ?:1f3 ?:5f4=2').ways[0]!.notes[1]!.kept).toBeNull();
   });
   it('a finger of the shape that is away is said, with the string that is open and the tone that is gone', () => {
-    const { ways } = hands('p:5 ?:1f1=1 ?:2 ?:3', {}, 'C');
+    const { ways } = hands('p:5 ?:1f3=1 ?:2 ?:3', {}, 'C');
     // The root is there once more, on string 5.
     expect(sayHandNote(ways[0]!.notes[1]!, four)).toEqual([
-      'finger 1 leaves string 2 for string 1 fret 1; string 2 is open until it is back, by 2',
+      'finger 1 leaves string 2 for string 1 fret 3; string 2 is open until it is back, by 2',
     ]);
+    // On its own fret it collapses and leaves nothing.
+    const hinged = hands('p:5 ?:1f1 ?:2 ?:3', {}, 'C').ways[0]!.notes;
+    expect(hinged[1]!.notes[0]!.left).toBe(1);
+    expect(sayHandNote(hinged[1]!, four)).toEqual([]);
+    expect(hinged[2]!.notes[0]).toMatchObject({ string: 2, fret: 1, left: 1 });
     expect(sayHandNote(hands('p:6 ?:1f1=1 ?:3 ?:2', {}, 'E7').ways[0]!.notes[1]!, four)).toEqual([
       'finger 1 leaves string 3 for string 1 fret 1; string 3 is open until it is back, by 2; the third is gone',
     ]);

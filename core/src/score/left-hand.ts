@@ -1,13 +1,15 @@
-import type { Shape } from '../left-hand/index.js';
+import { liesOver, type Shape } from '../left-hand/index.js';
 import { hasMark, type LeftFinger, marksOn, type Motion, stopOn } from '../stroke/index.js';
 import { sixOf, type StringNumber, STRINGS, type Ticks, ticks } from '../time/index.js';
 import type { Borrowed, ScoreEvent, ScoreNote, TimedGrip } from './model.js';
 
-/** A finger on a place that the held shape does not have, for as long as its note lasts. */
+/** A finger that stops what the held shape does not have there, for as long as its notes last. */
 interface Away {
-  readonly string: StringNumber;
   readonly fret: number;
-  readonly until: number;
+  /** Its strings, each with the end of its note: it lies on all of them until the last is over. */
+  readonly until: Map<StringNumber, number>;
+  /** It lies on its own strings of the shape too: it has only collapsed over more, and stands up again. */
+  readonly atHome: boolean;
 }
 /** A string of a stroke, and the finger that stops it; null and 0 where none does. */
 export type Touched = Pick<ScoreNote, 'string' | 'fret' | 'left'>;
@@ -29,37 +31,70 @@ const isMuted = (motion: Motion): boolean => hasMark(motion, 'x');
 
 /**
  * The left hand from stroke to stroke: a finger stays where the held shape has it until a note takes it away, and is
- * away until that note ends; the strings it held are open meanwhile.
+ * away until that note ends; the strings it held are open meanwhile. On its own fret it collapses over the other string
+ * and keeps those it holds.
  */
 export class LeftHandState {
   private away = new Map<Holding, Away>();
   private chord = -1;
 
+  /** @param collapses whether a finger can lie over more strings on its fret; in programs before it left its own */
+  constructor(private readonly collapses = true) {}
+
   /** What the strings have for this stroke, with the finger that stops each. Strokes are asked in their order. */
   take(motion: Motion, touched: readonly Touched[], at: number, end: number, chord: number, shape: Shape) {
     if (chord !== this.chord) this.away.clear();
     this.chord = chord;
-    for (const [finger, a] of this.away) if (a.until <= at) this.away.delete(finger);
+    this.release(at);
     for (const { string, fret, left: finger } of touched) {
-      // A string that is struck anew ends what rang on it.
-      for (const [f, a] of this.away) if (a.string === string) this.away.delete(f);
+      for (const [f, a] of this.away) if (a.until.has(string) && f !== finger) this.struckAnew(f, a, string, at, end);
       if (finger === null || finger === 0) continue;
-      if (fingerIn(shape, string) === finger && fretIn(shape, string) === fret) continue;
-      const rings = marksOn(motion, string).includes('~');
-      this.away.set(finger, { string, fret, until: rings ? Infinity : end });
+      const there = this.away.get(finger);
+      if (fingerIn(shape, string) === finger && fretIn(shape, string) === fret) {
+        // Home again; on the same fret it lies over both.
+        if (there?.fret === fret && this.collapses) this.away.set(finger, { ...there, atHome: true });
+        continue;
+      }
+      const until = marksOn(motion, string).includes('~') ? Infinity : end;
+      const lying =
+        this.collapses && there?.fret === fret && liesOver(shape, finger, fret, [...there.until.keys(), string]);
+      // The first finger collapses from where it stands; another lies over two strings where both are written for it.
+      const own = STRINGS.filter((s, i) => shape.fingers[i] === finger && shape.frets[i] === fret);
+      const stays = finger === 1 || touched.some((t) => t.left === finger && own.includes(t.string));
+      this.away.set(finger, {
+        fret,
+        until: new Map([...(lying ? there.until : []), [string, until]]),
+        atHome: this.collapses && stays && own.length > 0 && liesOver(shape, finger, fret, [...own, string]),
+      });
     }
+  }
+  /** Another note of a string ends what rang on it, unless its finger lies there for the sake of another string. */
+  private struckAnew(finger: Holding, a: Away, string: StringNumber, at: number, end: number) {
+    const others = [...a.until].some(([s, until]) => s !== string && until > at);
+    if (others) a.until.set(string, end);
+    else this.away.delete(finger);
   }
   /** The shape's fret on a string, or 0 where its finger is away. */
   fret(shape: Shape, string: StringNumber): number | null {
+    const lies = this.lyingOn(string);
+    if (lies) return lies.fret;
     const fret = fretIn(shape, string);
     return fret && this.isAway(fingerIn(shape, string)) ? 0 : fret;
   }
   finger(shape: Shape, string: StringNumber): LeftFinger | null {
+    const lies = this.lyingOn(string);
+    if (lies) return lies.finger;
     const finger = fingerIn(shape, string);
     return this.isAway(finger) ? 0 : finger;
   }
+  /** The finger that lies on a string beside its own. */
+  private lyingOn(string: StringNumber): { finger: Holding; fret: number } | null {
+    for (const [finger, { fret, until }] of this.away) if (until.has(string)) return { finger, fret };
+    return null;
+  }
+  /** Whether a finger has left its strings of the shape. */
   private isAway(finger: LeftFinger | null): boolean {
-    return finger !== null && finger !== 0 && this.away.has(finger);
+    return finger !== null && finger !== 0 && this.away.get(finger)?.atHome === false;
   }
   /** Where every finger stands now. */
   now(shape: Shape): Pick<TimedGrip, 'frets' | 'fingers' | 'borrowed'> {
@@ -72,16 +107,21 @@ export class LeftHandState {
       frets[i] = this.fret(shape, string);
       fingers[i] = 0;
     });
-    for (const [finger, a] of this.away) {
-      frets[indexOf(a.string)] = a.fret;
-      fingers[indexOf(a.string)] = finger;
-      const from = STRINGS.filter((s, i) => shape.fingers[i] === finger && s !== a.string);
-      if (from.length)
+    for (const [finger, { fret, until, atHome }] of this.away) {
+      const strings = [...until.keys()];
+      for (const string of strings) {
+        frets[indexOf(string)] = fret;
+        fingers[indexOf(string)] = finger;
+      }
+      const from = atHome ? [] : STRINGS.filter((s, i) => shape.fingers[i] === finger && !until.has(s));
+      const [string] = strings;
+      const ends = Math.max(...until.values());
+      if (from.length && string !== undefined)
         borrowed.push({
           finger,
-          to: { string: a.string, fret: a.fret },
+          to: { string, fret },
           from,
-          free: ticks(Number.isFinite(a.until) ? a.until : -1),
+          free: ticks(Number.isFinite(ends) ? ends : -1),
           due: null,
         });
     }
@@ -90,8 +130,8 @@ export class LeftHandState {
   /** Places that fingers leave at a time: the note that needed them is over. */
   release(at: number): boolean {
     let left = false;
-    for (const [finger, a] of this.away)
-      if (a.until <= at) {
+    for (const [finger, { until }] of this.away)
+      if (Math.max(...until.values()) <= at) {
         this.away.delete(finger);
         left = true;
       }
@@ -108,14 +148,15 @@ interface Held {
   readonly length: Ticks;
   /** When a chord of the chart begins, and its shape. */
   readonly chords: readonly { readonly at: Ticks; readonly shape: Shape }[];
+  readonly collapses?: boolean;
 }
 const NONE: readonly Borrowed[] = [];
 /** A grip whose end is not known yet. */
 type Moment = Omit<TimedGrip, 'until'> & { until: Ticks };
 
 /** The left hand in time, from the events in their order. Neighbours that are the same are one. */
-export function gripsOf({ events, length, chords }: Held): TimedGrip[] {
-  const state = new LeftHandState();
+export function gripsOf({ events, length, chords, collapses }: Held): TimedGrip[] {
+  const state = new LeftHandState(collapses);
   const moments: Moment[] = [];
   const shapeOf = (chord: number) => chords[chord]?.shape;
   let [pressed, next] = [true, 0];

@@ -7,7 +7,7 @@ import { soundStroke } from '../right-hand/index.js';
 import { type FlatPattern, flatten, parseScript, type PatternEvent } from '../script/index.js';
 import { hasMark, type LeftFinger, numberedStrings } from '../stroke/index.js';
 import { readWords, wordsUntil } from '../syllables/index.js';
-import { lcm, midi, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
+import { lcm, midi, type StringNumber, STRINGS, ticks, type Ticks, wrap } from '../time/index.js';
 import { gripsOf, LeftHandState, stopFor, type Touched } from './left-hand.js';
 import type { Score, ScoreBar, ScoreChord, ScoreEvent, ScoreNote, Slur } from './model.js';
 
@@ -20,6 +20,8 @@ export interface ScoreOptions {
   readonly flat?: FlatPattern;
   /** Slots of the pattern whose fingers are not all written. */
   readonly workedOut?: ReadonlySet<number>;
+  /** False as in programs before: a finger that goes to another string on its fret leaves its own. */
+  readonly collapses?: boolean;
 }
 
 /**
@@ -48,7 +50,7 @@ export function scoreOf(section: Section, study: StudyPart, options: ScoreOption
     instrument,
     bars: (bars ?? barsFrom(section, null, length)).filter((b) => b.at < length),
     chords,
-    grips: gripsOf({ events, length, chords }),
+    grips: gripsOf({ events, length, chords, ...options }),
     events,
     key: section.key ?? null,
     words: section.words ? wordsUntil(section.words, cycle, length) : [],
@@ -121,7 +123,7 @@ function eventsOf(laying: Laying): ScoreEvent[] {
   const lengths = barTicks(section.cycle);
   const start = wrap(laying.start, Math.max(1, whole));
   const passes = Math.max(1, whole / flat.length);
-  const state = new LeftHandState();
+  const state = new LeftHandState(laying.collapses);
   /** What every string had last. */
   const before = new Map<number, ScoreNote>();
   const reach = reachOfEarly(flat);
@@ -202,7 +204,7 @@ function notesAt(e: PatternEvent, at: number, on: number, state: LeftHandState, 
   /** Fingers that leave the shape for this stroke: written ones, and one for a bass of the chord's own. */
   const touched = met.map(({ string, fret }): Touched => {
     const stop = stopFor(e.motion, string);
-    const own = leads ? (fingersOver(shape, [{ string, fret }])[0] ?? null) : null;
+    const own = leads ? (fingersOver(shape, [{ string, fret }], struckNext(e, shape, laying))[0] ?? null) : null;
     return { string, fret: stop?.fret ?? fret, left: leftFinger(stop?.finger ?? own, stop?.fret ?? fret, null) };
   });
   state.take(e.motion, touched, at, at + e.duration, on, shape);
@@ -229,6 +231,18 @@ function notesAt(e: PatternEvent, at: number, on: number, state: LeftHandState, 
   });
   if (!state.anyAway) atHome.set(met, { isWorkedOut, notes });
   return notes;
+}
+/** Strings that the stroke after one meets on the same shape: what its fingers leave has to be there for it. */
+function struckNext(e: PatternEvent, shape: Shape, { flat, instrument }: Laying): StringNumber[] {
+  const { events } = flat;
+  let slot = events.indexOf(e);
+  for (let n = 0; n < events.length; n++) {
+    slot = (slot + 1) % events.length;
+    const motion = events[slot]?.motion;
+    const met = motion ? soundStroke(motion, shape, instrument, shape) : [];
+    if (met.length && !(motion && hasMark(motion, '>'))) return met.map((m) => m.string);
+  }
+  return [];
 }
 const atHome = new WeakMap<object, { readonly isWorkedOut: boolean; readonly notes: ScoreNote[] }>();
 const leftFinger = (written: LeftFinger | null, fret: number, held: LeftFinger | null): LeftFinger | null =>

@@ -108,10 +108,10 @@ describe('the score of a section', () => {
 });
 
 describe('a held shape is a state in time', () => {
-  it('(C) i:1f1=1 leaves string 2 open until finger 1 is back, and says by when', () => {
-    const script = 'i:1f1=1 - - m:2 {.}x4';
+  it('(C) i:1f3=1 leaves string 2 open until finger 1 is back, and says by when', () => {
+    const script = 'i:1f3=1 - - m:2 {.}x4';
     const s = score(script, 'C');
-    expect(notes(s)).toEqual(['1f1', '2f1']);
+    expect(notes(s)).toEqual(['1f3', '2f1']);
     const grip = s.grips.find((g) => g.borrowed.length > 0);
     expect(grip).toMatchObject({
       at: 0,
@@ -120,11 +120,48 @@ describe('a held shape is a state in time', () => {
     });
     expect(grip?.frets[STRINGS.indexOf(2)]).toBe(0);
     expect(sayBorrowed(grip!.borrowed[0]!, four)).toBe(
-      'Finger 1 leaves string 2 for string 1 fret 1; string 2 is open until it is back, by 2 &.',
+      'Finger 1 leaves string 2 for string 1 fret 3; string 2 is open until it is back, by 2 &.',
     );
     // Struck while the finger is away, string 2 sounds open.
-    expect(notes(score('im:2+1f1=1 {.}x7', 'C'))).toEqual(['2f0+1f1']);
-    expect(notes(score('i:1f1=1~ m:2 m:1 m:2 {.}x4', 'C'))).toEqual(['1f1', '2f0', '1f0', '2f1']);
+    expect(notes(score('im:2+1f3=1 {.}x7', 'C'))).toEqual(['2f0+1f3']);
+    expect(notes(score('i:1f3=1~ m:2 m:1 m:2 {.}x4', 'C'))).toEqual(['1f3', '2f0', '1f0', '2f1']);
+  });
+  it('(C) the first finger collapses over string 1 on its fret and stands up again: string 2 keeps its note', () => {
+    const hinged = score("ma:2f1=1'+1f1=1~ - - pim:432 {.}x4", 'C');
+    expect(notes(hinged)).toEqual(['2f1+1f1', '4f2+3f0+2f1']);
+    expect(hinged.grips[0]).toMatchObject({
+      frets: [null, 3, 2, 0, 1, 1],
+      fingers: [null, 3, 2, 0, 1, 1],
+      borrowed: [],
+    });
+    expect(notes(score('i:1f1=1 m:2 m:1 m:2 {.}x4', 'C'))).toEqual(['1f1', '2f1', '1f0', '2f1']);
+    // While it lies the grip says so; where its note ends it stands on its own string alone.
+    expect(score('i:1f1=1 - m:2 m:1 {.}x4', 'C').grips.map((g) => g.fingers[5])).toEqual([1, 0]);
+  });
+  it('a finger written on two strings of a fret lies on both until the last is lifted', () => {
+    // String 2 is struck again while string 1 rings on: the finger lies there still.
+    expect(notes(score('im:2f5=1+1f5=1~ m:2 i:1 m:2 {.}x4', ''))).toEqual(['2f5+1f5', '2f5', '1f0', '2f0']);
+    // Another note of the same finger on its fret, while the first rings.
+    expect(notes(score('i:1f5=1~ m:2f5=1 - i:1 {.}x4', ''))).toEqual(['1f5', '2f5', '1f0']);
+    expect(score('i:1f5=1~ m:2f5=1 {.}x6', '').grips[1]?.fingers).toEqual([0, 0, 0, 0, 1, 1]);
+    // Elsewhere on the neck it has left both.
+    expect(notes(score('im:2f5=1+1f5=1~ i:1f7=1 m:2 {.}x5', ''))).toEqual(['2f5+1f5', '1f7', '2f0']);
+  });
+  it('no other finger collapses from its place, and none lies over a string that would sound otherwise', () => {
+    // The third goes over from string 5 to 6: between two strokes a bass is left.
+    expect(score('p:6f3=3 - - - {.}x4', 'C').grips[0]?.borrowed).toMatchObject([{ finger: 3, from: [5] }]);
+    // Written on both, it lies over both.
+    expect(score('pi:6f3=3+5f3=3 - - - {.}x4', 'C').grips[0]).toMatchObject({
+      borrowed: [],
+      frets: [3, 3, 2, 0, 1, 0],
+    });
+    // String 3 is open in the chord: finger 1 would stop it.
+    expect(score('p:4f1=1 m:2 {.}x6', 'C').grips[0]?.borrowed).toMatchObject([{ finger: 1, from: [2] }]);
+  });
+  it('`:f` takes the finger whose string is not struck meanwhile: on D9 the second goes over, not the fourth', () => {
+    const d9 = { id: 'D9', name: 'D9', ...readShape('x-5-4-5-5-x', 'x-2-1-3-4-x') };
+    const left = scoreOf({ ...section('p:b im:32 p:f im:32 {.}x4', 'D9') }, { ...study, shapes: [d9] }).events[2];
+    expect(left?.notes).toMatchObject([{ string: 6, fret: 5, left: 2 }]);
   });
   it('stretches go by chord and by whether the hand is down, whatever single fingers do', () => {
     const stretches = (script: string, chart: string) =>

@@ -126,17 +126,19 @@ const bassMarks = ({ bassLength, muted }: CompRequest, note: PlayedBass | undefi
   (bassLength === 'short' ? "'" : bassLength === 'ringing' && !muted && STAYS.includes(note?.way) ? '~' : '') +
   (muted ? '%' : '');
 /** `b`, `f` or `n` where the chord's own means the same, else the place itself. */
-function placeText(note: PlayedBass, { request, shape, next }: Over): string {
+function placeText(note: PlayedBass, { request, name, shape, next }: Over): string {
   const { tuning, neck } = request;
   const instrument = { tuning, capo: neck.capo };
   if (note.way === 'there' || note.way === 'open') {
     const lowest = shape.frets.findIndex((f) => f !== null);
     if (STRINGS[lowest] === note.string && shape.frets[lowest] === note.fret) return 'b';
   }
+  const own = fingerSet(request, name, shape);
   const same = (place: NeckPlace): boolean =>
     place.string === note.string &&
     place.fret === note.fret &&
-    (note.fret === 0 || fingersOver(shape, [place])[0] === note.finger);
+    // Whatever is struck meanwhile.
+    (note.fret === 0 || [[], own].every((struck) => fingersOver(shape, [place], struck)[0] === note.finger));
   if (same(fifthInBass(shape, instrument))) return 'f';
   if (same(leadNote(shape, next, instrument))) return 'n';
   return placeNumber(note, shape);

@@ -148,10 +148,12 @@ const FALSETA: Record<FalsetaFaultCode, (about: About) => string> = {
   'falseta too long': ([most, own]) => `A falseta holds ${most} letters at most; this one has ${own}.`,
   'no sign of a falseta': ([text]) =>
     `${text} stands for nothing here. Write strings 1 to 6, 3f5 for fret 5, [61] together, d5 for a strum from string 5 on, . - | and %, and in ( ) what the left hand does.`,
-  'no gesture': () => 'Say in ( ) what the left hand does: (Am), (4 1f3), (lift 4), (back) or (open).',
+  'no gesture': () =>
+    'Say in ( ) what the left hand does: (Am), (4 1f3), (flat 1 2-1), (up 1), (lift 4), (back) or (open).',
   'no such hold': ([name]) =>
     `${name} is no shape of this study and no chord symbol. A finger is put down as (4 1f3), lifted as (lift 4); (back) goes back to the shape.`,
-  'finger not down': ([finger]) => `Finger ${finger} is on no string here; nothing is to be lifted.`,
+  'finger not down': ([finger]) =>
+    `Finger ${finger} is on no string here: nothing to lift, to lay flat or to stand up.`,
   'letters for strings': ([letters, strings]) =>
     `${letters} fingers stand before ${strings} ${strings === '1' ? 'string' : 'strings'}: write one for each, or none, and they are worked out.`,
   'bar told short': ([bar, has, full]) =>

@@ -170,6 +170,7 @@ export const weave = {
       ['p5 3 2 1', 'these strings as the hand has them; letters are worked out where none stand'],
       ['[61] pima[5432]', 'together'],
       ['(4 1f3)', 'finger 4 to string 1 fret 3, and there it stays'],
+      ['(flat 1 2-1)', 'finger 1 collapses over strings 2 and 1 on its fret; (up 1) stands it up'],
       ['(lift 4)', 'lift it; (back) puts all fingers back to the shape'],
       ['3f5 2f3=4', 'a fret for this stroke alone, with its finger'],
       ['d5 u3 pd6', 'strum down from string 5, up to string 3, with the thumb'],
