@@ -1,17 +1,23 @@
 import { cutSpans, printChart, type Span, turnSpans } from '../chart/index.js';
 import { barBegin, barTicks, cycleLength } from '../cycle/index.js';
 import { isFault, type Section, type Study, textBetween, type WholeTexts, wholeTexts } from '../piece/index.js';
+import type { LeftMove } from '../score/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { cutWords } from '../syllables/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
 import { figureDrill } from './figure-drills.js';
-import type { DrilledSection, SectionDrill } from './section-drills.js';
+import { type DrilledSection, drillsOfMove, type SectionDrill } from './section-drills.js';
 
 /**
  * The key of a range of bars, counted from 0.
  * @example rangeKey(1, 2) // 'bars 2 3'
  */
 export const rangeKey = (from: number, to: number): string => `bars ${from + 1} ${to + 1}`;
+/**
+ * The key of the way from a bar, counted from 0, to the end and round into the first.
+ * @example roundKey(3) // 'round 4'
+ */
+export const roundKey = (from: number): string => `round ${from + 1}`;
 /**
  * The key of the way from a section to the next.
  * @example joinKey('theme') // 'join theme'
@@ -20,12 +26,27 @@ export const joinKey = (next: string): string => `join ${next}`;
 
 /**
  * A drill that is asked for by its key rather than offered: a step of the figure that is
- * written, some bars alone, or the way into another section.
+ * written, one move of the left hand, some bars alone, the way round to the first, or into another section.
+ * @param moves of the section's left hand, as it has been read
  * @returns null where its bars can't be cut out, or the sections don't go together
  */
-export function askedDrill(section: Section, study: Study, key: string): SectionDrill | null {
+export function askedDrill(
+  section: Section,
+  study: Study,
+  key: string,
+  moves: readonly LeftMove[] = [],
+): SectionDrill | null {
   const figure = figureDrill(section, study, key);
   if (figure) return figure;
+  const move = moves.find((m) => key.endsWith(` ${m.from.id} ${m.to.id}`));
+  const ofMove = move && drillsOfMove(section, move, study.cells).find((d) => d.key === key);
+  if (ofMove) return ofMove;
+  const round = /^round (\d+)$/.exec(key);
+  if (round) {
+    const from = Number(round[1]) - 1;
+    const made = roundOf(section, study, from);
+    return made && { key, matter: { kind: 'round', from }, make: () => made };
+  }
   const bars = /^bars (\d+) (\d+)$/.exec(key);
   const next = study.sections.find((s) => key === joinKey(s.id));
   const made = bars
@@ -67,6 +88,26 @@ function rangeOf(section: Section, study: Study, from: number, to: number): Dril
     start,
     chart: spans.length ? printChart(spans, cycle) : '',
     ...(section.words ? { words: cutWords(section.words, cycle, begin, end, start) } : {}),
+  };
+}
+
+/** From a bar to the end, then the first bar: where a form goes round is where it is lost. */
+function roundOf(section: Section, study: Study, from: number): DrilledSection | null {
+  const texts = wholeTexts(section, study);
+  if (isFault(texts) || from < 0) return null;
+  const { cycle, stepsPerCount } = section;
+  const [begin, first] = [barBegin(cycle, from), barBegin(cycle, 1)];
+  if (begin >= texts.length || first > texts.length) return null;
+  const [rest, start] = [cut(section, study, texts, begin, texts.length), cut(section, study, texts, 0, first)];
+  if (!rest || !start) return null;
+  const turned = begin % cycleLength(cycle);
+  const spans = turnSpans([...rest.spans, ...start.spans], 0 - turned);
+  return {
+    script: `${rest.script.trimEnd()} | ${start.script.trimStart()}`,
+    stepsPerCount,
+    start: turned,
+    chart: spans.length ? printChart(spans, cycle) : '',
+    ...(section.words ? { words: '' } : {}),
   };
 }
 

@@ -2,7 +2,7 @@ import { printChart } from '../chart/index.js';
 import { cycleLength } from '../cycle/index.js';
 import type { Section } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
-import type { PlacedChange } from '../score/index.js';
+import type { LeftMove, PlacedChange } from '../score/index.js';
 import { flatten, type NamedCell, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
 import { kindOfPattern } from '../right-hand/index.js';
@@ -12,14 +12,16 @@ import type { Drill, FigureWay, Variant } from './model.js';
 import { keepsPlaces, vary } from './vary.js';
 
 /** How the change between two shapes is drilled: alone, with every group, after half the pattern, after so many
- * strings of a strum, or among so many notes of an arpeggio. */
-export type ChangeWay = 'alone' | 'each group' | 'half' | 6 | 5 | 4 | `among ${6 | 5 | 4}`;
+ * strings of a strum, among so many notes of an arpeggio, or as the strokes that bring their frets with them. */
+export type ChangeWay = 'alone' | 'in the line' | 'each group' | 'half' | 6 | 5 | 4 | `among ${6 | 5 | 4}`;
 /** What a drill of a section is about. */
 export type DrillMatter =
   | { readonly kind: 'pattern'; readonly drill: Drill }
   | { readonly kind: 'change'; readonly way: ChangeWay; readonly change: PlacedChange }
   /** Some bars alone, counted from 0. */
   | { readonly kind: 'range'; readonly from: number; readonly to: number }
+  /** From a bar to the end, and round into the first. */
+  | { readonly kind: 'round'; readonly from: number }
   | { readonly kind: 'join'; readonly into: string }
   | { readonly kind: 'figure'; readonly way: FigureWay };
 /** A drill of a section, both hands considered. Its key names it for good, in any language. */
@@ -33,17 +35,18 @@ export type DrilledSection = Pick<Section, 'script' | 'stepsPerCount' | 'start' 
   /** Where the words under the counts are not the section's own. */
   Partial<Pick<Section, 'words'>>;
 const FEWER_NOTES = [6, 5, 4] as const;
-/** Hardest changes that become drills. */
+/** Hardest moves that become drills. */
 export const DRILLED_CHANGES = 3;
 
 /**
- * Every drill of a section: where it is tightest, its hardest changes, then what its pattern gives.
+ * Every drill of a section: where it is tightest, its hardest moves, then what its pattern gives.
+ * @param moves of its left hand, the hardest first
  * @param cells those that the script can call by name
  */
 export function sectionDrills(
   section: Section,
   profile: HandProfile,
-  changes: readonly PlacedChange[],
+  moves: readonly LeftMove[],
   cells: readonly NamedCell[] = [],
 ): SectionDrill[] {
   const { pattern, of } = variantsOf(section, cells);
@@ -55,7 +58,7 @@ export function sectionDrills(
   });
   return [
     ...(joint ? [ofPattern(joint)] : []),
-    ...changes.slice(0, DRILLED_CHANGES).flatMap((c) => changeDrills(section, pattern, c, of)),
+    ...moves.slice(0, DRILLED_CHANGES).flatMap((m) => drillsOfMove(section, m, cells)),
     ...drillsFor(pattern).map(ofPattern),
   ];
 }
@@ -68,6 +71,22 @@ export function drillsOfChange(
 ): SectionDrill[] {
   const { pattern, of } = variantsOf(section, cells);
   return changeDrills(section, pattern, change, of);
+}
+
+/** The drills of one move of the left hand: of a change between chords, or the strokes themselves, those alone that it lies between. */
+export function drillsOfMove(section: Section, move: LeftMove, cells: readonly NamedCell[] = []): SectionDrill[] {
+  const { line } = move;
+  if (!line) return drillsOfChange(section, move, cells);
+  const { pattern, of } = variantsOf(section, cells);
+  const n = flatten(pattern).slots.length;
+  const variant: Variant = { kind: 'burst', from: line.from, strokes: ((line.to - line.from + n) % n) + 1 };
+  return [
+    {
+      key: `move ${move.from.id} ${move.to.id}`,
+      matter: { kind: 'change', way: 'in the line', change: move },
+      make: of(variant),
+    },
+  ];
 }
 
 /** A section's pattern and how drills are made of it. */

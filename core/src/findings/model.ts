@@ -39,6 +39,16 @@ export interface FindingFigures {
     /** Notes a second where strokes are closest, at the tempo and at the ceiling; null of a single stroke. */
     readonly rate: { readonly now: number; readonly top: number } | null;
     readonly raise: Raise | null;
+    /** The left hand's own, and by which move; null where it has none. */
+    readonly left: {
+      readonly ceiling: number;
+      readonly from: string;
+      readonly to: string;
+      readonly label: CountLabel;
+      readonly finger: HoldingFinger;
+      /** It is lower than the right hand's. */
+      readonly limits: boolean;
+    } | null;
   };
   /** Where the pattern comes round. */
   'comes round': {

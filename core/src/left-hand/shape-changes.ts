@@ -43,6 +43,11 @@ export interface ChangeRequest {
   readonly neck: Neck;
   readonly profile: HandProfile;
   readonly strokes: readonly StrokeNear[];
+  /**
+   * When fingers that are in the air left the neck, in ms from the change. In its place the hand lets them go to their
+   * strings from then on, and one that was not down yet is no matter. Without it, from the last stroke on.
+   */
+  readonly inAir?: ReadonlyMap<HoldingFinger, number>;
 }
 export interface ShapeChange {
   readonly from: Shape;
@@ -50,6 +55,9 @@ export interface ShapeChange {
   readonly fingers: readonly FingerChange[];
   /** Fingers that leave a place or come down: swaps and landings. */
   readonly moving: number;
+  /** How far the arm carries the hand along the neck, in mm, whatever fingers do; 0 where it stays. */
+  readonly arm: number;
+  /** The arm's way, and what fingers go beside it, in mm. */
   readonly mm: number;
   /** All at once: the slowest finger against the time before the first stroke of the new shape. */
   readonly block: { readonly neededMs: number; readonly thereMs: number | null };
@@ -152,6 +160,25 @@ function armWay(from: Stand, to: Stand, neck: Neck): number {
   }
   return from.hand === null || to.hand === null ? 0 : pointAt(1, to.hand, neck).x - pointAt(1, from.hand, neck).x;
 }
+/** Fingers that come down a fret beside their own are squeezed or stretched; the arm has not moved for them. */
+function inPlace(from: Stand, to: Stand): boolean {
+  const common = from.places.some((a, n) => a !== null && to.places[n] !== null);
+  return !common && from.hand !== null && to.hand !== null && Math.abs(to.hand - from.hand) <= 1;
+}
+/** How far a form slides as it is, every finger along its strings by as many frets, as the first of them goes; else null. */
+function slideOf(from: Stand, to: Stand, neck: Neck): number | null {
+  const ways = new Set(
+    from.places.flatMap((a, n) => {
+      const b = to.places[n];
+      if (!a && !b) return [];
+      return a && b && a.strings.join() === b.strings.join() ? [b.fret - a.fret] : [NaN];
+    }),
+  );
+  const [way] = ways;
+  const n = from.places.findIndex((p) => p !== null);
+  const [a, b] = [from.places[n], to.places[n]];
+  return ways.size === 1 && way && a && b ? Math.abs(pointOf(b, neck).x - pointOf(a, neck).x) : null;
+}
 const isBarre = (place: FingerPlace | null | undefined): boolean => (place?.strings.length ?? 0) > 1;
 const isMove = ({ action }: FingerWay): boolean => action === 'swaps' || action === 'lands';
 /** Points of a way, before the time that there is for it: the arm's movement once, and what fingers do beside it. */
@@ -181,7 +208,7 @@ export function changePoints(
 }
 
 /** Everything about the way from one shape to the next. */
-export function changeBetween({ from, to, neck, profile, strokes }: ChangeRequest): ShapeChange {
+export function changeBetween({ from, to, neck, profile, strokes, inAir }: ChangeRequest): ShapeChange {
   const left = leftHandOf(profile);
   const [stood, coming] = [standOf(from), standOf(to)];
   const ways = fingerWays(stood, coming, neck);
@@ -194,6 +221,8 @@ export function changeBetween({ from, to, neck, profile, strokes }: ChangeReques
   const due = new Map(HOLDING_FINGERS.map((f, n) => [f, firstOn(coming.places[n] ?? null)]));
   const times = [...new Set([...due.values()].filter((ms): ms is number => ms !== null))].sort((a, b) => a - b);
   const lastStroke = earlier[0]?.ms ?? null;
+  const slide = slideOf(stood, coming, neck);
+  const arm = inPlace(stood, coming) ? 0 : Math.round(slide ?? Math.abs(armWay(stood, coming, neck)));
 
   const fingers = HOLDING_FINGERS.map((finger, n): FingerChange => {
     const [a, b] = [stood.places[n] ?? null, coming.places[n] ?? null];
@@ -201,7 +230,8 @@ export function changeBetween({ from, to, neck, profile, strokes }: ChangeReques
     const moves = b !== null && action !== 'stays';
     const dueMs = due.get(finger) ?? null;
     // A finger in the air is free from the last stroke on; one that holds is free after the last stroke on its strings.
-    const freeMs = a ? (lastOn(a) ?? lastStroke) : lastStroke;
+    const since = inAir && arm === 0 ? (inAir.get(finger) ?? null) : lastStroke;
+    const freeMs = a ? (lastOn(a) ?? lastStroke) : since;
     return {
       finger,
       action,
@@ -226,13 +256,15 @@ export function changeBetween({ from, to, neck, profile, strokes }: ChangeReques
     first.from.strings.length > 1 !== first.to.strings.length > 1;
   const moving = ways.filter(isMove).length;
   const guides = fingers.filter((f) => f.action === 'guides');
-  const mm = fingers.reduce((sum, f) => sum + f.mm, 0);
+  // Frets grow narrower: fingers of a form that slides go on a little, and nobody minds.
+  const mm = arm + (slide === null ? Math.round(ways.reduce((sum, w) => sum + w.own, 0)) : 0);
   const share = tightest ? tightest.neededMs / Math.max(1, tightest.thereMs) : 0;
   return {
     from,
     to,
     fingers,
     moving,
+    arm,
     mm,
     block: { neededMs: Math.max(0, ...needed.map((f) => f.neededMs)), thereMs: blockThere },
     sequential: tightest ? { finger: tightest.finger, neededMs: tightest.neededMs, thereMs: tightest.thereMs } : null,

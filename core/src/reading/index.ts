@@ -7,3 +7,4 @@ export * from './section-hands.js';
 export * from './told-falseta.js';
 export * from './passage-keys.js';
 export { workedScore } from './worked-score.js';
+export * from './limit.js';

@@ -22,6 +22,10 @@ import {
   chordSounds,
   type HeldOver,
   heldOver,
+  leftLoad,
+  type LeftLoad,
+  type LeftMove,
+  leftMoves,
   pedalsOf,
   type PlacedChange,
   type Score,
@@ -55,6 +59,10 @@ export interface SectionFacts {
   readonly load: HandLoad;
   /** Changes between shapes, the hardest first. */
   readonly changes: readonly PlacedChange[];
+  /** Every move of the left hand, frets in strokes too, the hardest first. */
+  readonly moves: readonly LeftMove[];
+  /** What the left hand can do at the most; null where nothing of it moves. */
+  readonly left: LeftLoad | null;
   /** Barres held through one shape or several, the one that asks most first. */
   readonly barres: readonly BarreHold[];
 }
@@ -103,6 +111,7 @@ function factsOf(
   { section, shapes, profile }: ReadingRequest,
   { faults, flat, score }: ReturnType<typeof workedScore>,
 ): SectionFacts {
+  const moves = leftMoves(section, score, profile);
   return {
     faults,
     chartFaults: readNames(section, shapes).chartFaults,
@@ -113,6 +122,8 @@ function factsOf(
     kind: kindOfPattern(flat),
     load: handLoad(flat, bpm(section.bpm), profile),
     changes: sectionChanges(section, score, profile).slice(0, SHOWN_CHANGES),
+    moves: moves.slice(0, SHOWN_CHANGES),
+    left: leftLoad(moves, section.bpm),
     barres: barreHolds(score, bpm(section.bpm), profile),
   };
 }

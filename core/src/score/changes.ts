@@ -1,11 +1,19 @@
 import type { Neck } from '../instrument/index.js';
-import { changeBetween, type Shape, type ShapeChange, type StrokeNear } from '../left-hand/index.js';
+import {
+  changeBetween,
+  type HoldingFinger,
+  type Shape,
+  type ShapeChange,
+  type StrokeNear,
+} from '../left-hand/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { type Bpm, millisOf, type StringNumber, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 
 export interface TimedShape {
   readonly at: Ticks;
   readonly shape: Shape;
+  /** For how long fingers that are in the air before it have been off the neck; see `ChangeRequest`. */
+  readonly inAir?: ReadonlyMap<HoldingFinger, Ticks>;
 }
 export interface TimedStrings {
   readonly at: Ticks;
@@ -76,13 +84,24 @@ export function changes(
       // A row that goes round makes the same change among the same strokes again and again.
       key += ` ${away}:${names.get(s) ?? ''}`;
     }
+    const { inAir } = now;
+    if (inAir) key += ` ${[...inAir].join(':')}`;
+    const free = inAir && new Map([...inAir].map(([finger, t]) => [finger, 0 - millisOf(t, tempo)] as const));
     const timed = (): StrokeNear[] =>
       around.map(({ away, strings }) => {
         const ms = millisOf(ticks(Math.abs(away)), tempo);
         return { ms: away < 0 ? 0 - ms : ms, strings };
       });
     const change =
-      made.get(key) ?? changeBetween({ from: before.shape, to: now.shape, neck, profile, strokes: timed() });
+      made.get(key) ??
+      changeBetween({
+        from: before.shape,
+        to: now.shape,
+        neck,
+        profile,
+        strokes: timed(),
+        ...(free ? { inAir: free } : {}),
+      });
     made.set(key, change);
     return [{ ...change, at: now.at, index }];
   });

@@ -4,6 +4,7 @@ export * from './changes.js';
 export * from './chord-sound.js';
 export * from './early-strokes.js';
 export * from './held-over.js';
+export * from './left-moves.js';
 export { LeftHandState, stopFor } from './left-hand.js';
 export * from './model.js';
 export { pedalsOf } from './pedals-of.js';

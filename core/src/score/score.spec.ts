@@ -323,8 +323,8 @@ describe('laws of the score', () => {
     const passage = new Set(
       score(s.script, s.chart).events.flatMap((e) => e.notes.map((n) => `${n.string} ${n.midi}`)),
     );
-    const { changes } = readSection({ section: s, shapes, ...study.instrument, profile: DEFAULT_PROFILE });
-    for (const drill of sectionDrills(s, DEFAULT_PROFILE, changes)) {
+    const { moves } = readSection({ section: s, shapes, ...study.instrument, profile: DEFAULT_PROFILE });
+    for (const drill of sectionDrills(s, DEFAULT_PROFILE, moves)) {
       const { matter } = drill;
       if (matter.kind !== 'pattern' || matter.drill.variant.kind === 'open strings') continue;
       // Other fingers have other homes and sets: these drills change the strings on purpose.

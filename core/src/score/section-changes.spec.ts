@@ -52,11 +52,11 @@ describe('the changes of a section', () => {
 describe('drills of a section', () => {
   it('the three hardest changes alone and under the pattern, each playable, with both shapes held in turn', () => {
     const s = section({ script: 'id iu id iu' });
-    const drills = sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes));
+    const drills = sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves));
     const names = drills.map((d) => d.name);
     expect(new Set(drills.map((d) => d.key)).size).toBe(drills.length);
     expect(new Set(names).size).toBe(names.length);
-    const hardest = read(s).changes[0]!;
+    const hardest = read(s).moves[0]!;
     // The same drills of one change alone.
     const ofOne = drillsOfChange(s, hardest);
     const own = sectionDrills(s, DEFAULT_PROFILE, [hardest]).filter((d) => d.matter.kind === 'change');
@@ -74,7 +74,7 @@ describe('drills of a section', () => {
   it('a change comes after half the pattern: by turns, or in the middle of a turn', () => {
     const made = (script: string, more: Partial<Section> = {}) => {
       const s = section({ script, ...more });
-      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes))
+      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves))
         .find((d) => /after half the pattern/.test(d.name))
         ?.make();
     };
@@ -91,7 +91,7 @@ describe('drills of a section', () => {
   it('an arpeggio is taken through ever fewer notes, with the change among them', () => {
     const among = (script: string) => {
       const s = section({ script });
-      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes.slice(0, 1)))
+      return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves.slice(0, 1)))
         .filter((d) => d.key.startsWith('change among'))
         .map((d) => ({ name: d.name.replace(/:.*/, ''), why: d.why, ...d.make() }));
     };
@@ -114,7 +114,7 @@ describe('drills of a section', () => {
   });
   it('plucked patterns have no drill through fewer strings', () => {
     const s = section({});
-    expect(sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).changes)).some((d) => /strings:/.test(d.name))).toBe(
+    expect(sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves)).some((d) => /strings:/.test(d.name))).toBe(
       false,
     );
   });

@@ -5,7 +5,7 @@ import { type HandProfile, neckOf } from '../player/index.js';
 import { rightHandMove, type RightHandMove } from '../right-hand/index.js';
 import { hasMark } from '../stroke/index.js';
 import { bpm, type Ticks } from '../time/index.js';
-import { changes, type TimedChange } from './changes.js';
+import { changes, type TimedChange, type TimedShape, type TimedStrings } from './changes.js';
 import type { Score } from './model.js';
 
 /** One change of a section, in its place. */
@@ -28,21 +28,26 @@ export function playedChords({ chords, events }: Pick<Score, 'chords' | 'events'
   return chords.map((c, chord) => ({ at: chord === 0 ? c.at : (early.get(chord) ?? c.at), chord }));
 }
 
+/** Strokes under which something is pressed: the others ask nothing of the left hand. */
+export const pressingStrokes = ({ events }: Pick<Score, 'events'>): TimedStrings[] =>
+  events.filter((e) => !hasMark(e.motion, 'x')).map((e) => ({ at: e.at, strings: e.notes.map((n) => n.string) }));
+
 /**
  * Every change between two shapes that a section makes, the hardest first: each pair once, at the place
- * where the right hand leaves it least time. Strokes under which nothing is pressed ask nothing of the left hand.
+ * where the right hand leaves it least time.
  */
-export function sectionChanges(section: Section, score: Score, profile: HandProfile): PlacedChange[] {
+export const sectionChanges = (section: Section, score: Score, profile: HandProfile): PlacedChange[] =>
+  placeChanges(section, score, profile);
+
+/** Changes in their places of the section, each pair once; those between the chart's chords unless others are given. */
+export function placeChanges(
+  section: Section,
+  score: Score,
+  profile: HandProfile,
+  given?: { readonly all: readonly TimedChange[]; readonly held: readonly TimedShape[] },
+): PlacedChange[] {
   const { cycle } = section;
-  const played = playedChords(score).slice(0, MOST_LOOKED_AT);
-  const shapeOf = (chord: number): Shape => score.chords[chord]?.shape as Shape;
-  const held = played.map((p) => ({ at: p.at, shape: shapeOf(p.chord) }));
-  const strokes = score.events
-    .filter((e) => !hasMark(e.motion, 'x'))
-    .map((e) => ({ at: e.at, strings: e.notes.map((n) => n.string) }));
-  const neck = neckOf(profile, score.instrument.capo);
-  const loop = score.loops ? { loop: score.length } : {};
-  const all = changes(held, strokes, bpm(section.bpm), profile, { neck, ...loop });
+  const { all, held } = given ?? betweenChords(section, score, profile);
   const placed = new Map<string, PlacedChange>();
   const turnLength = cycleLength(cycle);
   for (const change of all) {
@@ -50,7 +55,7 @@ export function sectionChanges(section: Section, score: Score, profile: HandProf
     // The hardest of a pair comes first.
     if (placed.has(key)) continue;
     const until = held[change.index + 1]?.at ?? score.length;
-    const under = score.events.filter((e) => e.at >= change.at && e.at < until).map((e) => e.motion);
+    const under = given ? [] : score.events.filter((e) => e.at >= change.at && e.at < until).map((e) => e.motion);
     const turn = Math.floor(change.at / turnLength);
     placed.set(key, {
       ...change,
@@ -61,4 +66,12 @@ export function sectionChanges(section: Section, score: Score, profile: HandProf
     });
   }
   return [...placed.values()];
+}
+function betweenChords(section: Section, score: Score, profile: HandProfile) {
+  const held = playedChords(score)
+    .slice(0, MOST_LOOKED_AT)
+    .map((p): TimedShape => ({ at: p.at, shape: score.chords[p.chord]?.shape as Shape }));
+  const neck = neckOf(profile, score.instrument.capo);
+  const loop = score.loops ? { loop: score.length } : {};
+  return { held, all: changes(held, pressingStrokes(score), bpm(section.bpm), profile, { neck, ...loop }) };
 }

@@ -1,9 +1,9 @@
 import { isLate } from '../../player/index.js';
 import { finding, type FindingOf, type GraveMatter, placeIn } from '../model.js';
 
-/** Changes for which the music leaves a finger less time than it needs, the hardest first. */
+/** Moves for which the music leaves a finger less time than it needs, the hardest first. */
 export const lateChanges = (m: GraveMatter): FindingOf<'change late'>[] =>
-  m.changes.flatMap(({ at, from, to, sequential: tight }) => {
+  m.moves.flatMap(({ at, from, to, sequential: tight }) => {
     if (!tight || !isLate(tight)) return [];
     const { finger, thereMs, neededMs } = tight;
     return [

@@ -35,7 +35,15 @@ export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): Find
       : null,
     rate: rateOf(flat, section.bpm, load.ceiling),
     raise: load.ceiling < HIGHEST_BPM ? (raises[0] ?? null) : null,
+    left: leftOf(m, load.ceiling),
   });
+}
+function leftOf({ left }: GraveMatter, right: number): FindingOf<'ceiling'>['figures']['left'] {
+  const tight = left?.move.sequential;
+  if (!left || !tight) return null;
+  const { from, to, label } = left.move;
+  const names = { from: from.name, to: to.name };
+  return { ceiling: left.ceiling, ...names, label, finger: tight.finger, limits: left.ceiling < right };
 }
 /** Notes a second where strokes are closest; a tempo beyond the metronome's is not told. */
 function rateOf({ events, length }: FlatPattern, now: number, top: number) {

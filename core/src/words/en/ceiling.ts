@@ -1,6 +1,7 @@
 import type { FindingFigures } from '../../findings/index.js';
 import type { CeilingCause } from '../../right-hand/index.js';
 import { HIGHEST_BPM } from '../../time/index.js';
+import { fingerName } from './left-hand/left-hand-findings.js';
 import { sayRaise } from './raise.js';
 
 /** Who sets the ceiling: a finger, a joint, or the plectrum. */
@@ -29,10 +30,21 @@ export function sayCeiling(f: FindingFigures['ceiling']): { title: string; lines
   const where = b ? `, ${b.seam ? 'at the seam, ' : ''}from ${b.from} to ${b.to}` : '';
   const lines = [`At ${f.bpm}${now}, ${has}${where}${detailOf(f.cause)}.`];
   if (f.room === 'late') lines.push(`It fits up to ${top}.`);
+  if (f.left) lines.push(sayLeft(f.left));
   if (f.raise) lines.push(`${sayRaise(f.raise)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(f.raise.ceiling))}.`);
   if (f.room === 'near')
     lines.push(
       `Close to the limit: a few passes at a time, and let the ${f.cause.kind === 'plectrum' ? 'wrist' : 'finger'} go after each stroke.`,
     );
-  return { title: f.room === 'late' ? `No room at ${f.bpm}: ${who} is late` : `Ceiling ${top}: ${who}`, lines };
+  if (f.room === 'late') return { title: `No room at ${f.bpm}: ${who} is late`, lines };
+  const title = f.left?.limits
+    ? `Ceiling ${tempo(f.left.ceiling)}: the left hand; the right hand’s is ${tempo(f.ceiling)}`
+    : `Ceiling ${top}: ${who}`;
+  return { title, lines };
+}
+/** The left hand's own ceiling, and which of the two hands is the limit. */
+function sayLeft(left: NonNullable<FindingFigures['ceiling']['left']>): string {
+  const { ceiling, from, to, label, finger } = left;
+  const limit = left.limits ? 'it is the limit' : 'the right hand is the limit';
+  return `The left hand’s ceiling is ${tempo(ceiling)} (${fingerName(finger)}, ${from} → ${to} on ${label}): ${limit}.`;
 }

@@ -86,6 +86,7 @@ export function sayPatternDrill({ variant, tight }: Drill, all: readonly Drill[]
 }
 const CHANGES: Record<ChangeWay, SaidDrill> = {
   alone: said('Change alone', ''),
+  'in the line': said('The move alone', ''),
   'each group': said('Change with every group', 'The pattern as written; the change comes sooner than it has to.'),
   half: said('Change after half the pattern', 'The change comes in the middle of the figure.'),
   'among 6': said('Change among 6 notes', 'Three before it, three after; the others rest.'),
@@ -114,6 +115,11 @@ export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & Sa
   return drills.map((d) => {
     if (d.matter.kind === 'pattern') return { ...d, ...sayPatternDrill(d.matter.drill, ofPattern) };
     if (d.matter.kind === 'range') return { ...d, ...sayRange(d.matter.from, d.matter.to) };
+    if (d.matter.kind === 'round')
+      return {
+        ...d,
+        ...said(`From bar ${d.matter.from + 1} round into bar 1`, 'Where it goes round it is lost first.'),
+      };
     if (d.matter.kind === 'join')
       return { ...d, ...said(`The way into ${d.matter.into}`, 'The last count before it, then its first bar.') };
     if (d.matter.kind === 'figure') return { ...d, ...FIGURES[d.matter.way] };

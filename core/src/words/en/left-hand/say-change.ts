@@ -1,5 +1,5 @@
 import type { FingerChange, ShapeChange } from '../../../left-hand/index.js';
-import { landingOrder } from '../../how-much.js';
+import { isNone, landingOrder } from '../../how-much.js';
 import { byNumber, listed, plural } from '../numbers.js';
 import { fingerName } from './left-hand-findings.js';
 
@@ -33,6 +33,7 @@ export function sayChange(change: ShapeChange): string[] {
   const guide = change.fingers.filter((f) => f.action === 'guides').map((f) => String(f.finger));
   if (stay.length) lines.push(`${listed(stay)} ${byNumber(stay.length, 'stays', 'stay')}.`);
   if (guide.length) lines.push(`${listed(guide)} ${byNumber(guide.length, 'guides', 'guide')} along the string.`);
+  if (!isNone(change.arm)) lines.push(`The arm carries the hand ${change.arm} mm along the neck.`);
   lines.push(
     change.moving
       ? `${plural(change.moving, 'finger')} really ${byNumber(change.moving, 'moves', 'move')}.`

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
-import { DRILLED_CHANGES, drillsOfChange, type PlacedChange } from '@ruffle-wheel/core';
+import { drillsOfMove, type LeftMove, roundKey } from '@ruffle-wheel/core';
 import { AskedDrills, OpenStudy } from '../../study';
 import { RovingGroup, RovingItem } from '../../ui/roving';
 import { neck as neckWords } from '../../words/neck';
 import { MatButton } from '@angular/material/button';
 import { sayChange, sayFinger, sayRightHand } from '../../words/said/left-hand';
 
-/** Every change of the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
+/** Every move of the left hand in the section, the hardest first: what stays, what moves, the time for it. The neck's text alternative. */
 @Component({
   selector: 'app-changes-panel',
   imports: [MatButton, RovingGroup, RovingItem],
@@ -27,7 +27,7 @@ import { sayChange, sayFinger, sayRightHand } from '../../words/said/left-hand';
             >
               <span data-own>{{ c.from }} → {{ c.to }}</span>
             </button>
-            <span class="soft">{{ words.at(c.label) }} · {{ words.mm(c.mm) }} · {{ words.points(c.points) }}</span>
+            <span class="soft">{{ words.inBar(c.bar, c.label) }} · {{ c.way }} · {{ words.points(c.points) }}</span>
           </p>
           <p>{{ c.said }}</p>
           @if (c.right) {
@@ -41,7 +41,7 @@ import { sayChange, sayFinger, sayRightHand } from '../../words/said/left-hand';
               <li>{{ f }}</li>
             }
           </ul>
-          @if ($index < drilled) {
+          <p class="acts">
             <button
               type="button"
               matButton="outlined"
@@ -50,9 +50,17 @@ import { sayChange, sayFinger, sayRightHand } from '../../words/said/left-hand';
             >
               {{ words.drill }}
             </button>
-          } @else {
-            <p class="soft">{{ words.undrilled }}</p>
-          }
+            @if (goesRound()) {
+              <button
+                type="button"
+                matButton="text"
+                [attr.aria-label]="words.round(c.bar) + ': ' + c.from + ' → ' + c.to"
+                (click)="round(c.change)"
+              >
+                {{ words.round(c.bar) }}
+              </button>
+            }
+          </p>
         </section>
       } @empty {
         <p class="soft">{{ words.none }}</p>
@@ -67,13 +75,13 @@ export class ChangesPanel {
   private readonly open = inject(OpenStudy);
   private readonly asked = inject(AskedDrills);
   private readonly router = inject(Router);
-  readonly shown = output<PlacedChange>();
-  /** The hardest ones have drills. */
-  protected readonly drilled = DRILLED_CHANGES;
+  readonly shown = output<LeftMove>();
 
+  /** One bar alone leads into itself. */
+  protected readonly goesRound = computed(() => (this.open.writtenReading()?.score.bars.length ?? 0) > 1);
   protected readonly rows = computed(() => {
-    const changes = this.open.writtenReading()?.changes ?? [];
-    return changes.map((change) => {
+    const moves = this.open.writtenReading()?.moves ?? [];
+    return moves.map((change) => {
       const { block } = change;
       return {
         change,
@@ -81,7 +89,8 @@ export class ChangesPanel {
         from: change.from.name,
         to: change.to.name,
         label: change.label,
-        mm: change.mm,
+        bar: change.bar + 1,
+        way: change.arm > 0 ? this.words.armWay(change.arm, change.mm) : this.words.mm(change.mm),
         points: change.difficulty,
         said: sayChange(change).join(' '),
         right: sayRightHand(change.rightHand).join(' '),
@@ -91,10 +100,17 @@ export class ChangesPanel {
       };
     });
   });
-  protected drill(change: PlacedChange) {
+  protected drill(change: LeftMove) {
     const section = this.open.written();
     if (!section) return;
-    this.asked.ask(drillsOfChange(section, change, this.open.study()?.cells).map((d) => d.key));
+    this.ask(drillsOfMove(section, change, this.open.study()?.cells).map((d) => d.key));
+  }
+  /** From the bar of a move to the end, and round into the first. */
+  protected round(change: LeftMove) {
+    this.ask([roundKey(change.bar)]);
+  }
+  private ask(keys: readonly string[]) {
+    this.asked.ask(keys);
     void this.router.navigateByUrl('/practise');
   }
 }

@@ -8,6 +8,7 @@ import {
   heldChords,
   heldInTurn,
   OPEN_SHAPE,
+  type LeftMove,
   type PlacedChange,
   reachFault,
   type Shape,
@@ -235,13 +236,15 @@ export class NeckPlace {
     this.walk.leave();
     if (length) this.choice.set((n + length) % length);
   }
-  /** A change of the list shown on the neck. */
-  protected show(change: PlacedChange) {
+  /** A move of the list shown on the neck: its shapes, or the note that it leads to. */
+  protected show(change: LeftMove) {
     const row = this.row();
     const n = row.findIndex(
       (s, i) => s.id === change.to.id && row[(i + row.length - 1) % row.length]?.id === change.from.id,
     );
-    if (n >= 0) this.choice.set(n);
+    const { line } = change;
+    if (line) this.walk.to(this.walk.events().findIndex((e) => e.slot === line.to));
+    else if (n >= 0) this.choice.set(n);
   }
 
   /** Where the arrows go on from. */

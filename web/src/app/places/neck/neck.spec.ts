@@ -3,6 +3,7 @@ import { Router } from '@angular/router';
 import {
   cycleById,
   cycleLength,
+  type LeftMove,
   setCell,
   setChart,
   setCycle,
@@ -247,7 +248,7 @@ describe('the neck', () => {
   });
   it('walks through a line over a shape: the finger that is borrowed, and by when it is back', async () => {
     world.open.apply(setChart('s-a', 'C'));
-    world.open.apply(setScript('s-a', 'i:1f1=1 - - m:2 {.}x20'));
+    world.open.apply(setScript('s-a', 'i:1f3=1 - - m:2 {.}x20'));
     const { f, hit } = await place();
     expect(texts(f, 'h1')).toEqual(['C']);
     expect(all(f, '.tip.line')).toHaveLength(0);
@@ -257,7 +258,7 @@ describe('the neck', () => {
     expect(texts(f, 'h1')).toEqual(['C · Note 1 of 1']);
     expect(all(f, '.tip.line')).toHaveLength(1);
     expect(all(f, '.away')).toHaveLength(1);
-    expect(said(f)).toMatch(/string 2 open, string 1 fret 1 finger 1/);
+    expect(said(f)).toMatch(/string 2 open, string 1 fret 3 finger 1/);
     expect(texts(f, '.borrowed')[0]).toMatch(/^Finger 1 leaves string 2.*until it is back, by 1 &\.$/);
     await hit('Escape');
     expect(texts(f, 'h1')).toEqual(['C']);
@@ -279,6 +280,25 @@ describe('changes', () => {
     await press(f, 'Drill: C → EM');
     expect(TestBed.inject(AskedDrills).take()[0]).toBe('change alone c em');
     expect(went).toEqual(['/practise']);
+  });
+  it('frets in strokes are moves too: ranked with the arm’s way, shown on the neck, drilled, and taken round into bar 1', async () => {
+    vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    world.open.apply(setChart('s-a', ''));
+    world.open.apply(setScript('s-a', 'i:1f1=1 m:1f3=3 i:1f1=1 m:2f12=4 {.}x20 | {.}x24'));
+    const f = await show(ChangesPanel);
+    const shown: LeftMove[] = [];
+    f.componentInstance.shown.subscribe((move) => shown.push(move));
+    await soon(() => expect(texts(f, '.link')).toHaveLength(4));
+    expect(texts(f, '.top .soft')[0]).toMatch(
+      /^bar 1, on [^·]+ · arm \d{3} mm, with the fingers \d{3} mm · \d+ points$/,
+    );
+    expect(texts(f, 'section p').join()).toMatch(/The arm carries the hand \d{3} mm along the neck\./);
+    await press(f, texts(f, '.link')[0]!);
+    expect(shown[0]?.line).not.toBeNull();
+    await press(f, 'Drill: 1f1 → 2f12');
+    expect(TestBed.inject(AskedDrills).take()[0]).toMatch(/^move /);
+    await press(f, 'Bar 1 round into bar 1: 1f1 → 2f12');
+    expect(TestBed.inject(AskedDrills).take()).toEqual(['round 1']);
   });
 });
 

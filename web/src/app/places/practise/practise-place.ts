@@ -20,6 +20,7 @@ import {
   type SectionDrill,
   sectionDrills,
   setLadder,
+  limitOf,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
@@ -102,7 +103,10 @@ export class PractisePlace {
     });
   });
   /** Highest tempo at which nothing of this hand is late. */
-  private readonly ceiling = computed(() => this.open.reading()?.load.ceiling ?? Infinity);
+  private readonly ceiling = computed(() => {
+    const reading = this.open.reading();
+    return (reading && limitOf(reading)?.ceiling) ?? Infinity;
+  });
   /** Said where the ladder leads higher than the hand can follow. */
   protected readonly overCeiling = computed(() => {
     const { start, end } = this.ladder();
@@ -114,11 +118,13 @@ export class PractisePlace {
   protected readonly drills = computed((): readonly (SectionDrill & SaidDrill)[] => {
     const written = this.open.written();
     if (!written) return [];
-    const changes = this.open.writtenReading()?.changes ?? [];
+    const moves = this.open.writtenReading()?.moves ?? [];
     const study = this.open.study();
     // Bars and joints that another place has asked for stand before those that every section has.
-    const asked = study ? this.askedKeys().flatMap((key) => askedDrill(written, study, key) ?? []) : [];
-    return sayDrills([...asked, ...sectionDrills(written, this.collection.profile(), changes, study?.cells)]);
+    const own = sectionDrills(written, this.collection.profile(), moves, study?.cells);
+    const elsewhere = this.askedKeys().filter((key) => !own.some((d) => d.key === key));
+    const asked = study ? elsewhere.flatMap((key) => askedDrill(written, study, key, moves) ?? []) : [];
+    return sayDrills([...asked, ...own]);
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */
   private readonly queue = signal<readonly string[]>([]);

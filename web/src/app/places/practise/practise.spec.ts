@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { type LogEntry, setLadder, setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
+import { limitOf, type LogEntry, setLadder, setScript, TICKS_PER_COUNT } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
 import {
   all,
@@ -235,7 +235,7 @@ describe('practise', () => {
   it('says where the ladder leads higher than the hand can follow, and marks those rungs', async () => {
     const f = await show(PractisePlace);
     expect(all(f, 'p.over')).toHaveLength(0);
-    const ceiling = Math.floor(world.open.reading()!.load.ceiling!);
+    const ceiling = Math.floor(limitOf(world.open.reading()!)!.ceiling);
     world.open.adjust(setLadder('s-a', { start: ceiling - 20, end: ceiling + 10, step: 10, passes: 2 }));
     await soon(() =>
       expect(texts(f, 'p.over')[0]).toMatch(new RegExp(`^Above ${ceiling} a finger of this hand is late`)),

@@ -56,8 +56,8 @@ export class DrillsPanel {
   private readonly drills = computed(() => {
     const written = this.open.written();
     if (!written) return [];
-    const changes = this.open.writtenReading()?.changes ?? [];
-    const all = sayDrills(sectionDrills(written, this.collection.profile(), changes, this.open.study()?.cells));
+    const moves = this.open.writtenReading()?.moves ?? [];
+    const all = sayDrills(sectionDrills(written, this.collection.profile(), moves, this.open.study()?.cells));
     const kinds = [...new Set(all.map(kindOf))];
     return kinds.map((kind) => ({ kind, drills: all.filter((d) => kindOf(d) === kind) }));
   });

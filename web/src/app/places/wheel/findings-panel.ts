@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { hasUsualFigures, HIGHEST_BPM, roomOf, type SaidFinding } from '@ruffle-wheel/core';
+import { hasUsualFigures, HIGHEST_BPM, limitOf, roomOf, type SaidFinding } from '@ruffle-wheel/core';
 import { isInvented } from '../../data/demo';
 import { Collection, OpenStudy } from '../../study';
 import { wheel as wheelWords } from '../../words/wheel';
@@ -8,6 +8,8 @@ import { AnswerButtons } from '../../parts/try-out/answer-buttons';
 import { FindingCard, type LeadTo } from './finding-card';
 import { sayAll, sayRaise } from '../../words/said/findings';
 
+/** Moves of the left hand in the load. */
+const SHOWN_MOVES = 3;
 const SHOWN_JOINTS = 5;
 /** Findings that are open at first; the rest is folded by matter. */
 const OPEN_AT_FIRST = 3;
@@ -103,6 +105,29 @@ export class FindingsPanel {
       needs: Math.ceil(j.neededMs),
     })),
   );
+  /** The left hand's tightest moves, each against the time that the music leaves it. */
+  protected readonly leftMoves = computed(() =>
+    (this.open.reading()?.moves ?? [])
+      .flatMap((m) => (m.sequential && m.sequential.neededMs > 0 ? [{ m, ...m.sequential }] : []))
+      .map(({ m, neededMs, thereMs }) => ({ m, neededMs, thereMs, share: neededMs / Math.max(1, thereMs) }))
+      .sort((a, b) => b.share - a.share)
+      .slice(0, SHOWN_MOVES)
+      .map(({ m, share, thereMs, neededMs }) => ({
+        name: `${m.from.name} → ${m.to.name}`,
+        percent: Math.round(share * 100),
+        width: Math.min(100, share * 100),
+        over: roomOf(share) === 'late',
+        near: roomOf(share) !== 'in time',
+        has: thereMs,
+        needs: neededMs,
+      })),
+  );
+  /** Which hand is the limit. */
+  protected readonly limit = computed(() => {
+    const reading = this.open.reading();
+    const limit = reading && limitOf(reading);
+    return limit ? this.words.limit[limit.hand](Math.min(HIGHEST_BPM, Math.floor(limit.ceiling))) : '';
+  });
   /** Other ways to play what is written that would let it go faster; they stay while one is tried out. */
   protected readonly raises = computed(() => {
     const reading = this.open.writtenReading();

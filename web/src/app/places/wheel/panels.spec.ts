@@ -37,9 +37,12 @@ describe('findings panel', () => {
   });
   it('says what there is to say, the ceiling first, and the load of every finger', async () => {
     const f = await show(FindingsPanel);
-    expect(texts(f, 'h3')[0]).toBe('Ceiling 352 (11.8 notes a second): i');
+    expect(texts(f, 'h3')[0]).toBe('Ceiling 229: the left hand; the right hand’s is 352');
     expect(texts(f, 'h3')).toContain('Comes round after 5 turns');
-    expect(texts(f, '.row:not(.joint) b')).toEqual(['e', 'a', 'm', 'i']);
+    expect(texts(f, '.row:not(.joint, .move) b')).toEqual(['e', 'a', 'm', 'i']);
+    // The left hand's own beside it, and which of the two is the limit.
+    expect(texts(f, '.row.move b')).toEqual(['C → EM', 'EM → C']);
+    expect(texts(f, '.load p.soft').at(-1)).toBe('The left hand is the limit, at 229.');
     expect(texts(f, '.row .share')[3]).toMatch(/^\d+ % of yours$/);
   });
   it('looks for what would end a finding when it is asked, and takes it', async () => {
@@ -99,7 +102,7 @@ describe('findings panel', () => {
     world.open.apply(setTempo('s-a', 390));
     const f = await show(FindingsPanel);
     expect(texts(f, '.late-tone h3')[0]).toBe('No room at 390: i is late');
-    expect(texts(f, '.row.over b')).toEqual(['i']);
+    expect(texts(f, '.row.over:not(.move) b')).toEqual(['i']);
   });
   it('has a bar for every joint, and offers what would raise the ceiling, to hear or to take', async () => {
     world.open.apply(setScript('s-a', 'ed md ed md'));

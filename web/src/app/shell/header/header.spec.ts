@@ -1,6 +1,7 @@
-import { setScript } from '@ruffle-wheel/core';
+import { setChart, setScript } from '@ruffle-wheel/core';
 import { all, aWorld, element, press, show, texts, type, type World } from '../../testing/world';
 import { TestBed } from '@angular/core/testing';
+import { soon } from '../../testing/soon';
 import { MatDialogRef } from '@angular/material/dialog';
 import { ACTS } from '../../keys/acts';
 import { Header } from './header';
@@ -16,8 +17,12 @@ describe('header', () => {
   it('names study, section, cycle, ceiling with its finger, and what is saved', async () => {
     const f = await show(Header);
     expect(texts(f, '.cycle')).toEqual(['Bulería · counted from 12']);
-    expect(texts(f, '.ceiling')).toEqual(['ceiling 352 · i']);
+    expect(texts(f, '.ceiling')).toEqual(['ceiling 229 · left hand']);
     expect(texts(f, '.saved')).toEqual(['Saved']);
+    // Without chords the left hand has nothing to do.
+    world.open.apply(setChart('s-a', ''));
+    await f.whenStable();
+    await soon(() => expect(texts(f, '.ceiling')).toEqual(['ceiling 352 · i']));
   });
   it('says when the tempo is over the ceiling, and when no stroke sets one', async () => {
     const f = await show(Header);

@@ -3,7 +3,7 @@ import { NgComponentOutlet } from '@angular/common';
 import { MatIconButton } from '@angular/material/button';
 import { MatOption } from '@angular/material/core';
 import { MatSelect, MatSelectTrigger } from '@angular/material/select';
-import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM } from '@ruffle-wheel/core';
+import { clampBpm, DEFAULT_PROFILE, HIGHEST_BPM, limitOf } from '@ruffle-wheel/core';
 import type { Theme } from '../../data';
 import { Everywhere } from '../everywhere';
 import { Transport } from '../../sound/transport';
@@ -67,11 +67,12 @@ export class Header {
     return kept.length ? kept : [DEFAULT_PROFILE];
   });
   protected readonly ceiling = computed(() => {
-    const load = this.open.reading()?.load;
-    if (!load || load.ceiling === null || !load.cause) return null;
-    const who = whoLimits(load.cause);
-    const tempo = load.ceiling > HIGHEST_BPM ? this.words.over(HIGHEST_BPM) : String(Math.floor(load.ceiling));
-    return { tempo, who, over: (this.open.section()?.bpm ?? 0) > load.ceiling };
+    const reading = this.open.reading();
+    const limit = reading && limitOf(reading);
+    if (!limit) return null;
+    const who = limit.hand === 'left' ? this.words.leftHand : whoLimits(limit.cause);
+    const tempo = limit.ceiling > HIGHEST_BPM ? this.words.over(HIGHEST_BPM) : String(Math.floor(limit.ceiling));
+    return { tempo, who, over: (this.open.section()?.bpm ?? 0) > limit.ceiling };
   });
 
   protected chooseStudy(id: string) {

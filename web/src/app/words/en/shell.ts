@@ -107,6 +107,7 @@ export const shell = {
     slower: `Slower${keyHint('[')}`,
     faster: `Faster${keyHint(']')}`,
     ceiling: 'ceiling',
+    leftHand: 'left hand',
     over: (bpm: number) => `over ${bpm}`,
     noCeiling: 'no strokes yet',
     hand: 'Whose hand is judged for',

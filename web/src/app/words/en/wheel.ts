@@ -38,6 +38,11 @@ export const wheel = {
       ladder: `Practise slower${keyHint('4')}`,
     },
     load: (bpm: number) => `Load at ${bpm}`,
+    leftHand: 'The left hand’s tightest moves',
+    limit: {
+      left: (bpm: number) => `The left hand is the limit, at ${bpm}.`,
+      right: (bpm: number) => `The right hand is the limit, at ${bpm}.`,
+    },
     ofYours: (percent: number) => `${percent} % of yours`,
     perSecond: (rate: string) => `${rate} a second`,
     hasNeeds: (has: number, needs: number) => `${has} / ${needs} ms`,

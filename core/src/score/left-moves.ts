@@ -1,0 +1,122 @@
+import type { HoldingFinger, Shape } from '../left-hand/index.js';
+import type { Section } from '../piece/index.js';
+import { type HandProfile, neckOf } from '../player/index.js';
+import { hasMark } from '../stroke/index.js';
+import { bpm, STRINGS, ticks, type Ticks } from '../time/index.js';
+import { changes, type TimedShape } from './changes.js';
+import { stopFor } from './left-hand.js';
+import type { Score, ScoreEvent, TimedGrip } from './model.js';
+import { type PlacedChange, placeChanges, playedChords, pressingStrokes } from './section-changes.js';
+
+/** One move of the left hand, between chords of the chart or among frets that strokes bring. */
+export interface LeftMove extends PlacedChange {
+  /** Slots of the strokes that it lies between; null between two chords of the chart. */
+  readonly line: { readonly from: number; readonly to: number } | null;
+}
+/** What the left hand can do at the most, and where it is tightest. */
+export interface LeftLoad {
+  /** Highest tempo at which every finger is in time, in counts a minute. */
+  readonly ceiling: number;
+  readonly move: LeftMove;
+}
+
+interface Stood extends TimedShape {
+  readonly slot: number | null;
+  /** The last stroke on it. */
+  last: number | null;
+  /** How long the last stroke on it lasts. */
+  until: number;
+}
+/** Moves looked at; each is kept where it is hardest. */
+const MOST_LOOKED_AT = 1_024;
+
+/**
+ * Every move of the left hand, the hardest first: between the chart's chords, into every place that a stroke brings with
+ * it, and back. Each once, where it leaves least time. Landing in place is none while its finger had been free long before.
+ */
+export function leftMoves(section: Section, score: Score, profile: HandProfile): LeftMove[] {
+  const stood = standsOf(score).slice(0, MOST_LOOKED_AT);
+  if (stood.every((s) => s.slot === null))
+    return placeChanges(section, score, profile).map((c) => ({ ...c, line: null }));
+  const neck = neckOf(profile, score.instrument.capo);
+  const loop = score.loops ? { loop: score.length } : {};
+  const all = changes(stood, pressingStrokes(score), bpm(section.bpm), profile, { neck, ...loop });
+  const found = new Map<string, LeftMove>();
+  for (const c of placeChanges(section, score, profile, { all, held: stood })) {
+    const [before, now] = [stood[c.index - 1] ?? stood.at(-1), stood[c.index]];
+    const slides = c.fingers.some((f) => f.action === 'guides');
+    if (!before || !now || (c.moving === 0 && !slides)) continue;
+    const line = now.slot === null ? null : { from: before.last ?? now.slot, to: now.slot };
+    found.set(`${c.from.id} ${c.to.id}`, { ...c, line });
+  }
+  return [...found.values()];
+}
+
+/** The tightest of all moves; null where the music leaves every finger its time, or nothing moves. */
+export function leftLoad(moves: readonly LeftMove[], tempo: number): LeftLoad | null {
+  let tightest: LeftLoad | null = null;
+  for (const move of moves) {
+    const { sequential: s } = move;
+    if (!s || s.neededMs <= 0) continue;
+    const ceiling = (tempo * Math.max(1, s.thereMs)) / s.neededMs;
+    if (!tightest || ceiling < tightest.ceiling) tightest = { ceiling, move };
+  }
+  return tightest;
+}
+
+/** Where the hand stands, from place to place: on the chart's shapes, and on what strokes stop for themselves. */
+function standsOf(score: Score): Stood[] {
+  const { chords, events, grips } = score;
+  const stood: Stood[] = [];
+  const lifted = new Map<HoldingFinger, number>();
+  const put = (at: Ticks, shape: Shape, slot: number | null, until: number) => {
+    const fingers = holding(shape);
+    if (fingers.length === 0) return;
+    const last = stood.at(-1);
+    if (last?.shape.id === shape.id) {
+      last.until = until;
+      return;
+    }
+    if (last?.at === at) stood.pop();
+    const before = stood.at(-1);
+    if (before) for (const f of holding(before.shape)) lifted.set(f, Math.min(at, before.until));
+    const inAir = new Map(
+      [...lifted].flatMap(([f, t]) => (holding(before?.shape).includes(f) ? [] : ([[f, ticks(at - t)]] as const))),
+    );
+    stood.push({ at, shape, slot, last: slot, until, ...(slot === null ? {} : { inAir }) });
+  };
+  const played = playedChords(score);
+  let [next, grip] = [0, 0];
+  for (const e of events) {
+    for (; next < played.length && (played[next]?.at ?? 0) <= e.at; next++) put(...chordStand(played[next], score));
+    if (hasMark(e.motion, 'x') || e.notes.length === 0) continue;
+    while (grip + 1 < grips.length && (grips[grip + 1]?.at ?? 0) <= e.at) grip++;
+    const end = e.at + e.duration;
+    const own = e.notes.some((n) => n.fret > 0 && stopFor(e.motion, n.string));
+    const now = grips[grip];
+    const chord = chords[e.chord];
+    if (own && now?.pressed) put(e.at, gripShape(e, now, chord?.name ?? ''), e.slot, end);
+    else if (chord && e.notes.some((n) => n.fret > 0))
+      put(e.at, chord.shape, stood.at(-1)?.slot == null ? null : e.slot, end);
+    const here = stood.at(-1);
+    if (here) here.last = e.slot;
+  }
+  for (; next < played.length; next++) put(...chordStand(played[next], score));
+  return stood;
+}
+function chordStand(
+  played: ReturnType<typeof playedChords>[number] | undefined,
+  { chords, length }: Score,
+): [Ticks, Shape, null, number] {
+  const chord = chords[played?.chord ?? 0] as Score['chords'][number];
+  return [played?.at ?? ticks(0), chord.shape, null, chord.until || length];
+}
+const holding = (shape: Pick<Shape, 'fingers'> | undefined): HoldingFinger[] =>
+  shape ? shape.fingers.flatMap((f) => (f === null || f === 0 ? [] : [f])) : [];
+/** What the hand has for a stroke, named after its chord and after what the stroke stops. */
+function gripShape(e: ScoreEvent, { frets, fingers }: TimedGrip, chord: string): Shape {
+  const stops = e.notes.flatMap((n) => (n.fret > 0 && stopFor(e.motion, n.string) ? [`${n.string}f${n.fret}`] : []));
+  const name = [chord, ...stops].filter((t) => t !== '').join(' ');
+  const id = STRINGS.map((_, i) => `${frets[i] ?? 'x'}=${fingers[i] ?? ''}`).join('-');
+  return { id, name, frets, fingers };
+}
