@@ -30,6 +30,8 @@ export interface ChangesSetting {
   readonly neck?: Neck;
   /** Length after which shapes and strokes come round; then the last shape leads to the first. */
   readonly loop?: Ticks;
+  /** Places in the row whose changes alone are wanted; default: all. */
+  readonly only?: ReadonlySet<number>;
 }
 /** Where strokes in their order begin that are not before a place. */
 function firstFrom(strokes: readonly TimedStrings[], at: number): number {
@@ -53,7 +55,7 @@ export function changes(
   strokes: readonly TimedStrings[],
   tempo: Bpm,
   profile: HandProfile,
-  { neck = neckOf(profile), loop }: ChangesSetting = {},
+  { neck = neckOf(profile), loop, only }: ChangesSetting = {},
 ): TimedChange[] {
   const near = NEAR_COUNTS * TICKS_PER_COUNT;
   const sorted = [...strokes].sort((a, b) => a.at - b.at);
@@ -71,7 +73,7 @@ export function changes(
   const made = new Map<string, ShapeChange>();
   const found = shapes.flatMap((now, index): TimedChange[] => {
     const before = shapes[index - 1] ?? (loop === undefined ? undefined : shapes.at(-1));
-    if (!before || before.shape.id === now.shape.id) return [];
+    if (!before || before.shape.id === now.shape.id || (only && !only.has(index))) return [];
     const around: { away: number; strings: TimedStrings['strings'] }[] = [];
     let key = `${before.shape.id} ${now.shape.id}`;
     for (const s of nearTo(now.at)) {

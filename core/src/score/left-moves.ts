@@ -1,9 +1,9 @@
-import type { HoldingFinger, Shape } from '../left-hand/index.js';
+import type { HoldingFinger, LeftFinger, Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { hasMark } from '../stroke/index.js';
-import { bpm, STRINGS, ticks, type Ticks } from '../time/index.js';
-import { changes, type TimedShape } from './changes.js';
+import { bpm, ticks, type Ticks } from '../time/index.js';
+import { changes, type TimedShape, type TimedStrings } from './changes.js';
 import { stopFor } from './left-hand.js';
 import type { Score, ScoreEvent, TimedGrip } from './model.js';
 import { type PlacedChange, placeChanges, playedChords, pressingStrokes } from './section-changes.js';
@@ -40,7 +40,9 @@ export function leftMoves(section: Section, score: Score, profile: HandProfile):
     return placeChanges(section, score, profile).map((c) => ({ ...c, line: null }));
   const neck = neckOf(profile, score.instrument.capo);
   const loop = score.loops ? { loop: score.length } : {};
-  const all = changes(stood, pressingStrokes(score), bpm(section.bpm), profile, { neck, ...loop });
+  const strokes = pressingStrokes(score);
+  const only = unlike(stood, strokes);
+  const all = changes(stood, strokes, bpm(section.bpm), profile, { neck, ...loop, only });
   const found = new Map<string, LeftMove>();
   for (const c of placeChanges(section, score, profile, { all, held: stood })) {
     const [before, now] = [stood[c.index - 1] ?? stood.at(-1), stood[c.index]];
@@ -50,6 +52,24 @@ export function leftMoves(section: Section, score: Score, profile: HandProfile):
     found.set(`${c.from.id} ${c.to.id}`, { ...c, line });
   }
   return [...found.values()];
+}
+
+/** Of moves between the same places, among the same strokes at the same distance, the first alone. */
+function unlike(stood: readonly Stood[], strokes: readonly TimedStrings[]): Set<number> {
+  const seen = new Set<string>();
+  const found = new Set<number>();
+  let next = 0;
+  stood.forEach((now, n) => {
+    while (next < strokes.length && (strokes[next]?.at ?? 0) < now.at) next++;
+    const [last, first] = [strokes[next - 1], strokes[next]];
+    const from = stood[n - 1] ?? stood.at(-1);
+    const room = last ? now.at - last.at : 0;
+    const key = `${from?.shape.id ?? ''} ${now.shape.id} ${room} ${last?.strings.join('') ?? ''} ${first?.strings.join('') ?? ''}`;
+    if (seen.has(key)) return;
+    seen.add(key);
+    found.add(n);
+  });
+  return found;
 }
 
 /** The tightest of all moves; null where the music leaves every finger its time, or nothing moves. */
@@ -70,19 +90,17 @@ function standsOf(score: Score): Stood[] {
   const stood: Stood[] = [];
   const lifted = new Map<HoldingFinger, number>();
   const put = (at: Ticks, shape: Shape, slot: number | null, until: number) => {
-    const fingers = holding(shape);
-    if (fingers.length === 0) return;
     const last = stood.at(-1);
     if (last?.shape.id === shape.id) {
       last.until = until;
       return;
     }
+    if (!shape.fingers.some(isDown)) return;
     if (last?.at === at) stood.pop();
     const before = stood.at(-1);
-    if (before) for (const f of holding(before.shape)) lifted.set(f, Math.min(at, before.until));
-    const inAir = new Map(
-      [...lifted].flatMap(([f, t]) => (holding(before?.shape).includes(f) ? [] : ([[f, ticks(at - t)]] as const))),
-    );
+    const inAir = new Map<HoldingFinger, Ticks>();
+    if (before) for (const f of before.shape.fingers) if (isDown(f)) lifted.set(f, Math.min(at, before.until));
+    for (const [f, t] of lifted) if (!before?.shape.fingers.includes(f)) inAir.set(f, ticks(at - t));
     stood.push({ at, shape, slot, last: slot, until, ...(slot === null ? {} : { inAir }) });
   };
   const played = playedChords(score);
@@ -111,12 +129,11 @@ function chordStand(
   const chord = chords[played?.chord ?? 0] as Score['chords'][number];
   return [played?.at ?? ticks(0), chord.shape, null, chord.until || length];
 }
-const holding = (shape: Pick<Shape, 'fingers'> | undefined): HoldingFinger[] =>
-  shape ? shape.fingers.flatMap((f) => (f === null || f === 0 ? [] : [f])) : [];
+const isDown = (f: LeftFinger | null): f is HoldingFinger => f !== null && f !== 0;
 /** What the hand has for a stroke, named after its chord and after what the stroke stops. */
 function gripShape(e: ScoreEvent, { frets, fingers }: TimedGrip, chord: string): Shape {
-  const stops = e.notes.flatMap((n) => (n.fret > 0 && stopFor(e.motion, n.string) ? [`${n.string}f${n.fret}`] : []));
-  const name = [chord, ...stops].filter((t) => t !== '').join(' ');
-  const id = STRINGS.map((_, i) => `${frets[i] ?? 'x'}=${fingers[i] ?? ''}`).join('-');
-  return { id, name, frets, fingers };
+  let name = chord;
+  for (const n of e.notes)
+    if (n.fret > 0 && stopFor(e.motion, n.string)) name += `${name === '' ? '' : ' '}${n.string}f${n.fret}`;
+  return { id: `${frets.join('-')} ${fingers.join('-')}`, name, frets, fingers };
 }

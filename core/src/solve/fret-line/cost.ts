@@ -54,14 +54,13 @@ export function holdCost(grip: Grip, hand: FingeringHand) {
   return fingeringCost(frets, fingers, hand);
 }
 
-/** What an event costs by itself: what is held together, its open strings, how high up it is. */
+/** What an event costs by itself, wherever the hand comes from: what is held together, its open strings. */
 export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip, chord: boolean): FretCost {
   const { weights } = request.school;
   const held = holdCost(grip, hand);
   const share = weights.stretch / Math.max(1, hand.weights.stretch);
   let weak = 0;
   let open = 0;
-  let height = 0;
   let squeeze = 0;
   const double = isDoubleStop(grip.placed);
   for (const n of grip.placed) {
@@ -72,7 +71,6 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     if (n.finger === 'T') weak += hand.weights.thumb;
     if (n.fret === 0) open += chord ? 0 : weights.open;
     else {
-      height = Math.max(height, (grip.position - 1) * weights.height);
       const sounds = openPitch(request.tuning, n.string, request.neck.capo) + n.fret;
       if (!chord && !double && STRINGS.some((s) => openPitch(request.tuning, s, request.neck.capo) === sounds))
         open += weights.openMissed;
@@ -84,10 +82,57 @@ export function ownCost(request: FretLineRequest, { hand }: LineHand, grip: Grip
     barre: held.barre * weights.barre,
     weak,
     open,
-    height,
   };
 }
+/** What an event pays for how far up the hand stands; nothing where open strings sound alone. */
+export const heightCost = ({ school }: FretLineRequest, placed: readonly Placed[], position: number): number =>
+  placed.some((p) => p.fret > 0) ? (position - 1) * school.weights.height : 0;
 
+/** Between which places the first finger would stand, were each finger that is down in its own place. */
+export interface HandSpan {
+  readonly least: number;
+  readonly most: number;
+  readonly first: boolean;
+}
+/** @returns null when no finger is down */
+export function spanOf(notes: readonly Placed[]): HandSpan | null {
+  const least = positionOf(notes);
+  if (least === null) return null;
+  let most = least;
+  let first = false;
+  for (const { finger, fret } of notes) {
+    if (typeof finger === 'number' && finger > 0) most = Math.max(most, fret - finger + 1);
+    first ||= finger === 1;
+  }
+  return { least, most, first };
+}
+/**
+ * Where the hand stands with these fingers down: where it stood, as long as one of them is in its place there, or all of
+ * those that come down are squeezed beside their neighbours; a finger that has gone to another fret takes it along.
+ * @returns the fret under the first finger; null when none is down
+ */
+export function standsAt(before: Grip | null, placed: readonly Placed[], span: HandSpan | null): number | null {
+  if (!span) return null;
+  const { least, most, first } = span;
+  if (!before || before.placed.length + before.ringing.length === 0) return least;
+  const there = before.position;
+  if (least <= there && there <= most) return there;
+  const isPinched = !first && least === most && most === there - 1;
+  return isPinched && !placed.some((p) => hasGone(before, p)) ? there : least;
+}
+/** Whether a finger was on another fret before. */
+function hasGone({ placed, ringing }: Grip, { finger, fret }: Placed): boolean {
+  if (finger === 0) return false;
+  const gone = (q: Placed) => q.finger === finger && q.fret !== fret;
+  return placed.some(gone) || ringing.some(gone);
+}
+
+/** What was played before the last event, where the coming note belongs to a shape that is held. */
+export interface Recent {
+  readonly placed: readonly Placed[];
+  /** Pitches that come again after the coming note. */
+  readonly coming: ReadonlySet<number>;
+}
 /** What the way from one event to the next costs. */
 export function wayCost(
   request: FretLineRequest,
@@ -95,15 +140,19 @@ export function wayCost(
   before: Grip,
   after: Grip,
   ticksBetween: number,
+  recent: Recent | null = null,
 ): FretCost {
   const { neck, bpm, school } = request;
   const { weights } = school;
-  const cost = { shift: 0, late: 0, jump: 0, cut: 0, hinge: 0 };
+  const cost = { shift: 0, late: 0, jump: 0, cut: 0, hinge: 0, squeeze: 0 };
   const [held, holds] = [inHand(before), inHand(after)];
-  for (const finger of new Set(after.placed.map((n) => n.finger))) {
+  for (let n = 0; n < after.placed.length; n++) {
+    const finger = after.placed[n]?.finger ?? 0;
+    if (finger === 0 || isTwice(after.placed, n)) continue;
     const move = fingerMove(held, holds, finger);
     if (move === 'jumps') cost.jump += weights.jump;
-    else if (move === 'rolls over') cost.jump += Math.round(weights.jump / 2);
+    else if (move === 'rolls over') cost.jump += weights.rolls;
+    else if (move === 'collapses') cost.hinge += weights.collapses;
     else if (move === 'hinges') cost.hinge += weights.hinge;
   }
   if (weights.otherString) {
@@ -116,32 +165,94 @@ export function wayCost(
   }
   if (slides(before, after))
     cost.jump += weights.slid * after.placed.filter((n) => fingerOn(before, n.string) !== n.finger).length;
-  if (isCut(before, after)) cost.cut = weights.cut;
+  if (recent) cost.jump += weights.hop * after.placed.filter((n) => hops(request, recent, before, n)).length;
+  const single = before.placed.length === 1 && after.placed.length === 1;
+  for (const n of after.placed) {
+    const { finger, fret } = n;
+    if (typeof finger !== 'number' || finger === 0) continue;
+    if (after.position > 1 && fret - finger + 1 < after.position) cost.squeeze += weights.pinched;
+    for (const p of before.placed) {
+      if (p.fret !== fret || p.finger === finger || p.finger === 0) continue;
+      if (p.string === n.string) cost.jump += weights.changed;
+      else if (single && crosses(p, n)) cost.jump += weights.crosses;
+    }
+  }
+  if (weights.cut && isCut(before, after)) cost.cut = weights.cut;
   const frets = Math.abs(after.position - before.position);
   if (frets > 0) {
     // While open strings sound alone the hand goes where it likes.
     const free = held.every((p) => p.fret === 0);
     const leaving = guides(before, after) ? weights.guided : weights.shift;
     cost.shift = free ? 0 : leaving + frets * weights.perFret;
+    const [only, more] = after.placed;
+    if (!free && only && !more && slidesOver(before, only)) cost.shift += weights.overOther;
     const at = (fret: number) => touchAt(fret, neck.capo, neck.scaleLength);
     const needed = moveMs(Math.abs(at(after.position) - at(before.position)), fretWidth(after.position, neck), move);
     cost.late = latePoints(weights.late, needed, millisOf(ticks(ticksBetween), bpm));
   }
   return cost;
 }
-const inHand = (grip: Grip): readonly Placed[] => [...grip.placed, ...grip.ringing];
+const inHand = (grip: Grip): readonly Placed[] =>
+  grip.ringing.length ? [...grip.placed, ...grip.ringing] : grip.placed;
+/**
+ * A finger that left a string for another while a note was between, and both come back, or lie on one fret; or another
+ * finger than before on a note that has come back.
+ */
+function hops(
+  { tuning, neck }: FretLineRequest,
+  { placed, coming }: Recent,
+  before: Grip,
+  { finger, string, fret }: Placed,
+) {
+  if (finger === 0 || inHand(before).some((p) => p.finger === finger)) return false;
+  const from = placed.find((p) => p.finger === finger);
+  // A note that comes back keeps the finger that lies on it.
+  if (placed.some((p) => p.string === string && p.fret === fret && p.finger !== finger)) return true;
+  if (!from || from.string === string) return false;
+  return from.fret === fret || coming.has(openPitch(tuning, from.string, neck.capo) + from.fret);
+}
+/** On one fret the higher finger lies on the thinner string. */
+const crosses = (a: Placed, b: Placed): boolean => a.finger < b.finger === a.string < b.string;
+/** Whether a note's finger stops one before it in the list as well. */
+function isTwice(placed: readonly Placed[], n: number): boolean {
+  for (let i = 0; i < n; i++) if (placed[i]?.finger === placed[n]?.finger) return true;
+  return false;
+}
+/** A finger that goes to another string. */
+function acrossTo(finger: LeftFinger, sameFret: boolean, strings: number): FingerMove {
+  if (!sameFret || strings > (finger === 1 ? FAR_COLLAPSE : 1)) return 'jumps';
+  return finger === 1 ? 'collapses' : 'rolls over';
+}
+/** So many strings on the first finger still collapses over a string. */
+const FAR_COLLAPSE = 2;
+/** A finger that goes along its string to a fret over which another one lay. */
+function slidesOver(before: Grip, { finger, string, fret }: Placed): boolean {
+  const lies = fret - before.position + 1;
+  if (finger === 0 || finger === lies || lies < 1 || lies > 4) return false;
+  return before.placed.some((p) => p.finger === finger && p.string === string && p.fret !== fret);
+}
 /**
  * What a finger that stops a note does from one event to the next: it jumps to another string and fret, rolls
- * over to another string on its fret, works as a hinge between one string and several, or none of these.
+ * over to a neighbouring string on its fret, which the first does by collapsing or standing up, works as a hinge between
+ * one string and several, or none of these.
  */
-export type FingerMove = 'jumps' | 'rolls over' | 'hinges' | 'none';
+export type FingerMove = 'jumps' | 'rolls over' | 'collapses' | 'hinges' | 'none';
 export function fingerMove(held: readonly Placed[], holds: readonly Placed[], finger: LeftFinger): FingerMove {
   if (finger === 0) return 'none';
+  const [one, other] = [held[0], holds[0]];
+  // A note after a note, as lines mostly are.
+  if (held.length === 1 && holds.length === 1 && one && other) {
+    if (one.finger !== finger || one.string === other.string) return 'none';
+    return acrossTo(finger, one.fret === other.fret, Math.abs(one.string - other.string));
+  }
   const [from, to] = [held.filter((p) => p.finger === finger), holds.filter((p) => p.finger === finger)];
   const [a, b] = [from[0], to[0]];
   if (!a || !b) return 'none';
   const shared = to.some((p) => from.some((q) => q.string === p.string));
-  if (!shared) return a.fret === b.fret ? 'rolls over' : 'jumps';
+  if (!shared) {
+    const far = Math.min(...from.flatMap((p) => to.map((q) => Math.abs(p.string - q.string))));
+    return acrossTo(finger, a.fret === b.fret, far);
+  }
   return a.fret === b.fret && from.length > 1 !== to.length > 1 ? 'hinges' : 'none';
 }
 const fingerOn = (grip: Grip, string: number): LeftFinger | undefined =>
@@ -217,7 +328,11 @@ export function gripsOf(request: FretLineRequest, steps: readonly (readonly Plac
     const placed = steps[i] ?? [];
     const [before, earlier] = [grips[i - 1], events[i - 1]];
     const ringing = before && earlier ? under(stillRinging(before, earlier, event.at), placed, hand) : [];
-    grips.push({ placed, ringing, position: positionOf([...placed, ...ringing]) ?? before?.position ?? 1 });
+    grips.push({
+      placed,
+      ringing,
+      position: standsAt(before ?? null, placed, spanOf([...placed, ...ringing])) ?? before?.position ?? 1,
+    });
   });
   return grips;
 }

@@ -25,7 +25,7 @@ const answers = (request: Partial<FretLineRequest> & { events: readonly FretEven
 };
 
 /** Every way to play a line up to a fret, scored from outside. */
-function enumerated(request: FretLineRequest): number[] {
+function enumerated(request: FretLineRequest, given = false): number[] {
   const totals: number[] = [];
   const ways = request.events.map((event) =>
     event.notes.reduce<Placed[][]>(
@@ -34,7 +34,7 @@ function enumerated(request: FretLineRequest): number[] {
           STRINGS.flatMap((string, i) => {
             const fret = note.midi - (request.tuning[i] ?? 0) - request.neck.capo;
             const fingers: LeftFinger[] = fret === 0 ? [0] : [1, 2, 3, 4];
-            return fret < 0 || fret > (request.highestFret ?? 12)
+            return fret < 0 || fret > (request.highestFret ?? 12) || (given && string !== note.string)
               ? []
               : fingers.map((finger) => [...way, { string, fret, finger }]);
           }),
@@ -85,6 +85,28 @@ describe('a fretted line', () => {
         },
       ),
       { numRuns: 150 },
+    );
+  });
+  it('six notes on strings that are given too, where a shape is held and notes come back', () => {
+    const place = fc.tuple(fc.constantFrom(4, 3, 2), fc.integer({ min: 5, max: 8 }));
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(place, { minLength: 2, maxLength: 4, selector: ([s, f]) => `${s} ${f}` }),
+        fc.array(fc.nat(3), { minLength: 5, maxLength: 6 }),
+        fc.constantFrom(...FRET_SCHOOLS),
+        (places, order, school) => {
+          const events = order.map((n, i): FretEvent => {
+            const [string, fret] = places[n % places.length]!;
+            const midi = (base.tuning[STRINGS.indexOf(string as 4)] ?? 0) + fret;
+            return { at: ticks(i * 2520), notes: [{ midi, string: string as 4 }] };
+          });
+          const request = { ...base, events, school, k: 4 };
+          expect(answers(request).map((a) => a.total)).toEqual(
+            enumerated({ ...request, highestFret: 8 }, true).slice(0, 4),
+          );
+        },
+      ),
+      { numRuns: 40 },
     );
   });
   it('what only a finger that rings on another string would bring near is no way, for the search nor for the scorer', () => {

@@ -10,7 +10,8 @@ import {
   withExactBound,
 } from '../../search/index.js';
 import type { Way } from './choices.js';
-import { type FretCost, type Grip, isChord, stillRinging, under, wayCost } from './cost.js';
+import { comingBack } from './comes-back.js';
+import { type FretCost, type Grip, heightCost, isChord, standsAt, stillRinging, under, wayCost } from './cost.js';
 import { pedalCost, pedalsIn } from './pedals.js';
 import { holdingFor, placedText, pointsOf, ringingText } from './held.js';
 import {
@@ -26,7 +27,10 @@ import {
 
 interface State extends Grip {
   readonly n: number;
+  /** What the event before the last one played, where the next one asks for it. */
+  readonly recent: readonly Placed[];
 }
+const NOTHING: readonly Placed[] = [];
 const NO_WAY: FretCost = {};
 
 /**
@@ -72,6 +76,7 @@ function fretProblem(
   const faults = lineFaults(request);
   if (faults.length) return { faults };
   const pedals = pedalsIn(request);
+  const back = comingBack(request);
   const choices: (readonly Way[])[] = [];
   for (const [i, event] of request.events.entries()) {
     const found = ways(event);
@@ -94,8 +99,9 @@ function fretProblem(
   let furthest = 0;
   const problem: SearchProblem<State, readonly Placed[], FretTerm> = {
     terms: FRET_TERMS,
-    start: { n: 0, placed: [], ringing: [], position: 1 },
-    key: (s) => `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? ringingText(s.ringing) : ''}`,
+    start: { n: 0, placed: [], ringing: [], position: 1, recent: NOTHING },
+    key: (s) =>
+      `${s.n}|${s.position}|${nameOf(s.placed)}|${s.ringing.length ? ringingText(s.ringing) : ''}|${s.recent.length ? nameOf(s.recent) : ''}`,
     stage: (s) => s.n,
     isEnd: (s) => s.n === N,
     moves: (s): Move<State, readonly Placed[], FretTerm>[] => {
@@ -106,16 +112,22 @@ function fretProblem(
       const mayRing = earlier ? stillRinging(s, earlier, event.at) : [];
       const all = heldUnder(mayRing);
       const moves: Move<State, readonly Placed[], FretTerm>[] = [];
+      const coming = back[s.n];
+      const recent = coming ? { placed: s.recent, coming } : null;
+      const keeps = !!back[s.n + 1];
       for (const choice of choices[s.n] ?? []) {
         const { placed } = choice;
         const ringing = under(mayRing, placed, hand.hand);
         const held = (ringing === mayRing ? all : heldUnder(ringing))(choice, chord);
         if (!held) continue;
-        const to: State = { n: s.n + 1, placed, ringing, position: held.position ?? s.position };
-        const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at) : NO_WAY;
+        const position = (earlier ? standsAt(s, placed, held.span) : held.position) ?? s.position;
+        const to: State = { n: s.n + 1, placed, ringing, position, recent: keeps ? s.placed : NOTHING };
+        const way = earlier ? wayCost(request, hand, s, to, event.at - earlier.at, recent) : NO_WAY;
         const pedal = pedalCost(request, pedals[s.n] ?? null, placed);
-        const total = held.points + pointsOf(way) + pedal;
-        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way, pedal }) });
+        const height = heightCost(request, placed, position);
+        const total = held.points + pointsOf(way) + pedal + height;
+        const squeeze = (held.own.squeeze ?? 0) + (way.squeeze ?? 0);
+        moves.push({ to, step: placed, total, cost: () => ({ ...held.own, ...way, squeeze, height, pedal }) });
       }
       return moves;
     },

@@ -1,14 +1,24 @@
 import { positionOf } from '../../left-hand/index.js';
 import { type Way, type Ways, waysOf } from './choices.js';
-import { canHold, type FretCost, lineHand, type LineHand, ownCost, type RingingNote } from './cost.js';
+import {
+  canHold,
+  type FretCost,
+  type HandSpan,
+  lineHand,
+  type LineHand,
+  ownCost,
+  type RingingNote,
+  spanOf,
+} from './cost.js';
 import type { FretEvent, FretLineRequest, Placed } from './model.js';
 
 /** One way to place an event under what rings. */
 export interface Held {
   readonly own: FretCost;
   readonly points: number;
-  /** Null when no finger is down and the hand stays where it was. */
+  /** Null when no finger is down and the hand stays where it was; where it stood before may keep it elsewhere. */
   readonly position: number | null;
+  readonly span: HandSpan | null;
 }
 /** What is reckoned once for all events of a line, and for all lines on one neck by one hand. */
 export interface Holding {
@@ -66,7 +76,8 @@ export function holdingFor(request: FretLineRequest): Holding {
     const all = ringing.length ? [...placed, ...ringing] : placed;
     if (ringing.length && !canHold(all, hand.hand)) return null;
     const at = positionOf(all) ?? 0;
+    const span = spanOf(all);
     const own = { ...ownCost(request, hand, { placed, ringing, position: Math.max(1, at) }, chord), sound };
-    return { own, points: pointsOf(own), position: at === 0 ? null : at };
+    return { own, points: pointsOf(own), position: at === 0 ? null : at, span };
   }
 }

@@ -3,7 +3,8 @@ import { type Fact, fact, factBecause } from '../../fault/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { waysOf } from './choices.js';
-import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, ownCost, wayCost } from './cost.js';
+import { comingBack } from './comes-back.js';
+import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, heightCost, ownCost, wayCost } from './cost.js';
 import { pedalCost, pedalsIn } from './pedals.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretRefusal, type Placed } from './model.js';
 
@@ -22,6 +23,7 @@ export function scoreFretting(
   };
   const grips = gripsOf(request, steps);
   const pedals = pedalsIn(request);
+  const back = comingBack(request);
   request.events.forEach((event, i) => {
     const placed = steps[i] ?? [];
     if (isChord(event)) {
@@ -50,8 +52,10 @@ export function scoreFretting(
       faults.push(fact('can’t be held with what rings', i + 1));
     else {
       add(ownCost(request, hand, grip, isChord(event)));
-      add({ pedal: pedalCost(request, pedals[i] ?? null, placed) });
-      if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at));
+      add({ pedal: pedalCost(request, pedals[i] ?? null, placed), height: heightCost(request, placed, grip.position) });
+      const coming = back[i];
+      const recent = coming ? { placed: steps[i - 2] ?? [], coming } : null;
+      if (before && earlier) add(wayCost(request, hand, before, grip, event.at - earlier.at, recent));
     }
   });
   if (faults.length) return { faults };

@@ -24,10 +24,24 @@ export interface FretWeights {
   readonly late: number;
   /** A finger that goes to another string for the very next note. */
   readonly jump: number;
+  /** Another finger than the first that rolls over to a neighbouring string on its fret. */
+  readonly rolls: number;
+  /** Another finger on a note that is struck again at once. */
+  readonly changed: number;
+  /** A single note after another on its fret, the higher finger on the thicker string: they cross. */
+  readonly crosses: number;
   /** For each string that a double stop leaves for another: the pair is kept where it can be. */
   readonly otherPair: number;
   /** For each finger that is changed while a double stop or a shape slides along its strings as it is. */
   readonly slid: number;
+  /** A finger that slides, with the hand, to where another lies ready. */
+  readonly overOther: number;
+  /** A finger a fret below its own in the hand's place, beside its neighbour: squeezed, and the hand stays. */
+  readonly pinched: number;
+  /** The first finger over a neighbouring string on its fret: it collapses, or stands up again. */
+  readonly collapses: number;
+  /** A finger that leaves one string for another between two notes, the other of which comes back: a shape is held. */
+  readonly hop: number;
   /** A melody note that the hand leaves while it could ring softly on: its finger is needed, or the hand goes. */
   readonly cut: number;
   /** A finger that closes over more strings on its fret, or opens again. */
@@ -54,8 +68,15 @@ export const FRET_WEIGHTS: FretWeights = {
   perFret: 2,
   late: 80,
   jump: 10,
+  rolls: 6,
+  changed: 10,
+  crosses: 4,
   otherPair: 6,
   slid: 20,
+  overOther: 8,
+  pinched: 3,
+  collapses: 1,
+  hop: 8,
   cut: 3,
   hinge: 4,
   otherString: 0,
@@ -73,7 +94,7 @@ export const FRET_SCHOOLS: readonly FretSchool[] = [
   },
   {
     id: 'one string',
-    weights: { ...FRET_WEIGHTS, otherString: 30, shift: 8, guided: 3, open: 8, jump: 4 },
+    weights: { ...FRET_WEIGHTS, otherString: 30, shift: 8, guided: 3, open: 8, jump: 4, rolls: 2 },
   },
   {
     id: 'small',

@@ -92,7 +92,7 @@ export const BOTH_HANDS: readonly BothHandsLesson[] = [
   ...at(70, 4, [
     [19, 'a2 e4 e4 e4 a2 e4 e4 e4', '5f0 1f0 1f0 1f0 5f0 1f0 1f0 1f0', 'p a m i p a m i'],
     [19, 'd3 f4 f4 f4 d3 e4 e4 e4', '4f0 1f1=1 1f1=1 1f1=1 4f0 1f0 1f0 1f0', 'p a m i p a m i'],
-    [19, 'g2 d4 d4 d4 c3 e4 e4 e4', '6f3=3 2f3=3 2f3=3 2f3=3 5f3=3 1f0 1f0 1f0', 'p a m i p a m i'],
+    [19, 'g2 d4 d4 d4 c3 e4 e4 e4', '6f3=2 2f3=3 2f3=3 2f3=3 5f3=2 1f0 1f0 1f0', 'p a m i p a m i'],
   ]),
   ...at(60, 5, [
     [19, 'a2 e4 e4 e4 e4 b2 d4 d4 d4 d4', '5f0 1f0 1f0 1f0 1f0 5f2=2 2f3=3 2f3=3 2f3=3 2f3=3', 'p i a m i p i a m i'],

@@ -7,6 +7,7 @@ import { TREMOLOS } from './tremolos.js';
 import { MIXED } from './mixed.js';
 import type { Lesson } from './model.js';
 
+export { LEFT_HAND_LESSONS } from './left-hand.js';
 export { BOTH_HANDS } from './both-hands.js';
 export type { Lesson } from './model.js';
 export { PLECTRUM } from './plectrum.js';

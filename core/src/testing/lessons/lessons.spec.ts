@@ -8,10 +8,10 @@ import { kindsOfPattern } from '../../right-hand/index.js';
 import { flatten, parseScript } from '../../script/index.js';
 import { bothHands } from '../../solve/both-hands/index.js';
 import { plectrumStrokes } from '../../solve/finger-line/index.js';
-import { fretSchool, readNotes } from '../../solve/fret-line/index.js';
+import { fretLine, fretSchool, readNotes } from '../../solve/fret-line/index.js';
 import { LEFT_HAND } from '../left-hand.js';
 import { DOORS, lineOf } from './doors.js';
-import { BOTH_HANDS, type Lesson, LESSONS, PLECTRUM, STROKES } from './index.js';
+import { BOTH_HANDS, LEFT_HAND_LESSONS, type Lesson, LESSONS, PLECTRUM, STROKES } from './index.js';
 
 describe.each(Object.entries(DOORS))('what is taught comes first through %s', (_, door) => {
   it.each(LESSONS.map((l) => [`${l.kinds.join(', ')}, ${l.rule}: ${l.music}`, l] as const))('%s', (_name, lesson) => {
@@ -29,6 +29,15 @@ describe('both hands', () => {
     );
     expect(placed?.join(' ')).toBe(lesson.places);
     expect(first?.right?.steps.map((f) => f.join('')).join(' ')).toBe(lesson.fingers);
+  });
+});
+describe.each(['open', 'position'])('the left hand in time, where it minds what %s does', (school) => {
+  it.each(LEFT_HAND_LESSONS.map((l) => [`${l.law}: ${l.places}`, l] as const))('%s', (_name, { places, fingers }) => {
+    const read = readNotes(places, 2, { tuning: STANDARD_TUNING, capo: 0 });
+    expect(read.faults).toEqual([]);
+    const found = fretLine({ ...LEFT_HAND, events: read.events, bpm: bpm(90), school: fretSchool(school), k: 1 });
+    const [first] = found.infeasible ? [] : found.answers;
+    expect(first?.steps.map((notes) => notes.map((p) => p.finger).join('+')).join(' ')).toBe(fingers);
   });
 });
 describe('what strokes are written tells what it is', () => {
