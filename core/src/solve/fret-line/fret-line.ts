@@ -84,7 +84,9 @@ function fretProblem(
     const pedal = pedals[i] ?? null;
     const points = (way: Way): number => {
       const held = heldUnder([])(way, isChord(event));
-      return held ? held.points + pedalCost(request, pedal, way.placed) : Infinity;
+      if (!held) return Infinity;
+      const height = heightCost(request, way.placed, held.position ?? 1);
+      return held.points + pedalCost(request, pedal, way.placed) + height;
     };
     choices.push(cheapest(found.ways, request, points));
   }

@@ -60,6 +60,24 @@ describe('keys and capo', () => {
         .sort((a, b) => (a ?? 0) - (b ?? 0)),
     );
   });
+  it('a long line counts to its end, and ranks as it would by all its ways', () => {
+    const tune = [64, 65, 67, 69, 71, 72, 71, 69, 67, 65, 64, 62, 60, 59, 57, 60];
+    const long = Array.from({ length: 64 }, (_, i) => ({ at: ticks(i * 1260), notes: [{ midi: tune[i % 16]! }] }));
+    const asked = { ...base, transpositions: [-3, 0, 2], capos: [0, 3, 7] };
+    const place = ({ transposed, capo }: { transposed: number; capo: number }) => `${transposed} ${capo}`;
+    const exact = asked.transpositions.flatMap((transposed) =>
+      asked.capos.map((capo) => {
+        const events = long.map((e) => ({ ...e, notes: e.notes.map((n) => ({ midi: n.midi + transposed })) }));
+        const own = fretLine({ ...base, neck: { ...base.neck, capo }, events, k: 1 });
+        return { transposed, capo, total: own.infeasible ? Infinity : own.answers[0]!.total };
+      }),
+    );
+    const least = exact.sort((a, b) => a.total - b.total)[0]!;
+    expect(place(rankKeys({ ...asked, events: long })[0]!)).toBe(place(least));
+    // One note at its very end that no string has.
+    const out = [...long, { at: ticks(64 * 1260), notes: [{ midi: 39 }] }];
+    expect(rankKeys({ ...asked, events: out }).find((k) => k.transposed === 0 && k.capo === 0)?.total).toBeNull();
+  });
   it('tells how far it has come, and can be cancelled', () => {
     const seen: number[] = [];
     rankKeys({ ...base, events: passage, transpositions: [0, 1], capos: [0, 2] }, { progress: (s) => seen.push(s) });

@@ -37,6 +37,10 @@ export interface RankedKey {
 const AROUND: readonly number[] = Array.from({ length: 12 }, (_, n) => n - 6);
 const CAPOS: readonly number[] = Array.from({ length: 8 }, (_, n) => n);
 
+/** Lines longer than this are weighed by the cheapest ways of each event: places are compared, not fingered. */
+const LONG = 48;
+const FEW_WAYS = 4;
+
 const moved = (events: readonly FretEvent[], by: number): FretEvent[] =>
   events.map((e) => ({
     ...e,
@@ -82,7 +86,8 @@ const closedPedals = (request: FretLineRequest, pedals: readonly Midi[], by: num
 
 /**
  * Every transposition with every capo place through the fretting solver: those in which a pedal stays open before the
- * others, the easiest first; those that can't be played come last. Strings and fingers that were given are left free, for they belong to one key.
+ * others, the easiest first; those that can't be played come last. All events count; of lines of more than 48 the four
+ * cheapest ways of each are weighed. Strings and fingers that were given are left free, for they belong to one key.
  * @throws SearchCancelled when the watch says so
  */
 export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedKey[] {
@@ -101,7 +106,7 @@ export function rankKeys(ask: Ask<KeyRequest>, watch: SearchWatch = {}): RankedK
       watch.progress?.((c + t / transpositions.length) / capos.length);
       const events = moved(free, transposed);
       if (watch.cancelled?.()) throw new SearchCancelled();
-      const own = { ...request, events, neck };
+      const own = { ...request, events, neck, ...(events.length > LONG ? { mostWays: FEW_WAYS } : {}) };
       const least = leastFretting(own, holding);
       const open = openBasses(own);
       const closed = closedPedals(own, pedals, transposed);
