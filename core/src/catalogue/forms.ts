@@ -50,13 +50,15 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     '0-2-2-2-0-0 =0-1-2-3-0-0 =0-2-3-4-0-0 ^1-2-3-4-1-1 ^1-3-3-3-1-1',
     '0-2-0-2-0-0 =0-2-0-3-0-0 =0-1-0-2-0-0 ^1-3-1-4-1-1',
   ),
-  // Ninths of E: ninth, minor and flat ninth, sixth and ninth.
+  // Ninths of E: ninth, minor and flat ninth, sixth and ninth, major ninth; minor with its major seventh.
   ...moving(
     6,
     '3-5-3-4-3-5 =1-3-1-2-1-4',
     '3-5-3-3-3-5 =1-3-1-1-1-4',
     '3-5-3-4-3-4 =1-4-1-2-1-3',
     '3-2-2-2-3-3 =2-1-1-1-3-4',
+    '3-2-4-2-3-2 =2-1-4-1-3-1',
+    '0-2-1-0-0-0 =0-2-1-0-0-0 ^1-3-2-1-1-1',
   ),
   // The same as shells: seventh, minor and major seventh, sixth, minor sixth, half and wholly diminished, thirteenth.
   ...small(6, '3-x-3-4-3-x', '3-x-3-3-3-x', '3-x-4-4-3-x', '3-x-2-4-3-x', '3-x-2-3-3-x', '3-x-3-3-2-x', '3-x-2-3-2-x'),
@@ -100,6 +102,7 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
   ),
   // Ninths and what comping takes from them: ninth, sixth and ninth, flat ninth, minor and major ninth, seventh.
   ...moving(5, 'x-3-2-3-3-3 =x-2-1-3-3-3 =x-2-1-3-3-4', 'x-3-2-2-3-3', 'x-3-2-3-2-x', 'x-3-1-3-3-x', 'x-3-2-4-3-x'),
+  ...small(5, 'x-3-x-3-5-5 =x-1-x-1-3-4'),
   ...small(5, 'x-3-2-3-1-x =x-3-2-4-1-x'),
   ...open(
     5,
@@ -131,6 +134,7 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-x-0-2-2-2 =x-x-0-1-1-1 =x-x-0-1-2-3',
     'x-x-0-1-1-1 =x-x-0-1-1-1 =x-x-0-1-2-3',
     'x-x-0-1-0-1 =x-x-0-1-0-2 ^x-x-1-3-2-4',
+    'x-x-0-2-2-1 =x-x-0-2-3-1 ^x-x-1-3-4-2',
   ),
   // The same forms of E under a half barre.
   ...small(4, 'x-x-2-1-0-0 =x-x-2-1-0-0 ^x-x-3-2-1-1', 'x-x-2-0-0-0 ^x-x-3-1-1-1'),

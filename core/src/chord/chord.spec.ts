@@ -25,6 +25,9 @@ describe('symbols that it always read', () => {
 describe('chord symbols as players write them', () => {
   it.each([
     ['Lam', 'Am'],
+    ['Fadd9', 'Fadd9'],
+    ['Faug', 'Faug'],
+    ['Fam', 'Fm'],
     ['Sol7', 'G7'],
     ['Fa', 'F'],
     ['Mi', 'E'],

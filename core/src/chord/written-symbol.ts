@@ -23,7 +23,7 @@ const SOLFEGE: Readonly<Record<string, string>> = {
   la: 'A',
   si: 'B',
 };
-const NOTE = /^(?:(do|r[eé]|mi|fa|sol|la|si)|([a-g]))([#b]?)/i;
+const NOTE = /^(?:(do|r[eé]|mi|fa(?!dd|ug)|sol|la|si)|([a-g]))([#b]?)/i;
 /** A degree of the scale, natural or altered. */
 const DEGREE = /^(?:add|no)?([#b]?)(2|4|5|6|9|11|13)$/;
 /** Endings that players read in two ways, with what says each of them. */
@@ -63,7 +63,7 @@ export function noteOf(text: string): string | null {
   const at = noteAt(inLetters(text));
   return at?.rest === '' ? at.note : null;
 }
-const NAMED = '(?:do|r[eé]|mi|fa|sol|la|si|[a-g])[#b♯♭]?';
+const NAMED = '(?:do|r[eé]|mi|fa(?!dd|ug)|sol|la|si|[a-g])[#b♯♭]?';
 /** Where a symbol names its root, and its bass. */
 export const ROOT_WRITTEN = new RegExp(`^${NAMED}`, 'i');
 export const BASS_WRITTEN = new RegExp(`/(${NAMED})$`, 'i');

@@ -120,6 +120,14 @@ describe('the right hand', () => {
 describe('the left hand', () => {
   const chart = (text: string, script = 'p:b ima:t p:b ima:t p:b ima:t p:b ima:t', more: Partial<Section> = {}) =>
     read(script, { chart: text, ...more });
+  it('ceiling: the left hand’s own beside the right’s, and which of the two is the limit', () => {
+    const found = (text: string) => one(chart(text), 'ceiling')!;
+    const near = found('C | Am').figures.left!;
+    expect(near).toMatchObject({ limits: near.ceiling < found('C | Am').figures.ceiling });
+    const far = one(chart('C | F', 'pima:t pima:t pima:t pima:t'), 'ceiling')!;
+    expect(far.figures.left!.limits).toBe(far.figures.left!.ceiling < far.figures.ceiling);
+    expect(one(read('i i i i'), 'ceiling')!.figures.left).toBeNull();
+  });
   it('change late: whose finger, what there is and what is needed, from the tempo on at which there is too little', () => {
     expect(one(chart('C | F'), 'change late')).toBeUndefined();
     const late = all(chart('C F | C F', 'pima:t pima:t', { bpm: 380 }), 'change late');

@@ -1,5 +1,6 @@
 export * from './bass-notes.js';
 export * from './fingering.js';
+export * from './growl.js';
 export * from './reach.js';
 export * from './shape-changes.js';
 export * from './shape-span.js';

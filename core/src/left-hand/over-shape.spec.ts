@@ -16,6 +16,13 @@ describe('a finger over a held shape', () => {
   it('the bass’s own finger goes over to another bass string, where 4 would be free', () =>
     // 3: in its place, goes over, 1 point. 4: a fret out, 2 points.
     expect(over('x-3-2-0-1-0', 'x-3-2-0-1-0', [6, 3])).toEqual([3]));
+  it('not where its string is struck next, and the first finger collapses on its own fret', () => {
+    const c = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0');
+    expect(fingersOver(c, [{ string: 6, fret: 3 }], [5])).toEqual([4]);
+    expect(fingersOver(c, [{ string: 6, fret: 3 }], [4, 3, 2])).toEqual([3]);
+    // The string that the first finger keeps may well be struck.
+    expect(fingersOver(c, [{ string: 1, fret: 1 }], [2])).toEqual([1]);
+  });
   it('not while the bass is struck with it', () =>
     expect(over('x-3-2-0-1-0', 'x-3-2-0-1-0', [6, 3], [5, 3])).toEqual([4, 3]));
   it('a finger that is written for one stop is not taken for another', () => {

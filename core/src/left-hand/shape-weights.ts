@@ -34,6 +34,8 @@ export interface ShapeWeights {
   readonly bass: number;
   /** For each fret of the lowest stopped note above the first: away from the open strings. */
   readonly height: number;
+  /** For each string that growls over the one below it: low thirds and seconds. */
+  readonly mud: number;
   /** For each string that sounds less than wanted. */
   readonly thin: number;
   /** No form that methods teach: neither an open chord nor one of the forms that go along the neck. */
@@ -44,6 +46,8 @@ export interface ShapeWeights {
   readonly partOfForm: number;
   /** A shell, a half barre, or a form of four strings moved up the neck: it comes after those of E and A. */
   readonly smallForm: number;
+  /** A form from fret 10 on, where another lies lower. */
+  readonly highForm: number;
 }
 export const SHAPE_WEIGHTS: ShapeWeights = {
   stretch: 60,
@@ -63,9 +67,11 @@ export const SHAPE_WEIGHTS: ShapeWeights = {
   missingInTriad: 30,
   bass: 20,
   height: 4,
+  mud: 5,
   thin: 8,
   untaught: 90,
   closed: 12,
   partOfForm: 60,
   smallForm: 26,
+  highForm: 70,
 };

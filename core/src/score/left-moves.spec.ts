@@ -63,6 +63,8 @@ describe('every move of the left hand', () => {
   it('over a held shape a finger that comes down in its place, and the way home, are moves too', () => {
     const { moves } = read(section('p:b i:1f3=4 m:2 i:1 p:b i:1f3=1 m:2 i:1', { chart: 'C' }));
     expect(named(moves)).toEqual(expect.arrayContaining(['C → C 1f3', 'C 1f3 → C']));
+    // Between the strokes on either side.
+    expect(moves.find((m) => m.to.name === 'C 1f3')?.line).toMatchObject({ from: 4, to: 5 });
     // Lifting alone is none.
     const lifted = moves.filter((m) => m.to.name === 'C');
     expect(lifted.map((m) => m.fingers.find((f) => f.finger === 1)?.action)).toEqual(['swaps']);
@@ -73,6 +75,10 @@ describe('every move of the left hand', () => {
     const move = read(run).moves.find((m) => m.to.name === '1f7' && m.from.name === '1f6');
     const third = move!.fingers.find((f) => f.finger === 3)!;
     expect(third.thereMs).toBeGreaterThan(4 * 125);
+    // Where the arm goes along it is not free before the last stroke of the place before.
+    const shift = section('i:1f5=1 m:1f7=3 i:1f5=1 m:2f5=1 i:2f6=2 m:1f5=1 i:1f6=2 m:1f12=3', { stepsPerCount: 4 });
+    const far = read(shift).moves.find((m) => m.to.name === '1f12')!;
+    expect(far.fingers.find((f) => f.finger === 3)!.thereMs).toBe(125);
   });
 });
 

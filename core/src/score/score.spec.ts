@@ -135,6 +135,8 @@ describe('a held shape is a state in time', () => {
       borrowed: [],
     });
     expect(notes(score('i:1f1=1 m:2 m:1 m:2 {.}x4', 'C'))).toEqual(['1f1', '2f1', '1f0', '2f1']);
+    // Struck with it, by the shape alone, string 2 sounds as it is held.
+    expect(notes(score('im:2+1f1=1 {.}x7', 'C'))).toEqual(['2f1+1f1']);
     // While it lies the grip says so; where its note ends it stands on its own string alone.
     expect(score('i:1f1=1 - m:2 m:1 {.}x4', 'C').grips.map((g) => g.fingers[5])).toEqual([1, 0]);
   });

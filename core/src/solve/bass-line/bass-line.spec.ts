@@ -279,6 +279,9 @@ describe('what a bass line pays, term by term', () => {
         own,
         alone,
       ]);
+    // Nor is one whose string is struck in the same moment.
+    const together = { ...r, figure: r.strokes.map((s) => ({ at: s.at, strings: [2] as const })) };
+    expect(scoreBass(together, [own, alone])).toHaveProperty('faults');
     expect(with_([1])).not.toHaveProperty('faults');
     expect(with_([2])).toEqual({ faults: [expect.objectContaining({ code: 'bass out of reach' })] });
   });

@@ -1,6 +1,6 @@
 import { BASS_STRINGS } from '../../stroke/index.js';
 import { openPitch } from '../../instrument/index.js';
-import { bassString, type FingeringHand, handOn, OPEN_SHAPE } from '../../left-hand/index.js';
+import { bassString, type FingeringHand, growls, handOn, OPEN_SHAPE } from '../../left-hand/index.js';
 import { latePoints, returnTime } from '../../player/index.js';
 import { type CostSplit, pointsOf } from '../../search/index.js';
 import { millisOf, type StringNumber, STRINGS, ticks } from '../../time/index.js';
@@ -8,7 +8,7 @@ import type { FrettedShape } from '../voicings/index.js';
 import { type Approach, type BassRequest, type BassRole, type BassTerm, type PlayedBass } from './model.js';
 import { type BassTones, bassTones, rolesOf } from './roles.js';
 import { type WayToBass, waysToBass } from './ways.js';
-import { BASS_WEIGHTS, CLEAR, FIFTH, MUD_BELOW, STEP } from './weights.js';
+import { BASS_WEIGHTS, FIFTH, STEP } from './weights.js';
 
 /** A place for a stroke with all that it costs by itself. */
 export interface BassChoice extends WayToBass {
@@ -140,8 +140,7 @@ function choiceOf(
   const muddy = sounding.filter((s) => {
     const fret = shape.frets[STRINGS.indexOf(s)] ?? null;
     if (fret === null || s === way.string || suffers.includes(s)) return false;
-    const apart = pitchOn(s, fret) - pitch;
-    return pitchOn(s, fret) < MUD_BELOW && apart > 0 && apart < CLEAR;
+    return growls(pitch, pitchOn(s, fret));
   });
   // The fingers' strings are theirs: the thumb stays on thicker ones.
   const thickest = Math.max(0, ...sounding);

@@ -1,5 +1,3 @@
-import { midi } from '../../time/index.js';
-
 /** What a bass line pays, in points; one line of reason for each. */
 export const BASS_WEIGHTS = {
   /** For each fret that a finger stands out of the hand's place: it stretches, or the hand turns. */
@@ -35,10 +33,6 @@ export const BASS_WEIGHTS = {
   /** No note of the chord's scale where one is asked for, no semitone where that is; where either will do, neither. */
   otherStep: 4,
 } as const;
-/** Below this pitch (E3) neighbours blur. */
-export const MUD_BELOW = midi(52);
-/** Semitones from which on two low notes stand clear of each other. */
-export const CLEAR = 5;
 /** Semitones of the widest leap that costs nothing. */
 export const FIFTH = 7;
 /** Semitones of the widest step that leads on. */

@@ -1,6 +1,13 @@
 import { readChord } from '../../chord/index.js';
 import { type Fact, fact } from '../../fault/index.js';
-import { type FingeringHand, type Frets, handOn, SHAPE_WEIGHTS, type ShapeWeights } from '../../left-hand/index.js';
+import {
+  type FingeringHand,
+  type Frets,
+  handOn,
+  SHAPE_WEIGHTS,
+  type ShapeWeights,
+  growls,
+} from '../../left-hand/index.js';
 import { STRINGS } from '../../time/index.js';
 import { formsOf, nearestForm, type Nearness, type PlacedForm } from './forms.js';
 import type { VoicingRefusal, VoicingRequest, VoicingTerm } from './model.js';
@@ -125,6 +132,9 @@ export function soundFault(asked: Asked, frets: Frets): Fact<VoicingRefusal> | n
   return null;
 }
 
+/** From this fret on, counted from the capo, a form is high up. */
+const HIGH = 10;
+const isLow = (fret: number | null): boolean => fret === null || fret < HIGH;
 /** What a shape is to the taught forms of its chord; of a beginning, the best that any ending of it can be. */
 export interface AmongForms {
   /** Points of frets that no method teaches. */
@@ -135,7 +145,13 @@ export interface AmongForms {
 export function amongForms({ forms, weights }: Asked, frets: readonly (number | null)[]): AmongForms {
   if (forms.length === 0) return { points: 0, taught: false };
   const near = nearestForm(forms, frets);
-  return { points: pointsOf(weights, near), taught: near === 'taught' || near === 'small' };
+  // High up only where no form lies lower.
+  const high = frets.some((f) => f !== null && f >= HIGH) && forms.some(({ frets: own }) => own.every(isLow));
+  const points = pointsOf(weights, near);
+  return {
+    points: high ? Math.min(points + weights.highForm, weights.untaught) : points,
+    taught: near === 'taught' || near === 'small',
+  };
 }
 const pointsOf = (weights: ShapeWeights, near: Nearness): number =>
   near === 'taught'
@@ -158,6 +174,7 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
   const { weights } = asked;
   let [count, silentSince, inner, last] = [0, 0, 0, 0];
   let [mask, lowest, firstStopped] = [0, Infinity, Infinity];
+  let [mud, below] = [0, Infinity];
   for (let i = 0; i < 6; i++) {
     const fret = frets[i] ?? null;
     if (fret === null) {
@@ -172,6 +189,8 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
     const found = asked.at[i]?.get(fret);
     mask |= found?.bit ?? 0;
     lowest = Math.min(lowest, found?.midi ?? Infinity);
+    if (growls(below, found?.midi ?? Infinity)) mud++;
+    below = found?.midi ?? Infinity;
   }
   const { taught, points } = amongForms(asked, frets);
   return {
@@ -180,6 +199,7 @@ export function soundCost(asked: Asked, frets: Frets): Partial<Record<VoicingTer
     missing: missingCost(asked, mask),
     bass: asked.bassIs(lowest) === 'other' ? weights.bass : 0,
     height: heightCost(asked, firstStopped),
+    mud: mud * weights.mud,
     thin: Math.max(0, asked.wanted - count) * weights.thin,
     form: points + (asked.opens && !frets.includes(0) ? weights.closed : 0),
   };

@@ -33,7 +33,7 @@ export interface VoicingRequest {
   readonly weights?: ShapeWeights;
   readonly k?: number;
 }
-export const VOICING_TERMS = [...FINGERING_TERMS, 'mutes', 'missing', 'bass', 'height', 'thin', 'form'] as const;
+export const VOICING_TERMS = [...FINGERING_TERMS, 'mutes', 'missing', 'bass', 'height', 'mud', 'thin', 'form'] as const;
 export type VoicingTerm = (typeof VOICING_TERMS)[number];
 export type FrettedShape = Pick<Shape, 'frets' | 'fingers'>;
 export type VoicingAnswer = FoundPath<FrettedShape, VoicingTerm>;

@@ -133,6 +133,32 @@ describe('what a shape pays that nobody teaches', () => {
     expect(cost('F', '1-3-3-2-1-x', '1-3-4-2-1-x').form).toBe(W.partOfForm);
     expect(cost('C', 'x-3-2-0-1-x', 'x-3-2-0-1-x').form).toBe(W.partOfForm);
   });
+  it('a form from fret 10 on, where another lies lower, comes after it', () => {
+    expect(cost('Cm9', '8-10-8-8-8-10', '1-3-1-1-1-4').form).toBe(W.highForm);
+    expect(cost('Cm9', 'x-3-1-3-3-x', 'x-2-1-3-4-x').form).toBe(W.smallForm);
+    // The lower one under fret 10 pays nothing, however high that is.
+    expect(cost('Bm9', 'x-2-0-2-2-x', 'x-1-0-2-3-x').form).toBe(0);
+    expect(cost('Bm9', '7-9-7-7-7-9', '1-3-1-1-1-4').form).toBe(W.closed);
+    // Nothing pays more than what nobody teaches.
+    expect(cost('C13', '8-x-8-9-10-x', '1-x-2-3-4-x').form).toBe(W.untaught);
+  });
+  it('first shapes lie under fret 10, whatever the root and the kind', () => {
+    const kinds = ['', 'm', '7', 'maj7', 'm7', 'm7b5', 'dim7', '6', 'm6', '9', 'm9', 'maj9', '7b9', '13', 'sus4'];
+    const roots = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+    const high = [...kinds, 'add9', 'aug', 'm(maj7)', '69'].flatMap((kind) =>
+      roots.flatMap((root) => {
+        const frets = first(root + kind);
+        return frets.split('-').some((f) => Number(f) >= 10) ? [`${root}${kind} ${frets}`] : [];
+      }),
+    );
+    expect(high).toEqual([]);
+  });
+  it('a low third growls: 5 for each neighbour below E3', () => {
+    // B over G on the thickest strings, and D over that; E over C lies at E3 already.
+    expect(cost('G', '3-2-0-0-0-3', '2-1-0-0-0-3').mud).toBe(2 * 5);
+    expect(cost('C', 'x-3-2-0-1-0', 'x-3-2-0-1-0').mud).toBe(0);
+    expect(cost('F', '1-3-3-2-1-1', '1-3-4-2-1-1').mud).toBe(0);
+  });
   it('a fragment is neither', () => {
     expect(cost('Cm', 'x-3-5-0-4-3', 'x-1-4-0-3-2').form).toBe(W.untaught);
     expect(cost('A6', 'x-0-4-6-5-0', 'x-0-1-3-2-0').form).toBe(W.untaught);
@@ -171,7 +197,8 @@ describe('the bass of a chord', () => {
       ['A9', '5-7-5-6-5-7'],
       ['Am9', '5-7-5-5-5-7'],
       ['G69', '3-2-2-2-3-3'],
-      ['C13', '8-x-8-9-10-x'],
+      ['C13', 'x-3-x-3-5-5'],
+      ['F13', '1-x-1-2-3-x'],
     ] as const)
       expect(first(chord, { atLeast: 4, bass: 'root' }), chord).toBe(frets);
   });

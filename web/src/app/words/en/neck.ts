@@ -145,6 +145,7 @@ export const neck = {
       missing: 'tone missing',
       bass: 'other bass',
       height: 'up the neck',
+      mud: 'low thirds growl',
       thin: 'few strings',
       form: 'not a first form',
     },
