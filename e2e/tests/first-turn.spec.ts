@@ -40,7 +40,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   await test.step('raise the tempo until the ceiling is named with its finger', async () => {
     await page.getByRole('tab', { name: 'Findings' }).click();
     await leaveFields(page);
-    await expect(page.locator('.ceiling')).toHaveText(/ceiling\s+375 · i/);
+    await expect(page.locator('.ceiling')).toHaveText(/ceiling\s+196 · left/);
     for (let n = 0; n < 26; n++) await page.keyboard.press(']');
     await expect(findings.getByRole('heading', { name: 'No room at 392: i is late' })).toBeVisible();
     await expect(page.locator('.ceiling.over')).toBeVisible();

@@ -17,7 +17,7 @@ describe('header', () => {
   it('names study, section, cycle, ceiling with its finger, and what is saved', async () => {
     const f = await show(Header);
     expect(texts(f, '.cycle')).toEqual(['Bulería · counted from 12']);
-    expect(texts(f, '.ceiling')).toEqual(['ceiling 229 · left hand']);
+    expect(texts(f, '.ceiling')).toEqual(['ceiling 229 · left']);
     expect(texts(f, '.saved')).toEqual(['Saved']);
     // Without chords the left hand has nothing to do.
     world.open.apply(setChart('s-a', ''));

@@ -107,7 +107,7 @@ export const shell = {
     slower: `Slower${keyHint('[')}`,
     faster: `Faster${keyHint(']')}`,
     ceiling: 'ceiling',
-    leftHand: 'left hand',
+    leftHand: 'left',
     over: (bpm: number) => `over ${bpm}`,
     noCeiling: 'no strokes yet',
     hand: 'Whose hand is judged for',
