@@ -25,7 +25,7 @@ test('chart and both hands are written, worked out, walked through and kept, wit
   });
   await test.step('fingers left open are worked out and written in by K', async () => {
     await page.keyboard.press('Escape');
-    await writeScript(page, '?:3 ?:2 L:2f3=4 id^ p:f idx @p p:b . i:1f1=1 - - m:2');
+    await writeScript(page, '?:3 ?:2 L:2f3=4 id^ p:f idx @p p:b . i:1f3=1 - - m:2');
     await leaveFields(page);
     await expect(page.locator('app-wheel-drawing .worked-out')).toHaveCount(4);
     await page.keyboard.press('k');
@@ -39,7 +39,7 @@ test('chart and both hands are written, worked out, walked through and kept, wit
     await page.keyboard.press('Shift+ArrowRight');
     await expect(page.getByRole('heading', { name: /^Am · Note 1 of / })).toBeVisible();
     await page.keyboard.press('Shift+ArrowRight');
-    await expect(page.getByText(/^Finger 1 leaves string 2 for string 1 fret 1; string 2 is open until/)).toBeVisible();
+    await expect(page.getByText(/^Finger 1 leaves string 2 for string 1 fret 3; string 2 is open until/)).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('heading', { name: 'Am', exact: true })).toBeVisible();
   });
