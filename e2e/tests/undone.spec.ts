@@ -164,6 +164,8 @@ for (const [place, acts] of Object.entries(ACTS))
     page.setDefaultTimeout(15_000);
     await leaveFields(page);
     await page.keyboard.press(place);
+    // A place comes part by part; its keys are there with its heading.
+    await expect(page.locator('main h1').first()).toBeVisible();
     await saved(page);
     for (const { what, said, do: doIt } of acts)
       await test.step(what, async () => {
