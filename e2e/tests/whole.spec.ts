@@ -42,7 +42,7 @@ for (const theme of ['light', 'dark'] as const) {
       await clean(page);
     });
   test(`axe finds no fault of any weight: everything beside the wheel, ${theme}`, async ({ player: page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(420_000);
     await page.emulateMedia({ colorScheme: theme });
     for (const tab of TABS) {
       await page.getByRole('tab', { name: tab }).click();
