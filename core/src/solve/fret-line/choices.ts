@@ -3,7 +3,7 @@ import { openPitch, pitchName } from '../../instrument/index.js';
 import { type FingeringHand, fingerShape, type Frets, handOn, type LeftFinger } from '../../left-hand/index.js';
 import { perString, STRINGS } from '../../time/index.js';
 import { type FrettedShape, voicings } from '../voicings/index.js';
-import { canHold } from './cost.js';
+import { canHold } from './grip.js';
 import {
   type FretEvent,
   type FretLineRequest,

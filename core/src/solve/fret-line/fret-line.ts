@@ -11,7 +11,8 @@ import {
 } from '../../search/index.js';
 import type { Way } from './choices.js';
 import { comingBack } from './comes-back.js';
-import { type FretCost, type Grip, heightCost, isChord, standsAt, stillRinging, under, wayCost } from './cost.js';
+import { type FretCost, heightCost, wayCost } from './cost.js';
+import { type Grip, isChord, standsAt, stillRinging, under } from './grip.js';
 import { pedalCost, pedalsIn } from './pedals.js';
 import { holdingFor, placedText, pointsOf, ringingText } from './held.js';
 import {

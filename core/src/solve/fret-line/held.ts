@@ -1,15 +1,7 @@
 import { positionOf } from '../../left-hand/index.js';
 import { type Way, type Ways, waysOf } from './choices.js';
-import {
-  canHold,
-  type FretCost,
-  type HandSpan,
-  lineHand,
-  type LineHand,
-  ownCost,
-  type RingingNote,
-  spanOf,
-} from './cost.js';
+import { type FretCost, lineHand, type LineHand, ownCost } from './cost.js';
+import { canHold, type HandSpan, type RingingNote, spanOf } from './grip.js';
 import type { FretEvent, FretLineRequest, Placed } from './model.js';
 
 /** One way to place an event under what rings. */

@@ -1,7 +1,7 @@
 import { type Ask, settled } from '../../player/index.js';
 import type { LeftFinger } from '../../stroke/index.js';
 import { ticks } from '../../time/index.js';
-import { gripsOf } from './cost.js';
+import { gripsOf } from './grip.js';
 import type { FretLineRequest, Placed } from './model.js';
 import { scoreFretting } from './score.js';
 

@@ -2,7 +2,9 @@ import { fretWidth, touchAt } from '../../instrument/index.js';
 import { type LeftFinger } from '../../left-hand/index.js';
 import { type Ask, settled, moveMs } from '../../player/index.js';
 import { millisOf, type Ticks, ticks } from '../../time/index.js';
-import { type Grip, fingerMove, gripsOf, guides, holdCost, lineHand, wayCost } from './cost.js';
+import { holdCost, lineHand, wayCost } from './cost.js';
+import { type Grip, gripsOf } from './grip.js';
+import { fingerMove, guides } from './finger-moves.js';
 import type { FretLineRequest, Placed } from './model.js';
 
 /** Why the fingers of one event stand where they do. */

@@ -4,7 +4,8 @@ import { openPitch } from '../../instrument/index.js';
 import { type Ask, settled } from '../../player/index.js';
 import { waysOf } from './choices.js';
 import { comingBack } from './comes-back.js';
-import { canHold, type FretCost, type Grip, gripsOf, isChord, lineHand, heightCost, ownCost, wayCost } from './cost.js';
+import { type FretCost, lineHand, heightCost, ownCost, wayCost } from './cost.js';
+import { canHold, type Grip, gripsOf, isChord } from './grip.js';
 import { pedalCost, pedalsIn } from './pedals.js';
 import { FRET_TERMS, type FretAnswer, type FretLineRequest, type FretRefusal, type Placed } from './model.js';
 

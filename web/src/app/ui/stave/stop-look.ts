@@ -1,4 +1,4 @@
-import { hasMark, isDead, isTouched, type Motion } from '@ruffle-wheel/core';
+import { handLetters, hasMark, isDead, isTouched, type Motion } from '@ruffle-wheel/core';
 import { signsBeside } from '../stitch-signs';
 import type { DrawnStop, PageView, SystemLayout } from './system-layout';
 
@@ -37,12 +37,6 @@ function kindOf(motion: Motion): Kind {
 /** In a stitch the way is its shape: letters alone. */
 function lettersIn({ event: { motion, notes: struck }, notes }: DrawnStop): string {
   switch (motion.kind) {
-    case 'golpe':
-      return 'G';
-    case 'slap':
-      return 'S';
-    case 'ligado':
-      return 'L';
     case 'ghost':
       return '';
     case 'stroke': {
@@ -50,6 +44,8 @@ function lettersIn({ event: { motion, notes: struck }, notes }: DrawnStop): stri
       const played = notes.map((n) => struck.find((e) => e.string === n.string)?.right);
       return motion.fingers.join('') || [...new Set(played)].filter((f) => f).join('');
     }
+    default:
+      return handLetters(motion);
   }
 }
 /** The right hand's stitch of a stroke. */
