@@ -8,7 +8,8 @@ import {
   STANDARD_TUNING,
 } from '@ruffle-wheel/core';
 import { Compute } from './compute';
-import { arrived, readForPage, type SentReading } from './page-reading';
+import { arrived, type SentReading } from './page-reading';
+import { readForPage } from './read-for-page';
 import { WorkerDied, WorkerLink } from './worker-link';
 
 const request = (script: string): ReadingRequest => ({

@@ -1,23 +1,14 @@
-import {
-  type Finding,
-  findingsOf,
-  isPushed,
-  type Layout,
-  type Plan,
+import type {
+  Finding,
+  Layout,
+  Plan,
   playedUnder,
-  pressedStretches,
-  type PressedStretch,
-  type Reading,
-  type ReadingRequest,
-  readSection,
-  type Score,
-  type ScoreEvent,
-  stopFor,
-  type TimedGrip,
+  PressedStretch,
+  Reading,
+  Score,
+  ScoreEvent,
+  TimedGrip,
 } from '@ruffle-wheel/core';
-
-/** Notes of a line that a page walks through. */
-const MOST_NOTES = 512;
 
 /** What is read of a section for a drawing of one turn: strokes are laid out turn by turn where they are drawn. */
 interface LightReading extends Omit<Reading, 'score' | 'layout' | 'plan' | 'plants'> {
@@ -33,7 +24,7 @@ interface LightReading extends Omit<Reading, 'score' | 'layout' | 'plan' | 'plan
   readonly played: ReturnType<typeof playedUnder>;
 }
 /** What only some places need, and only when they are looked at. */
-interface Seldom {
+export interface Seldom {
   /** Everything that sounds. */
   readonly plan: Plan;
   readonly grips: readonly TimedGrip[];
@@ -51,51 +42,6 @@ export interface SentReading extends LightReading {
 }
 /** A reading as the page needs it; what is seldom needed is made when it is first asked for. */
 export type PageReading = LightReading & Seldom;
-
-const bringsFrets = ({ motion, notes }: ScoreEvent): boolean =>
-  motion.kind === 'ligado' || notes.some((n) => stopFor(motion, n.string) !== null);
-
-function lineOf({ events, chords }: Score): Pick<Seldom, 'line' | 'lineTimes'> {
-  const line: ScoreEvent[] = [];
-  const known = new Map<string, number>();
-  const lineTimes = events.filter(bringsFrets).flatMap((e): (readonly [number, number])[] => {
-    const key = `${e.slot} ${chords[e.chord]?.name ?? ''}`;
-    const there = known.get(key) ?? line.length;
-    if (there >= MOST_NOTES) return [];
-    if (there === line.length) line.push(e);
-    known.set(key, there);
-    return [[e.at, there]];
-  });
-  return { line, lineTimes };
-}
-
-const without = <T extends object, Left extends keyof T>(whole: T, ...left: Left[]): Omit<T, Left> =>
-  Object.fromEntries(Object.entries(whole).filter(([part]) => !(left as PropertyKey[]).includes(part))) as Omit<
-    T,
-    Left
-  >;
-
-/** Reads a section for the page. */
-export function readForPage(request: ReadingRequest): SentReading {
-  const reading = readSection(request);
-  const { score, plan } = reading;
-  const { line, lineTimes } = lineOf(score);
-  return {
-    ...without(reading, 'plan', 'plants'),
-    findings: findingsOf({ ...request, ...reading }),
-    score: without(score, 'events', 'grips'),
-    layout: without(reading.layout, 'strokes'),
-    pressed: pressedStretches(score.grips),
-    played: playedUnder(score),
-    pushed: request.section.chart.trim() ? isPushed(score) : null,
-    seldom: {
-      plan: JSON.stringify(plan),
-      grips: JSON.stringify(score.grips),
-      line: JSON.stringify(line),
-      lineTimes: JSON.stringify(lineTimes),
-    },
-  };
-}
 
 /** A reading as it arrived. */
 export function arrived({ seldom, ...light }: SentReading): PageReading {

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { piecePlan, startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
-import { readForPage } from './page-reading';
+import { readForPage } from './read-for-page';
 import type { Computer } from './protocol';
 
 const computer: Computer = {

@@ -17,7 +17,8 @@ import {
   writtenBars,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
-import { arrived, readForPage } from '../compute/page-reading';
+import { arrived } from '../compute/page-reading';
+import { readForPage } from '../compute/read-for-page';
 import { DATABASE_NAME } from '../data/database-name';
 import { Transport } from '../sound/transport';
 import { Everywhere } from '../shell/everywhere';
