@@ -284,6 +284,12 @@ describe('what a bass line pays, term by term', () => {
     expect(scoreBass(together, [own, alone])).toHaveProperty('faults');
     expect(with_([1])).not.toHaveProperty('faults');
     expect(with_([2])).toEqual({ faults: [expect.objectContaining({ code: 'bass out of reach' })] });
+    // G: its fifth lies on string 6 alone, for string 5 is the fingers'; the hand would let go of string 5 for it.
+    const g = { ...request([G], 2), figure: request([G], 2).strokes.map((s) => ({ at: s.at, strings: [5] as const })) };
+    expect(best(g).map((n) => [n.string, n.fret])).toEqual([
+      [6, 3],
+      [6, 3],
+    ]);
   });
 });
 
