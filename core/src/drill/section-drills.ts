@@ -84,9 +84,14 @@ export function drillsOfMove(section: Section, move: LeftMove, cells: readonly N
     {
       key: `move ${move.from.id} ${move.to.id}`,
       matter: { kind: 'change', way: 'in the line', change: move },
-      make: of(variant),
+      make: of(variant, onOneChord(section, line.chords)),
     },
   ];
+}
+/** The chart of a move on one chord; of one from chord to chord what is due under its strokes. */
+function onOneChord({ cycle }: Section, [from, to]: readonly [string, string]): string | undefined {
+  if (from !== to) return undefined;
+  return from === '' ? '' : printChart([{ name: from, ticks: cycleLength(cycle) }], cycle);
 }
 
 /** A section's pattern and how drills are made of it. */

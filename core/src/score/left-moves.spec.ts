@@ -114,6 +114,11 @@ describe('drills of a move', () => {
       { strings: [2], stops: [{ fret: 1, finger: 1 }] },
       { strings: [2], stops: [{ fret: 12, finger: 4 }] },
     ]);
+    // On the chord that it is made on, wherever in the chart that is.
+    const over = section('p:b i:1f3=4 m:2 i:1', { chart: 'C | Am' });
+    const [up] = read(over).moves.filter((m) => m.from.name === 'Am' && m.to.name === 'Am 1f3');
+    expect(up!.line!.chords).toEqual(['Am', 'Am']);
+    expect(drillsOfMove(over, up!)[0]!.make().chart).toBe('Am');
     // By its key it is found again.
     expect(askedDrill(s, study, drill!.key, moves)?.make()).toEqual(drill!.make());
     expect(askedDrill(s, study, drill!.key)).toBeNull();

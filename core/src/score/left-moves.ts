@@ -10,8 +10,14 @@ import { type PlacedChange, placeChanges, playedChords, pressingStrokes } from '
 
 /** One move of the left hand, between chords of the chart or among frets that strokes bring. */
 export interface LeftMove extends PlacedChange {
-  /** Slots of the strokes that it lies between; null between two chords of the chart. */
-  readonly line: { readonly from: number; readonly to: number } | null;
+  /** The strokes that it lies between; null between two chords of the chart. */
+  readonly line: {
+    /** Their slots. */
+    readonly from: number;
+    readonly to: number;
+    /** The chords that they are played on; '' where there is none. */
+    readonly chords: readonly [from: string, to: string];
+  } | null;
 }
 /** What the left hand can do at the most, and where it is tightest. */
 export interface LeftLoad {
@@ -22,6 +28,7 @@ export interface LeftLoad {
 
 interface Stood extends TimedShape {
   readonly slot: number | null;
+  readonly chord: string;
   /** The last stroke on it. */
   last: number | null;
   /** How long the last stroke on it lasts. */
@@ -48,7 +55,10 @@ export function leftMoves(section: Section, score: Score, profile: HandProfile):
     const [before, now] = [stood[c.index - 1] ?? stood.at(-1), stood[c.index]];
     const slides = c.fingers.some((f) => f.action === 'guides');
     if (!before || !now || (c.moving === 0 && !slides)) continue;
-    const line = now.slot === null ? null : { from: before.last ?? now.slot, to: now.slot };
+    const line =
+      now.slot === null
+        ? null
+        : { from: before.last ?? now.slot, to: now.slot, chords: [before.chord, now.chord] as const };
     found.set(`${c.from.id} ${c.to.id}`, { ...c, line });
   }
   return [...found.values()];
@@ -89,7 +99,7 @@ function standsOf(score: Score): Stood[] {
   const { chords, events, grips } = score;
   const stood: Stood[] = [];
   const lifted = new Map<HoldingFinger, number>();
-  const put = (at: Ticks, shape: Shape, slot: number | null, until: number) => {
+  const put = (at: Ticks, shape: Shape, chord: string, slot: number | null, until: number) => {
     const last = stood.at(-1);
     if (last?.shape.id === shape.id) {
       last.until = until;
@@ -101,7 +111,7 @@ function standsOf(score: Score): Stood[] {
     const inAir = new Map<HoldingFinger, Ticks>();
     if (before) for (const f of before.shape.fingers) if (isDown(f)) lifted.set(f, Math.min(at, before.until));
     for (const [f, t] of lifted) if (!before?.shape.fingers.includes(f)) inAir.set(f, ticks(at - t));
-    stood.push({ at, shape, slot, last: slot, until, ...(slot === null ? {} : { inAir }) });
+    stood.push({ at, shape, chord, slot, last: slot, until, ...(slot === null ? {} : { inAir }) });
   };
   const played = playedChords(score);
   let [next, grip] = [0, 0];
@@ -113,9 +123,9 @@ function standsOf(score: Score): Stood[] {
     const own = e.notes.some((n) => n.fret > 0 && stopFor(e.motion, n.string));
     const now = grips[grip];
     const chord = chords[e.chord];
-    if (own && now?.pressed) put(e.at, gripShape(e, now, chord?.name ?? ''), e.slot, end);
+    if (own && now?.pressed) put(e.at, gripShape(e, now, chord?.name ?? ''), chord?.name ?? '', e.slot, end);
     else if (chord && e.notes.some((n) => n.fret > 0))
-      put(e.at, chord.shape, stood.at(-1)?.slot == null ? null : e.slot, end);
+      put(e.at, chord.shape, chord.name, stood.at(-1)?.slot == null ? null : e.slot, end);
     const here = stood.at(-1);
     if (here) here.last = e.slot;
   }
@@ -125,9 +135,9 @@ function standsOf(score: Score): Stood[] {
 function chordStand(
   played: ReturnType<typeof playedChords>[number] | undefined,
   { chords, length }: Score,
-): [Ticks, Shape, null, number] {
+): [at: Ticks, shape: Shape, chord: string, slot: null, until: number] {
   const chord = chords[played?.chord ?? 0] as Score['chords'][number];
-  return [played?.at ?? ticks(0), chord.shape, null, chord.until || length];
+  return [played?.at ?? ticks(0), chord.shape, chord.name, null, chord.until || length];
 }
 const isDown = (f: LeftFinger | null): f is HoldingFinger => f !== null && f !== 0;
 /** What the hand has for a stroke, named after its chord and after what the stroke stops. */

@@ -243,7 +243,7 @@ export class NeckPlace {
       (s, i) => s.id === change.to.id && row[(i + row.length - 1) % row.length]?.id === change.from.id,
     );
     const { line } = change;
-    if (line) this.walk.to(this.walk.events().findIndex((e) => e.slot === line.to));
+    if (line) this.walk.toStroke(line.to, line.chords[1]);
     else if (n >= 0) this.choice.set(n);
   }
 

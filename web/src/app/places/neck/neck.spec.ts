@@ -263,6 +263,14 @@ describe('the neck', () => {
     await hit('Escape');
     expect(texts(f, 'h1')).toEqual(['C']);
   });
+  it('shows a move of the list: the note that it leads to, on its own chord', async () => {
+    world.open.apply(setScript('s-a', 'p:b - i:1f3=4 - m:2 - {.}x18'));
+    const { f } = await place();
+    const move = world.open.reading()!.moves.find((m) => m.line?.chords[1] === 'EM' && m.to.name === 'EM 1f3')!;
+    (f.componentInstance as unknown as { show: (m: LeftMove) => void }).show(move);
+    await f.whenStable();
+    expect(texts(f, 'h1')[0]).toMatch(/^EM · Note 2 of 2$/);
+  });
   it('without shapes it says where they come from', async () => {
     world.open.apply(setChart('s-a', ''));
     const { f } = await place();

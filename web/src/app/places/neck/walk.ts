@@ -105,6 +105,11 @@ export class NeckWalk {
     const all = this.events().length;
     if (all) this.chosen.set(((n % all) + all) % all);
   }
+  /** To a stroke by its slot, on the chord that it is played on. */
+  toStroke(slot: number, chord: string) {
+    const chords = this.open.reading()?.score.chords ?? [];
+    this.to(this.events().findIndex((e) => e.slot === slot && (chords[e.chord]?.name ?? '') === chord));
+  }
   /** Back to the held shapes. */
   leave() {
     this.chosen.set(null);
