@@ -52,6 +52,16 @@ describe('every move of the left hand', () => {
       ]),
     );
   });
+  it('over a chord a note is held with its shape where the hand can, and alone where it cannot', () => {
+    const { moves } = read(section('p:b i:1f3=4 m:1f12=4 i:1f3=4', { chart: 'Am' }));
+    expect(named(moves)).toEqual(expect.arrayContaining(['Am 1f3 → 1f12', '1f12 → Am 1f3']));
+    const jump = moves.find((m) => m.to.name === '1f12')!;
+    expect([jump.to.frets, jump.to.fingers]).toEqual([
+      [null, null, null, null, null, 12],
+      [null, null, null, null, null, 4],
+    ]);
+    expect(jump.fingers.some((f) => f.action === 'stays')).toBe(false);
+  });
   it('between chords they are those of the chart, each its own drills', () => {
     const s = section('p:b i:3 m:2 a:1', { chart: 'C | Am | F' });
     const { moves, changes } = read(s);
@@ -61,10 +71,10 @@ describe('every move of the left hand', () => {
     expect(moves.map((m) => drillsOfMove(s, m).length).every((n) => n > 1)).toBe(true);
   });
   it('over a held shape a finger that comes down in its place, and the way home, are moves too', () => {
-    const { moves } = read(section('p:b i:1f3=4 m:2 i:1 p:b i:1f3=1 m:2 i:1', { chart: 'C' }));
-    expect(named(moves)).toEqual(expect.arrayContaining(['C → C 1f3', 'C 1f3 → C']));
+    const { moves } = read(section('p:b i:1f3=4 m:2 i:1 p:b p:6f1=1 m:2 i:1', { chart: 'C' }));
+    expect(named(moves)).toEqual(expect.arrayContaining(['C → C 1f3', 'C 6f1 → C']));
     // Between the strokes on either side.
-    expect(moves.find((m) => m.to.name === 'C 1f3')?.line).toMatchObject({ from: 4, to: 5 });
+    expect(moves.find((m) => m.to.name === 'C 6f1')?.line).toMatchObject({ from: 4, to: 5 });
     // Lifting alone is none.
     const lifted = moves.filter((m) => m.to.name === 'C');
     expect(lifted.map((m) => m.fingers.find((f) => f.finger === 1)?.action)).toEqual(['swaps']);

@@ -1,8 +1,15 @@
-import type { HoldingFinger, LeftFinger, Shape } from '../left-hand/index.js';
+import {
+  fingeringFaults,
+  type FingeringHand,
+  handOn,
+  type HoldingFinger,
+  type LeftFinger,
+  type Shape,
+} from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { hasMark } from '../stroke/index.js';
-import { bpm, ticks, type Ticks } from '../time/index.js';
+import { bpm, sixOf, ticks, type Ticks } from '../time/index.js';
 import { changes, type TimedShape, type TimedStrings } from './changes.js';
 import { stopFor } from './left-hand.js';
 import type { Score, ScoreEvent, TimedGrip } from './model.js';
@@ -42,10 +49,10 @@ const MOST_LOOKED_AT = 1_024;
  * it, and back. Each once, where it leaves least time. Landing in place is none while its finger had been free long before.
  */
 export function leftMoves(section: Section, score: Score, profile: HandProfile): LeftMove[] {
-  const stood = standsOf(score).slice(0, MOST_LOOKED_AT);
+  const neck = neckOf(profile, score.instrument.capo);
+  const stood = standsOf(score, handOn(neck, profile)).slice(0, MOST_LOOKED_AT);
   if (stood.every((s) => s.slot === null))
     return placeChanges(section, score, profile).map((c) => ({ ...c, line: null }));
-  const neck = neckOf(profile, score.instrument.capo);
   const loop = score.loops ? { loop: score.length } : {};
   const strokes = pressingStrokes(score);
   const only = unlike(stood, strokes);
@@ -94,8 +101,11 @@ export function leftLoad(moves: readonly LeftMove[], tempo: number): LeftLoad | 
   return tightest;
 }
 
-/** Where the hand stands, from place to place: on the chart's shapes, and on what strokes stop for themselves. */
-function standsOf(score: Score): Stood[] {
+/**
+ * Where the hand stands, from place to place: on the chart's shapes, and on what strokes stop for themselves, over the
+ * shape where the hand can.
+ */
+function standsOf(score: Score, hand: FingeringHand): Stood[] {
   const { chords, events, grips } = score;
   const stood: Stood[] = [];
   const lifted = new Map<HoldingFinger, number>();
@@ -123,8 +133,11 @@ function standsOf(score: Score): Stood[] {
     const own = e.notes.some((n) => n.fret > 0 && stopFor(e.motion, n.string));
     const now = grips[grip];
     const chord = chords[e.chord];
-    if (own && now?.pressed) put(e.at, gripShape(e, now, chord?.name ?? ''), chord?.name ?? '', e.slot, end);
-    else if (chord && e.notes.some((n) => n.fret > 0))
+    if (own && now?.pressed) {
+      const over = gripShape(e, now, chord?.name ?? '');
+      const held = fingeringFaults(over.frets, over.fingers, hand).length === 0;
+      put(e.at, held ? over : gripShape(e, withoutShape(now, chord?.shape), ''), chord?.name ?? '', e.slot, end);
+    } else if (chord && e.notes.some((n) => n.fret > 0))
       put(e.at, chord.shape, chord.name, stood.at(-1)?.slot == null ? null : e.slot, end);
     const here = stood.at(-1);
     if (here) here.last = e.slot;
@@ -140,6 +153,12 @@ function chordStand(
   return [played?.at ?? ticks(0), chord.shape, chord.name, null, chord.until || length];
 }
 const isDown = (f: LeftFinger | null): f is HoldingFinger => f !== null && f !== 0;
+/** A grip of which the chord's own places are let go. */
+function withoutShape({ frets, fingers, ...grip }: TimedGrip, shape: Shape | undefined): TimedGrip {
+  const others = <T>(all: readonly (T | null)[]): (T | null)[] =>
+    all.map((x, i) => (frets[i] === shape?.frets[i] && fingers[i] === shape?.fingers[i] ? null : x));
+  return { ...grip, frets: sixOf(others(frets)), fingers: sixOf(others(fingers)) };
+}
 /** What the hand has for a stroke, named after its chord and after what the stroke stops. */
 function gripShape(e: ScoreEvent, { frets, fingers }: TimedGrip, chord: string): Shape {
   let name = chord;
