@@ -11,6 +11,7 @@ export { LEFT_HAND_LESSONS } from './left-hand.js';
 export { BOTH_HANDS } from './both-hands.js';
 export type { Lesson } from './model.js';
 export { PLECTRUM } from './plectrum.js';
+export { KEY_LESSONS, MOVE_LESSONS, ROW_LESSONS } from './rows.js';
 export { STROKES } from './strokes.js';
 /** What is taught of the right hand, kind by kind. The next wrong answer is written down here first. */
 export const LESSONS: readonly Lesson[] = [
