@@ -179,7 +179,7 @@ describe('conflicts of a piece', () => {
     const only = findingsOf({ ...request, ...readSection(request) }).filter(
       (f) => f.tone === 'plain' || f.tone === 'good',
     );
-    expect(only.length).toBeGreaterThan(2);
+    expect(only.length).toBeGreaterThan(1);
     for (const f of only) expect(remedies(f, study), f.code).toEqual([]);
   });
   it('whatever the piece: taken, a remedy ends its conflict, and ranks are in order', () => {

@@ -32,6 +32,8 @@ export interface FindingFigures {
     readonly bpm: Bpm;
     readonly room: Timing;
     readonly cause: CeilingCause;
+    /** A joint sets it, and has more than twice the time that it needs. */
+    readonly slack: boolean;
     /** Between the strokes of the one that sets it; null of a joint. */
     readonly tight: { readonly thereMs: number; readonly neededMs: number } | null;
     /** From which count to which, over the seam or not. */
@@ -97,6 +99,32 @@ export interface FindingFigures {
       readonly at: CountLabel;
       readonly why: Exclude<NotPlanted, 'run over'>;
     } | null;
+  };
+  /** Counts of the pattern that sound, and those that are beaten dead. */
+  'what sounds': { readonly sounding: readonly CountLabel[]; readonly dead: readonly CountLabel[] };
+  /** A finger that plays twice in a row: where, and whether it goes to another string. */
+  'finger repeated': { readonly finger: Finger; readonly crossing: boolean; readonly labels: readonly CountLabel[] };
+  /** A rest stroke that stops a string that is to ring on, or lies where another finger plays next. */
+  'rest stroke lands': {
+    readonly finger: Finger;
+    readonly string: StringNumber;
+    readonly on: StringNumber;
+    /** Who plays there next; null where the string is ringing. */
+    readonly next: Finger | null;
+  };
+  /** Where the plectrum goes against its school. */
+  'plectrum ways': {
+    readonly why: 'up at a change' | 'up without a rest' | 'no whip';
+    readonly labels: readonly CountLabel[];
+  };
+  /** Open strings of a chord that ring on where the hand lets go of it, or lies on its strings. */
+  'open rings on': { readonly name: string; readonly strings: readonly StringNumber[]; readonly dead: boolean };
+  /** Strings of a chord that are held, and its bass, that no stroke meets. */
+  'string unstruck': {
+    readonly name: string;
+    readonly strings: readonly StringNumber[];
+    /** The bass, where it is one of them. */
+    readonly bass: StringNumber | null;
   };
   /** The script can't be read here. */
   'script unread': { readonly fault: ScriptFault };

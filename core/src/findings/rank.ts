@@ -15,17 +15,23 @@ export const FINDINGS: readonly FindingCode[] = [
   'accents missed',
   'held over',
   'no node',
+  'open rings on',
+  'plectrum ways',
+  'rest stroke lands',
+  'finger repeated',
   'flicks plucked',
   'string muted',
   'tone unheard',
   'name not borne out',
   'barre',
+  'what sounds',
   'comes round',
   'accents met',
   'accents carried',
   'another start',
   'pendulum',
   'plants',
+  'string unstruck',
   'block',
 ];
 /** Codes that only say how the pattern lies on its cycle and what the hand does; the others can stand against the music. */
@@ -39,6 +45,11 @@ const ONLY_SAID: ReadonlySet<FindingCode> = new Set([
   'another start',
   'plants',
   'block',
+  'what sounds',
+  'finger repeated',
+  'rest stroke lands',
+  'plectrum ways',
+  'string unstruck',
 ]);
 /** What comes late is said before what is to be watched, and both before what only is so. */
 const URGENCY: Record<Tone, number> = { late: 0, watch: 1, plain: 2, good: 2 };

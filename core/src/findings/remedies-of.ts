@@ -1,4 +1,5 @@
-import { readChord } from '../chord/index.js';
+import { readChord, symbolsOf } from '../chord/index.js';
+import { openPitch } from '../instrument/index.js';
 import { fretsText, type Shape } from '../left-hand/index.js';
 import type { Section, Study } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
@@ -8,7 +9,7 @@ import { flatten, parseScript, replaceRange, writeSteps } from '../script/index.
 import { rowChoices } from '../solve/shape-row/index.js';
 import { easier, type FrettedShape } from '../solve/voicings/index.js';
 import { type Mark, numberedStrings, type Stop, type Stroke } from '../stroke/index.js';
-import { isStringNumber, LOWEST_BPM, type StringNumber, STRINGS } from '../time/index.js';
+import { isStringNumber, LOWEST_BPM, sixOf, type SixStrings, type StringNumber, STRINGS } from '../time/index.js';
 import { standsAgainst } from './findings-of.js';
 import { graveMatter } from './grave-matter.js';
 import type { Finding, FindingOf, FindingPlace, GraveMatter } from './model.js';
@@ -37,6 +38,7 @@ export function sameMatter(a: Finding, b: Finding): boolean {
       case 'string muted':
       case 'tone unheard':
       case 'name not borne out':
+      case 'open rings on':
       case 'out of reach':
         return figures.name;
       default:
@@ -63,8 +65,10 @@ export function remediesOf(found: Finding, study: Study, profile: HandProfile): 
     const now = graveMatter(after, changed, profile);
     return !standsAgainst(now).some((f) => sameMatter(f, found)) && graver(now) <= most;
   };
+  const names = rightNames(found, before).find(works);
   const shape = otherShapes(found, before).find(works);
-  return [...inText(found, before).filter(works), ...(shape ? [shape] : []), ...slower(found, section).filter(works)];
+  const first = [...inText(found, before).filter(works), ...(names ? [names] : [])];
+  return [...first, ...(shape ? [shape] : []), ...slower(found, section).filter(works)];
 }
 
 function inText(found: Finding, { section, called = [] }: GraveMatter): Remedy[] {
@@ -153,6 +157,7 @@ function otherShapes(found: Finding, m: GraveMatter): Remedy[] {
     case 'string muted':
     case 'tone unheard':
     case 'name not borne out':
+    case 'open rings on':
       break;
     default:
       return [];
@@ -164,23 +169,58 @@ function otherShapes(found: Finding, m: GraveMatter): Remedy[] {
   if (found.code === 'out of reach')
     return easier({ ...ask, chord }, shape)
       .slice(0, SHAPES_TRIED)
-      .map((e) => heldAs(shape, e.shape, e.chord === chord ? shape.name : e.chord, e.lost));
+      .map((e) => heldAs(shape, e.shape, { name: e.chord === chord ? shape.name : e.chord, lost: e.lost }));
   const strings = (playedUnder(m.score).get(shape.name) ?? []).filter((s): s is StringNumber => isStringNumber(s));
   const row = rowChoices({ ...ask, chords: [chord] });
   const choices = 'choices' in row ? (row.choices[0] ?? []) : [];
-  const sounds = (held: FrettedShape) => strings.every((s) => (held.frets[STRINGS.indexOf(s)] ?? null) !== null);
-  return choices
-    .filter((c) => sounds(c.shape))
-    .slice(0, SHAPES_TRIED)
-    .map((c) => heldAs(shape, c.shape));
+  const fretOf = (held: FrettedShape, string: StringNumber) => held.frets[STRINGS.indexOf(string)] ?? null;
+  const sounds = (held: FrettedShape) => strings.every((s) => fretOf(held, s) !== null);
+  const struck = new Set(m.score.events.flatMap((e) => e.notes.map((n) => n.string)));
+  /** What is let go of stops: no string that is struck is open. */
+  const closed = (held: FrettedShape) => [...struck].every((s) => fretOf(held, s) !== 0);
+  const opened = found.code === 'string muted' ? openedTo(shape, found.figures.strings, chord, m) : null;
+  const fits = found.code === 'open rings on' ? closed : sounds;
+  const others = choices.filter((c) => fits(c.shape)).slice(0, SHAPES_TRIED);
+  return [...(opened ? [opened] : []), ...others.map((c) => c.shape)].map((held) => heldAs(shape, held, { struck }));
 }
-function heldAs(
-  { chord: symbol, ...plain }: Shape,
-  held: FrettedShape,
-  name = plain.name,
-  lost: RemedyFigures['other shape']['lost'] = [],
-): Remedy {
+/** The shape with strings open that it mutes, where each is a tone of the chord; null where one is none. */
+function openedTo(shape: Shape, strings: readonly StringNumber[], chord: string, m: GraveMatter): FrettedShape | null {
+  const read = readChord(chord);
+  const isTone = (s: StringNumber) =>
+    read.ok && read.chord.tones.some((t) => t.pitchClass === openPitch(m.tuning, s, m.capo) % 12);
+  if (!strings.every(isTone)) return null;
+  const open = <T>(list: SixStrings<T>, as: T): SixStrings<T> =>
+    sixOf(list.map((x, i) => (strings.includes(STRINGS[i] ?? 1) ? as : x)));
+  return { frets: open(shape.frets, 0), fingers: open(shape.fingers, 0) };
+}
+/** The name that a chord's notes bear out, where its own says something else. */
+function rightNames(found: Finding, { shapes, tuning, capo }: GraveMatter): Remedy[] {
+  if (found.code !== 'name not borne out') return [];
+  const shape = shapes.find((s) => s.name === found.figures.name);
+  if (!shape) return [];
+  const pitches = STRINGS.flatMap((string, i) => {
+    const fret = shape.frets[i] ?? null;
+    return fret === null ? [] : [openPitch(tuning, string, capo) + fret];
+  });
+  return symbolsOf(pitches).map((symbol) => {
+    const named: { -readonly [K in keyof Shape]: Shape[K] } = { ...shape, name: symbol };
+    // What it was said to be.
+    delete named.chord;
+    return remedy('right name', { name: shape.name, symbol }, { shape: named });
+  });
+}
+interface HeldAs {
+  readonly name?: string;
+  readonly lost?: RemedyFigures['other shape']['lost'];
+  /** Strings that are struck: those that sounded before and have another note now are told. */
+  readonly struck?: ReadonlySet<StringNumber>;
+}
+function heldAs(before: Shape, held: FrettedShape, { name = before.name, lost = [], struck }: HeldAs): Remedy {
+  const { chord: symbol, ...plain } = before;
   const own: Shape = { ...plain, name, frets: held.frets, fingers: held.fingers };
   const shape = symbol !== undefined && name === plain.name ? { ...own, chord: symbol } : own;
-  return remedy('other shape', { name, frets: fretsText(held), lost }, { shape });
+  const differs = STRINGS.filter(
+    (s, i) => struck?.has(s) && before.frets[i] !== null && before.frets[i] !== held.frets[i],
+  );
+  return remedy('other shape', { name, frets: fretsText(held), lost, differs }, { shape });
 }

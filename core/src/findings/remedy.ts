@@ -15,8 +15,15 @@ export interface RemedyFigures {
   /** Plucked flicks go through the strings, downwards. */
   'as strums': { readonly letters: readonly Finger[] };
   slower: { readonly bpm: number };
-  /** Another shape for the chord, or a chord in its place; with what is lost by it. */
-  'other shape': { readonly name: string; readonly frets: string; readonly lost: readonly Fact[] };
+  /** Another shape for the chord, or a chord in its place; with what is lost by it, and the struck strings that change. */
+  'other shape': {
+    readonly name: string;
+    readonly frets: string;
+    readonly lost: readonly Fact[];
+    readonly differs: readonly StringNumber[];
+  };
+  /** Another name for a chord: the one that its notes bear out. */
+  'right name': { readonly name: string; readonly symbol: string };
   /** What would work in place of what can't be read; '' where it is to go. */
   'as it would work': { readonly fix: string };
 }

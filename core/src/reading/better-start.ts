@@ -40,7 +40,9 @@ export function betterStart(
 
 /** An order that may begin on any of its fingers. */
 function isFree(flat: FlatPattern, start: number): boolean {
-  const { events } = flat;
+  const { events, slots } = flat;
+  // With rests in it it is a rhythm, and begins where that begins.
+  if (events.length < slots.length) return false;
   const kind = kindOfPattern(flat);
   if (kind !== 'run' && kind !== 'tremolo' && (kind !== 'rasgueado' || isMuted(flat))) return false;
   // What the left hand does makes it a composed line; so does going from string to string.

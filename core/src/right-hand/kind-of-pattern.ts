@@ -1,7 +1,7 @@
 import { type Kind, type KindStretch, type PassageNote, readPassage, struckAs } from '../passage/index.js';
 import { DEFAULT_PROFILE } from '../player/index.js';
 import type { FlatPattern } from '../script/index.js';
-import { type Finger, hasMark, HOME_STRING, numberedStrings, type Stroke } from '../stroke/index.js';
+import { type Finger, hasMark, HOME_STRING, numberedStrings, stopOn, type Stroke } from '../stroke/index.js';
 import { bpm, type StringNumber, STRINGS, ticks } from '../time/index.js';
 
 /** A tempo at which nothing is too fast for the thumb: its strokes are written, nobody asks whether it has time. */
@@ -52,7 +52,10 @@ function noteOf(stroke: Stroke): Omit<PassageNote, 'at'> | null {
     return { strings: numberedStrings(stroke) ?? STRINGS, ...struck, ...frets };
   }
   const { fingers } = stroke;
-  return fingers.length ? { strings: [...new Set(fingers.map((f) => stringOf(stroke, f)))], pinned: fingers } : null;
+  if (fingers.length === 0) return null;
+  const strings = [...new Set(fingers.map((f) => stringOf(stroke, f)))];
+  const frets = strings.map((s) => stopOn(stroke, s)?.fret ?? null);
+  return { strings, pinned: fingers, ...(frets.some((f) => f !== null) ? { frets } : {}) };
 }
 
 /**

@@ -74,7 +74,9 @@ function touches(flat: FlatPattern, exchanged?: (finger: Finger) => Finger): Tou
 }
 const NO_FINGERS: readonly Finger[] = [];
 
-const isHalf = (a: Touch, b: Touch) => a.dir !== null && b.dir !== null && a.dir !== b.dir;
+/** The thumb plucks downwards, so up and then a single string is half a return too. */
+const wayOf = ({ finger, dir, golpe }: Touch): Direction | null => dir ?? (finger === 'p' && !golpe ? 'd' : null);
+const isHalf = (a: Touch, b: Touch) => wayOf(a) !== null && wayOf(b) !== null && wayOf(a) !== wayOf(b);
 
 /**
  * What every finger does at a tempo, the pattern played round and round. A finger that strikes the same

@@ -1,6 +1,6 @@
 import { type FlatPattern, flatten, mapLeaves, type Pattern, printScript, writeOut } from '../script/index.js';
 import { type Direction, directionOf, onStrings, type Step, turnStrings } from '../stroke/index.js';
-import { gcd, ticks, type Ticks } from '../time/index.js';
+import { gcd, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 
 export interface PendulumPlace {
   readonly at: Ticks;
@@ -48,6 +48,12 @@ function hasFlicks(flat: FlatPattern): boolean {
   });
 }
 
+/** Whether any two strokes are so close that the hand swings from one to the other: a chord that is held has no pendulum. */
+const swings = ({ events, length }: FlatPattern): boolean => {
+  const directed = events.filter((e) => directionOf(e.motion));
+  return directed.some((e, i) => (directed[i + 1]?.at ?? length + (directed[0]?.at ?? 0)) - e.at <= TICKS_PER_COUNT);
+};
+
 interface Swing {
   readonly length: number;
   readonly fights: PendulumPlace[];
@@ -89,6 +95,7 @@ export function motionCheck(pattern: Pattern): Pendulum {
   if (hasFlicks(flat)) return none('flicks');
   // Plucked strokes leave the swing; a pattern that mixes them has no one pendulum.
   if (flat.events.some((e) => e.motion.kind === 'stroke' && e.motion.dir === null)) return none('plucks');
+  if (!swings(flat)) return none('nothing');
   let grid = flat.length as number;
   for (const s of flat.slots) grid = gcd(grid, gcd(s.at, s.duration));
   let best: Swing | null = null;

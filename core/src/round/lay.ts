@@ -6,6 +6,7 @@ import {
   directionOf,
   type Finger,
   fingersOf,
+  hasMark,
   type Motion,
   strength,
   WEAK_BELOW,
@@ -36,6 +37,8 @@ export interface MetBy {
   readonly fingers: readonly Finger[];
   readonly dir: Direction | null;
   readonly kind: Motion['kind'];
+  /** The left hand lies on the strings: it beats and carries nothing. */
+  readonly dead?: true;
   readonly strength: number;
 }
 /** What meets one accent in one turn. */
@@ -183,5 +186,6 @@ const metBy = (m: Motion): MetBy => ({
   fingers: fingersOf(m),
   dir: directionOf(m),
   kind: m.kind,
+  ...(hasMark(m, 'x') ? { dead: true } : {}),
   strength: strength(m),
 });

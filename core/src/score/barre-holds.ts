@@ -28,34 +28,53 @@ export function barreOver(shape: Pick<Shape, 'fingers'>): number {
   known.set(shape.fingers, most);
   return most;
 }
+/** Where the barre lies: the fret of the finger that holds most strings. */
+function barreFret({ fingers, frets }: TimedGrip): number | null {
+  const most = barreOver({ fingers });
+  for (let from = 0; most > 1 && from + most <= STRINGS.length; from++) {
+    const finger = fingers[from];
+    if (finger && finger !== 'T' && fingers[from + most - 1] === finger) return frets[from] ?? null;
+  }
+  return null;
+}
+interface Stretch {
+  readonly length: number;
+  readonly name: string;
+  /** Strings under a barre; 0 without one. */
+  readonly strings: number;
+  readonly fret: number | null;
+}
 /** Grips of one shape share its fingers. */
 const known = new WeakMap<object, number>();
 
 /**
- * The barres of a score, the one that asks most of the hand first. Neighbouring grips with barres count as one; under
- * muted strokes, and where the hand lets go, the barre is let go too.
+ * The barres of a score, the one that asks most of the hand first. Neighbouring grips with barres on one fret count as
+ * one, for the hand stays; under muted strokes, and where the hand lets go, the barre is let go too.
  * @param tempo counts a minute
  */
 export function barreHolds(score: Score, tempo: Bpm, profile: HandProfile): BarreHold[] {
-  const stretches = score.grips.map((g: TimedGrip) => ({
+  const stretches = score.grips.map((g: TimedGrip): Stretch => ({
     length: g.until - g.at,
     name: score.chords[g.chord]?.name ?? '',
     strings: g.pressed ? barreOver(g) : 0,
+    fret: g.pressed ? barreFret(g) : null,
   }));
   const stamina = (strings: number) => Math.round((leftHandOf(profile).barre * 6) / Math.max(1, strings));
   const named = (list: readonly { name: string }[]) => [...new Set(list.map((s) => s.name))];
-  const free = score.loops ? stretches.findIndex((s) => s.strings === 0) : 0;
+  /** While the hand stays where it is, one barre is held; where it moves it is laid anew. */
+  const isHeldOn = (a: Stretch | undefined, b: Stretch) => !!a && a.strings > 0 && b.strings > 0 && a.fret === b.fret;
+  const free = score.loops ? stretches.findIndex((s, i) => !isHeldOn(stretches.at(i - 1), s)) : 0;
   if (free < 0) {
     const strings = Math.max(0, ...stretches.map((s) => s.strings));
     return strings === 0 ? [] : [{ names: named(stretches), strings, ms: null, staminaMs: stamina(strings) }];
   }
-  // Beginning where the hand is free, no stretch runs over the seam.
+  // Beginning where the hand is free or moves, no stretch runs over the seam.
   const turned = [...stretches.slice(free), ...stretches.slice(0, free)];
   const runs: (typeof stretches)[] = [];
   turned.forEach((s, i) => {
     if (s.strings === 0) return;
     const run = runs.at(-1);
-    if (run && turned[i - 1]?.strings) run.push(s);
+    if (run && isHeldOn(turned[i - 1], s)) run.push(s);
     else runs.push([s]);
   });
   const found = runs.map((run): BarreHold => {

@@ -72,7 +72,7 @@ describe('what the strokes make of a chord', () => {
     expect(say('p:6 i:3 m:2 a:1', 'G')).toMatchObject([
       {
         title: 'A string is struck that the shape mutes',
-        lines: ['G: string 1, first on 2 &.', /Write p:b and ima:t/],
+        lines: ['G: string 1, first on 2 &.', /Open it where it is a tone of the chord/],
       },
     ]);
     expect(say('p:5 i:4 m:2', 'Am7')[0]?.lines[0]).toBe('Am7: its seventh is on no string that is struck.');

@@ -43,7 +43,7 @@ describe('marks', () => {
     const step = readStep('im!:3f1,+2f0').step!;
     expect(step.kind === 'stroke' && [marksOn(step, 3), marksOn(step, 2)]).toEqual([[','], ['!']]);
   });
-  it('weigh what they weigh: accent and golpe a fifth, rest stroke 0.15 more, soft 0.35 less', () => {
+  it('weigh what they weigh: accent and golpe a fifth, rest stroke 0.15 more, soft 0.35 and palm 0.2 less, dead next to nothing', () => {
     const weight = (text: string) => strength(readStep(text).step as Motion);
     const own = MARKS.map((m) => [m, Math.round(100 * (weight(`a:2${m === '*' ? '*e' : m}`) - weight('a:2')))]);
     expect(own.filter(([, w]) => w !== 0)).toEqual([
@@ -51,7 +51,11 @@ describe('marks', () => {
       [',', -35],
       ['*', 20],
       ['_', 15],
+      ['x', -25],
+      ['%', -20],
     ]);
+    // However hard it is beaten.
+    expect(weight('i:2!x')).toBe(0.3);
   });
   it('with a golpe or a slap stand loud and soft, one of them', () => {
     for (const mark of MARKS)

@@ -167,7 +167,7 @@ export const MARK_ROWS = {
     musicxml: { as: 'head', name: 'x' },
   },
   '%': {
-    ...{ ...NOTHING, id: 'palm', tablature: { under: '%' }, stitch: 'palm', damped: 'palm' },
+    ...{ ...NOTHING, id: 'palm', weight: -0.2, tablature: { under: '%' }, stitch: 'palm', damped: 'palm' },
     musicxml: { as: 'mute', name: 'palm' },
   },
   '>': {

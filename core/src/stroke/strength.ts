@@ -14,6 +14,7 @@ const LIGADO = 0.35;
 const TOGETHER = 0.15;
 const GOLPE_ALONE = 0.7;
 const SLAP = 0.75;
+const DEAD = 0.3;
 
 /** Below this an accent counts as carried by a weak stroke. */
 export const WEAK_BELOW = 0.6;
@@ -34,5 +35,7 @@ export function strength(m: Motion): number {
   }
   if (m.kind === 'ligado') s = LIGADO;
   for (const mark of m.marks) s += markRow(mark).weight;
+  // However hard the hand beats, strings under the left hand's fingers carry nothing.
+  if (m.marks.includes('x')) s = Math.min(s, DEAD);
   return Math.round(Math.min(1, Math.max(0, s)) * 1000) / 1000;
 }

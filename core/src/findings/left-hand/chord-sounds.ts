@@ -1,4 +1,3 @@
-import { CHORDAL } from '../../right-hand/index.js';
 import { type Finding, finding, type GraveMatter, placeIn } from '../model.js';
 
 /** Chords that do not sound as they are called: a muted string is struck, a telling tone is not, the notes are others. */
@@ -10,10 +9,7 @@ export function chordSounds(m: GraveMatter): Finding[] {
       ...(first
         ? [finding('string muted', 'watch', placeIn(m, first.at), { name, strings: muted.map((s) => s.string) })]
         : []),
-      // A line alone need not say which chord it is over.
-      ...(unheard.length && m.kind && CHORDAL.has(m.kind)
-        ? [finding('tone unheard', 'watch', begins, { name, tones: unheard })]
-        : []),
+      ...(unheard.length ? [finding('tone unheard', 'watch', begins, { name, tones: unheard })] : []),
       ...(foreign.length || lacking.length
         ? [finding('name not borne out', 'watch', begins, { name, foreign, lacking })]
         : []),

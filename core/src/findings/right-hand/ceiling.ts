@@ -7,6 +7,9 @@ import { finding, type FindingOf, type GraveMatter, placeOfSlot, type Tone } fro
 
 const TONE = { late: 'late', near: 'watch', 'in time': 'plain' } as const satisfies Record<string, Tone>;
 
+/** Under half its time no joint is weak. */
+const HALF = 0.5;
+
 /** What the hand can do at the most, who sets that, and what would raise it; null where nothing does. */
 export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): FindingOf<'ceiling'> | null {
   const { load, section, raises = [], flat } = m;
@@ -29,6 +32,7 @@ export function ceiling(m: GraveMatter & Partial<Pick<Reading, 'raises'>>): Find
     bpm: toBpm(section.bpm),
     room,
     cause,
+    slack: joint !== null && joint !== undefined && joint.share < HALF,
     tight: own ? { thereMs: own.leastMs, neededMs: own.neededMs } : null,
     between: pair
       ? { from: at(pair.slot), to: at(pair.next, Number(pair.next <= pair.slot)), seam: pair.next <= pair.slot }

@@ -28,7 +28,9 @@ export function sayCeiling(f: FindingFigures['ceiling']): { title: string; lines
     : `the joint ${who} is the tightest place`;
   const { between: b } = f;
   const where = b ? `, ${b.seam ? 'at the seam, ' : ''}from ${b.from} to ${b.to}` : '';
-  const lines = [`At ${f.bpm}${now}, ${has}${where}${detailOf(f.cause)}.`];
+  const lines = f.slack
+    ? [`At ${f.bpm}${now}, every finger has twice the time that it needs.`]
+    : [`At ${f.bpm}${now}, ${has}${where}${detailOf(f.cause)}.`];
   if (f.room === 'late') lines.push(`It fits up to ${top}.`);
   if (f.left) lines.push(sayLeft(f.left));
   if (f.raise) lines.push(`${sayRaise(f.raise)}: it would be ${Math.min(HIGHEST_BPM, Math.floor(f.raise.ceiling))}.`);

@@ -12,8 +12,10 @@ import {
   sayMisnamed,
   sayMuted,
   sayNoNode,
+  sayOpenRingsOn,
   sayOutOfReach,
   sayUnheard,
+  sayUnstruck,
 } from './left-hand/left-hand-findings.js';
 import { few, placesByTurn } from '../how-much.js';
 import { byNumber, listed, ordinal, plural } from './numbers.js';
@@ -56,6 +58,11 @@ const WHY: Record<NonNullable<FindingFigures['plants']['not']>['why'], string> =
   'not rising': 'its string is not thinner than the one before',
   'must ring': 'its string rings on',
 };
+const PLECTRUM: Record<FindingFigures['plectrum ways']['why'], string> = {
+  'up at a change': 'A new string begins with a down stroke, not with an up stroke.',
+  'up without a rest': 'An up stroke only answers a rest stroke.',
+  'no whip': 'Before a thicker string a whip leaps off; a rest stroke lands the wrong way.',
+};
 const ofTexts = (title: string, list: readonly FindingOf<'script unread' | 'chart unread'>[]): Said => ({
   title,
   lines: list.map((f) => sayFault(f.figures.fault)),
@@ -76,11 +83,13 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
   }),
   'accents weak': ({ weak, all, turns, who }) => ({
     title: `${weak} of ${all} accents fall on a weak stroke`,
-    lines: who.map(({ by, places: own }) => `${sayMet(by)} carries ${inTurns(own, turns)}.`),
+    lines: who.map(({ by, places: own }) => `${sayMet(by)} meets ${inTurns(own, turns)}.`),
   }),
   'accents carried': ({ accents }) => ({
     title: 'Every accent is carried',
-    lines: [`All ${accents} accents meet a strong stroke in every turn.`],
+    lines: [
+      `${byNumber(accents, 'Its one accent meets', `All ${accents} accents meet`)} a strong stroke in every turn.`,
+    ],
   }),
   'accents missed': ({ missed, turns }) => ({
     title: `Nothing meets ${plural(missed.length, 'accent')}`,
@@ -104,6 +113,18 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
       ...(not ? [`${not.fingers.join(' ')} on ${not.at} is not planted: ${WHY[not.why]}.`] : []),
     ],
   }),
+  'what sounds': ({ dead, sounding }) => ({
+    title: `Sounding: ${places(sounding)}`,
+    lines: [`${places(dead)} ${byNumber(dead.length, 'is', 'are')} dead.`],
+  }),
+  'rest stroke lands': ({ finger, string, on, next }) => ({
+    title: `${finger} comes to rest on string ${on}`,
+    lines: [
+      next === null
+        ? `From string ${string} its rest stroke stops what rings there. Play it free.`
+        : `From string ${string} its rest stroke lies where ${next} plays next.`,
+    ],
+  }),
   'flicks plucked': ({ letters }) => ({
     title: `${letters.join(' ')} plucks single strings`,
     lines: [`A letter alone plucks one string. A rasgueado strums: ${letters.map((f) => `${f}d`).join(' ')}.`],
@@ -118,8 +139,19 @@ const TOGETHER = {
   'chart unread': (list: readonly FindingOf<'chart unread'>[]) => ofTexts('The chart can’t be read', list),
   'change late': sayLateChanges,
   'finger away': sayFingersAway,
+  'finger repeated': (list: readonly FindingOf<'finger repeated'>[]) => ({
+    title: 'A finger plays twice in a row',
+    lines: list.map(({ figures: f }) => `${f.finger}${f.crossing ? ', at a crossing,' : ''} on ${places(f.labels)}.`),
+    hint: 'In a run fingers take turns, at a crossing above all.',
+  }),
+  'plectrum ways': (list: readonly FindingOf<'plectrum ways'>[]) => ({
+    title: 'The plectrum goes against its school',
+    lines: list.map(({ figures: f }) => `${PLECTRUM[f.why]} On ${places(f.labels)}.`),
+  }),
   'held over': sayHeldOver,
   'no node': sayNoNode,
+  'open rings on': sayOpenRingsOn,
+  'string unstruck': sayUnstruck,
   'string muted': sayMuted,
   'tone unheard': sayUnheard,
   'name not borne out': sayMisnamed,

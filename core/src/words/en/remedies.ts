@@ -8,8 +8,9 @@ const SAID: { readonly [C in RemedyCode]: (figures: RemedyFigures[C]) => string 
   'to the node': ({ string, fret }) => `Touch string ${string} over fret ${fret}`,
   'as strums': ({ letters }) => `Strum them: ${letters.map((f) => `${f}d`).join(' ')}`,
   slower: ({ bpm }) => `Play it at ${bpm}`,
-  'other shape': ({ name, frets, lost }) =>
-    `${name} as ${frets}${lost.length ? `, without ${listed(lost.map(sayFact))}` : ''}`,
+  'other shape': ({ name, frets, lost, differs }) =>
+    `${name} as ${frets}${lost.length ? `, without ${listed(lost.map(sayFact))}` : ''}${differs.length ? `, other notes on ${listed(differs.map(String))}` : ''}`,
+  'right name': ({ name, symbol }) => `Call ${name} ${symbol}`,
   'as it would work': ({ fix }) => (fix ? `Write ${fix}` : 'Take it out'),
 };
 /**

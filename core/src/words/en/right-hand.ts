@@ -14,12 +14,10 @@ export function rightHandMoves({ thumb, fingers, strum }: RightHandMove): string
 export function rightHandMisses({ leftOut, offBass }: RightHandMove): string[] {
   if (leftOut.length)
     return [
-      `The script strikes string ${listed(leftOut.map(String))}, which this chord leaves out. Write p:b and ima:t, and the hand follows the chord.`,
+      `The script strikes string ${listed(leftOut.map(String))}, which this chord leaves out: it stays dead there.`,
     ];
   if (!offBass) return [];
-  return [
-    `The script keeps the thumb on string ${offBass.struck}; this chord’s bass is on ${offBass.bass}. Write p:b, and the thumb follows it.`,
-  ];
+  return [`The script keeps the thumb on string ${offBass.struck}; this chord’s bass is on ${offBass.bass}.`];
 }
 /** What a new chord asks of the right hand, in sentences; empty when the right hand stays. */
 export const sayRightHand = (move: RightHandMove): string[] => [

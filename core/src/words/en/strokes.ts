@@ -27,9 +27,10 @@ export function sayMotion(m: Motion): string {
 }
 /** The same for what meets an accent. */
 export const sayMet = (
-  by: { fingers: readonly Finger[]; dir: Direction | null; kind: Motion['kind'] } | null,
+  by: { fingers: readonly Finger[]; dir: Direction | null; kind: Motion['kind']; dead?: boolean } | null,
 ): string => {
   if (!by) return 'nothing';
   if (by.kind !== 'stroke') return by.kind;
-  return (by.fingers.join(' ') || (by.dir ? 'plectrum' : '?')) + (by.dir ? ` ${WAY[by.dir]}` : '');
+  const hand = by.fingers.join(' ') || (by.dir ? 'plectrum' : '?');
+  return `${hand}${by.dir ? ` ${WAY[by.dir]}` : ''}${by.dead ? ' dead' : ''}`;
 };

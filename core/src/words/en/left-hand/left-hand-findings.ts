@@ -66,7 +66,7 @@ export const sayMuted = (list: Of<'string muted'>): Said => ({
     list.map(({ place, figures: f }) => `${f.name}: ${sayStrings(f.strings)}, first on ${place.label}.`),
     moreChords,
   ),
-  hint: 'Write p:b and ima:t, and the fingers take the strings that sound; or choose a shape that has them.',
+  hint: 'It stays dead there. Open it where it is a tone of the chord, or choose a shape that has it.',
 });
 export const sayUnheard = (list: Of<'tone unheard'>): Said => ({
   title: 'A chord does not show what it is',
@@ -87,6 +87,29 @@ export const sayMisnamed = (list: Of<'name not borne out'>): Said => ({
     moreChords,
   ),
   hint: 'Call it otherwise, or mend the shape.',
+});
+export const sayOpenRingsOn = (list: Of<'open rings on'>): Said => ({
+  title: 'Open strings ring on where the hand lets go',
+  lines: shown(
+    list.map(({ place, figures: { name, strings, dead } }) => {
+      const way = dead ? 'under dead strokes' : 'after the release';
+      return `${name}: ${sayStrings(strings)} ${way}, first on ${place.label}.`;
+    }),
+    moreChords,
+  ),
+  hint: 'Lay a free finger on them, or hold the chord without open strings.',
+});
+export const sayUnstruck = (list: Of<'string unstruck'>): Said => ({
+  title: 'Strings of a chord that no stroke meets',
+  lines: shown(
+    list.map(({ figures: { name, strings, bass } }) => {
+      const rest = strings.filter((s) => s !== bass);
+      const held = rest.length ? `${sayStrings(rest)} need not be held` : '';
+      const below = bass === null ? '' : `its bass on string ${bass} is never struck`;
+      return `${name}: ${[below, held].filter(Boolean).join('; ')}.`;
+    }),
+    moreChords,
+  ),
 });
 export const sayHeldOver = (list: Of<'held over'>): Said => ({
   title: byNumber(list.length, 'A stroke is held over a change', 'Strokes are held over changes'),
