@@ -6,7 +6,7 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { type Finger, fingersOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
-import { comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
+import { comeRound, drillsFor, plantedIn, startDrills, type Variant, vary, weakestJoint } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));
@@ -38,9 +38,13 @@ describe('drills', () => {
   it('the accent goes through p i m a m i p as one drill, a pass for each finger', () => {
     const made = vary(read('p:5 i:3 m:2 a:1'), { kind: 'accent through' });
     const loud = flatten(made).events.flatMap((e) =>
-      e.motion.kind === 'stroke' && !e.motion.marks.includes(',') ? e.motion.fingers : [],
+      e.motion.kind === 'stroke' && e.motion.marks.includes('!') ? e.motion.fingers : [],
     );
     expect(loud.join('')).toBe('pimamip');
+    // All others are very soft; what was accented is not.
+    expect(varied('p:5! i:3 m:2', { kind: 'accent through' })).toBe(
+      '@pp p:5! i:3 m:2 p:5 i:3! m:2 p:5 i:3 m:2! p:5 i:3! m:2 p:5! i:3 m:2',
+    );
     expect(drillsFor(read('p:5 i:3 m:2 a:1')).map((d) => d.key)).toContain('accent through');
     expect(drillsFor(read('p:5 i:3')).map((d) => d.key)).not.toContain('accent through');
   });
@@ -57,6 +61,42 @@ describe('drills', () => {
     expect(length('p i m', 'short-long')).toBe(6);
     // What would go on for hundreds of notes stays one pass.
     expect(length(Array.from({ length: 100 }, () => 'i').join(' '), 'triplets')).toBe(100);
+  });
+  it('a gallop has one of three long, and comes round when the first stroke is long again', () => {
+    const gallop = (text: string, long: 1 | 2 | 3) => varied(text, { kind: 'gallop', long, passes: 1 });
+    expect(gallop('p i m', 1)).toBe('[p - i m]:2');
+    expect(gallop('p i m', 2)).toBe('[p i - m]:2');
+    expect(gallop('i m', 3)).toBe('[i m i -]:2 [m i m -]:2');
+    const passes = (text: string) =>
+      drillsFor(read(text)).flatMap((d) => (d.variant.kind === 'gallop' ? [d.variant.passes] : []));
+    expect(passes('p i m a')).toEqual([3, 3, 3]);
+    expect(passes('p i m')).toEqual([1, 1, 1]);
+  });
+  it('a crossing is drilled alone where it is awkward, and with the fingers in each other’s places', () => {
+    const crossing = (text: string) =>
+      drillsFor(read(text)).flatMap((d) => (d.variant.kind === 'crossing' ? [d.variant] : []));
+    // From m to i on to a thinner string.
+    expect(crossing('i:3 m:3 i:2 m:2')).toEqual([
+      { kind: 'crossing', from: 0, turned: false },
+      { kind: 'crossing', from: 0, turned: true },
+    ]);
+    expect(varied('i:3 m:3 i:2 m:2 i:1 m:1', { kind: 'crossing', from: 2, turned: false })).toBe('i:2 m:2 i:1 m:1');
+    expect(varied('i:3 m:3 i:2 m:2 i:1 m:1', { kind: 'crossing', from: 2, turned: true })).toBe('m:2 i:2 m:1 i:1');
+    expect(crossing('i:1 m:1 i:1 m:1')).toEqual([]);
+  });
+  it('an arpeggio is taken in the other orders of its fingers, each on its string, with what is planted', () => {
+    const orders = (text: string) =>
+      drillsFor(read(text)).flatMap((d) => (d.variant.kind === 'order' ? [d.variant.fingers] : []));
+    expect(orders('p:5 i:3 m:2 a:1')).toEqual(['pami', 'pimami', 'piam', 'pmia', 'pmi', 'pimi']);
+    expect(orders('p:b i:3 m:2 i:3')).toEqual(['pmi']);
+    expect(varied('p:5~ i:3 m:2! a:1', { kind: 'order', fingers: 'pami', planted: 'pa' })).toBe('p:5 a:1 m:2 i:3');
+    expect(['pima', 'pami', 'pimami', 'pmi'].map(plantedIn)).toEqual(['pima', 'pa', 'pima', 'pm']);
+  });
+  it('a plectrum learns rests, whips and new strings, each from a down stroke to a down stroke', () => {
+    const school = (what: 'rests' | 'whips' | 'changes') => varied('Pd:3 Pu:3 Pd:2 Pu:2', { kind: 'plectrum', what });
+    expect(school('rests')).toBe('Pd:4 Pd:4 Pd:3 Pd:3 Pd:2 Pw:2');
+    expect(school('whips')).toBe('Pw:2 Pw:3 Pw:4');
+    expect(school('changes')).toBe('Pd:4 Pu:4 Pd:3 Pu:3 Pd:2 Pu:2 Pd:3 Pu:3');
   });
   it('muted strings are taken up alone, then what is pressed alone', () => {
     expect(varied('id iux id iux', { kind: 'muted', what: 'all' })).toBe('idx iux idx iux');

@@ -16,10 +16,13 @@ const MOST_PASSES = 64;
  */
 export function drilledChart(section: Section, pattern: Pattern, made: Pattern, variant: Variant): string {
   const chart = chartOf(section);
-  if (variant.kind === 'open strings' || variant.kind === 'left pairs' || chart.length === 0) return '';
+  const bare = ['open strings', 'left pairs', 'plectrum'].includes(variant.kind);
+  if (bare || chart.length === 0) return '';
   const [flat, drilled] = [flatten(pattern), flatten(made)];
   if ((keepsPlaces(variant) && flat.length === drilled.length) || flat.length === 0 || drilled.length === 0)
     return section.chart;
+  // An exercise is as long as it is: the chords go on over it.
+  if (variant.kind === 'order') return section.chart;
   const chords = heldChords(section, []);
   if (chords.length === 1) return section.chart;
   const nameAt = (at: number) => {
@@ -27,12 +30,13 @@ export function drilledChart(section: Section, pattern: Pattern, made: Pattern, 
     return chords.find((c) => here >= c.at && here < c.until)?.name ?? '';
   };
   // A burst is one passage, played again and again; the rest goes on with the music.
-  const passes = variant.kind === 'burst' ? 1 : lcm(flat.length, chart.length) / flat.length;
+  const passes =
+    variant.kind === 'burst' || variant.kind === 'crossing' ? 1 : lcm(flat.length, chart.length) / flat.length;
   const rounds = lcm(drilled.length * Math.min(passes, MOST_PASSES), cycleLength(section.cycle));
   const once = Math.min(passes, MOST_PASSES) * drilled.length;
   const sources = sourceSlots(pattern, variant);
   // A drill that is written out until it comes round has several passes of the pattern in one of its own.
-  const several = variant.kind === 'rhythm' || variant.kind === 'accent through';
+  const several = ['rhythm', 'gallop', 'accent through'].includes(variant.kind);
   const own = several ? Math.max(1, Math.ceil((Math.max(0, ...sources) + 1) / flat.slots.length)) : 1;
   const spans = onePass(flat, drilled, sources, Math.min(passes, MOST_PASSES), (at) => nameAt(at + section.start), own);
   // Where the drill does not begin with the cycle, the chart is turned along.

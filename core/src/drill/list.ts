@@ -1,10 +1,12 @@
 import type { HandProfile } from '../player/index.js';
 import type { Kind } from '../passage/index.js';
 import { handLoad, isMuted, kindOfPattern, tightestPlace } from '../right-hand/index.js';
-import { flatten, type Pattern } from '../script/index.js';
+import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
 import { type Finger, FINGERS, numberedStrings, type Step } from '../stroke/index.js';
 import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { drillOf, type Drill, type Variant } from './model.js';
+import { ordersFor, plantedIn } from './exercises.js';
+import { passesUntilRound } from './source-slots.js';
 import { canStandOut } from './vary.js';
 
 /** The weak pairs, each for the pair it stands in for. */
@@ -65,6 +67,14 @@ export function drillsFor(pattern: Pattern): Drill[] {
   }
   if (even && flat.slots.length > 1)
     for (const shape of ['long-short', 'short-long', 'triplets'] as const) add({ kind: 'rhythm', shape });
+  if (even && flat.slots.length > 2)
+    for (const long of [1, 2, 3] as const)
+      add({ kind: 'gallop', long, passes: passesUntilRound(flat.slots.length, 3) });
+  const crossing = kind === 'run' ? awkwardCrossing(flat) : null;
+  if (crossing !== null) for (const turned of [false, true]) add({ kind: 'crossing', from: crossing, turned });
+  if (kind === 'arpeggio')
+    for (const fingers of ordersFor(pattern)) add({ kind: 'order', fingers, planted: plantedIn(fingers) });
+  if (kind === 'plectrum') for (const what of ['rests', 'whips', 'changes'] as const) add({ kind: 'plectrum', what });
   const loud = used.filter((f) => strokes.some((s) => canStandOut(s, f)));
   if (used.length > 1) for (const finger of loud) add({ kind: 'finger accent', finger });
   if (loud.length > 2 && loud.length === used.length && flat.slots.length <= LONGEST_THROUGH)
@@ -94,6 +104,25 @@ export function drillsFor(pattern: Pattern): Drill[] {
     add({ kind: 'burst', from: 0, strokes: whole });
   return drills;
 }
+/**
+ * The stroke before the first crossing that is awkward, one stroke earlier: to a thinner string fingers that fall from the
+ * ring to the index, to a thicker one fingers that rise. Null where none is.
+ */
+function awkwardCrossing({ slots }: FlatPattern): number | null {
+  const alone = slots.map(({ step: s }) => {
+    const strings = s.kind === 'stroke' && s.dir === null && s.fingers.length === 1 ? numberedStrings(s) : null;
+    const [finger] = s.kind === 'stroke' ? s.fingers : [];
+    const [string] = strings ?? [];
+    return finger && finger !== 'p' && string ? { finger: FINGERS.indexOf(finger), string } : null;
+  });
+  const n = alone.length;
+  for (let i = 0; i < n && n >= FEWEST_ROUND_A_CROSSING; i++) {
+    const [a, b] = [alone[i], alone[(i + 1) % n]];
+    if (a && b && a.string !== b.string && b.string < a.string === b.finger < a.finger) return (i + n - 1) % n;
+  }
+  return null;
+}
+const FEWEST_ROUND_A_CROSSING = 4;
 const ALL_STRINGS = 6;
 /** Nothing begins on what the left hand sounds alone, and a plectrum begins on a down stroke. */
 const mayBegin = (step: Step | undefined, leads = false): boolean =>

@@ -4,6 +4,14 @@ import type { Bpm, StringNumber } from '../time/index.js';
 /** One way of making a pattern harder, or simpler, than needed. */
 export type Variant =
   | { readonly kind: 'rhythm'; readonly shape: 'long-short' | 'short-long' | 'triplets' }
+  /** Three strokes, one of them long, which is the first, the second or the third; after so many passes it lands again. */
+  | { readonly kind: 'gallop'; readonly long: 1 | 2 | 3; readonly passes: number }
+  /** Two strokes either side of a crossing, round and round; turned: the fingers change places. */
+  | { readonly kind: 'crossing'; readonly from: number; readonly turned: boolean }
+  /** The thumb and the fingers in another order, each on its own string; the first of them are set together. */
+  | { readonly kind: 'order'; readonly fingers: string; readonly planted: string }
+  /** What a plectrum learns: rests alone, whips alone, or a new string after two. */
+  | { readonly kind: 'plectrum'; readonly what: 'rests' | 'whips' | 'changes' }
   /** Begin on another stroke; the order stays. */
   | { readonly kind: 'rotation'; readonly start: number }
   /** The finger order begins on another finger; rhythm, strings and marks stay where they are. */
@@ -25,8 +33,8 @@ export type Variant =
   | { readonly kind: 'muted'; readonly what: 'all' | 'pressed alone' }
   /** Left fingers 1 2, 2 3, 3 4 and back against two right fingers, plucked or with a ligado. */
   | { readonly kind: 'left pairs'; readonly right: string; readonly slurs: boolean }
-  /** So many strokes round the middle of the pattern, the others rest: a change falls among them. */
-  | { readonly kind: 'around the middle'; readonly strokes: number }
+  /** The pattern up to so many strokes: the bar shrinks. */
+  | { readonly kind: 'first strokes'; readonly strokes: number }
   /** The right hand alone: no shape held. */
   | { readonly kind: 'open strings' };
 

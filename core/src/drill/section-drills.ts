@@ -3,17 +3,20 @@ import { cycleLength } from '../cycle/index.js';
 import type { Section } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import type { LeftMove, PlacedChange } from '../score/index.js';
-import { flatten, type NamedCell, parseScript, type Pattern, printScript, writeOut } from '../script/index.js';
-import { bpm, TICKS_PER_COUNT } from '../time/index.js';
+import { type FlatPattern, flatten, type NamedCell, parseScript, type Pattern, printScript } from '../script/index.js';
+import { bpm, lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { kindOfPattern } from '../right-hand/index.js';
+import { fingersOf } from '../stroke/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, FigureWay, Variant } from './model.js';
 import { keepsPlaces, vary } from './vary.js';
 
-/** How the change between two shapes is drilled: alone, with every group, after half the pattern, after so many
- * strings of a strum, among so many notes of an arpeggio, or as the strokes that bring their frets with them. */
-export type ChangeWay = 'alone' | 'in the line' | 'each group' | 'half' | 6 | 5 | 4 | `among ${6 | 5 | 4}`;
+/**
+ * How the change between two shapes is drilled: alone, with every group, after half the pattern, after ever fewer strokes,
+ * or as the strokes that bring their frets with them.
+ */
+export type ChangeWay = 'alone' | 'in the line' | 'each group' | 'half' | `among ${6 | 5 | 4}`;
 /** What a drill of a section is about. */
 export type DrillMatter =
   | { readonly kind: 'pattern'; readonly drill: Drill }
@@ -130,20 +133,21 @@ function changeDrills(
   of: (variant: Variant, chart: string) => () => DrilledSection,
 ): SectionDrill[] {
   const { cycle } = section;
+  const flat = flatten(pattern);
+  const kind = kindOfPattern(flat);
   const byGroup = alternating(section, change, cycle.groups);
   const drilled = (way: ChangeWay, make: SectionDrill['make']): SectionDrill => ({
     key: `change ${way} ${change.from.id} ${change.to.id}`,
     matter: { kind: 'change', way, change },
     make,
   });
-  const strums = writeOut(pattern).items.some(
-    (i) => i.kind === 'step' && i.step.kind === 'stroke' && i.step.dir !== null,
-  );
   const alone = drilled('alone', () => ({
     // A block on the first count of every group; the rest of it is for the left hand.
     script: cycle.groups
       .map((g) =>
-        ['pima:t', ...Array.from({ length: Math.max(0, Math.round(g / TICKS_PER_COUNT) - 1) }, () => '-')].join(' '),
+        [blockOf(flat), ...Array.from({ length: Math.max(0, Math.round(g / TICKS_PER_COUNT) - 1) }, () => '-')].join(
+          ' ',
+        ),
       )
       .join(' '),
     stepsPerCount: 1,
@@ -152,21 +156,32 @@ function changeDrills(
   }));
   const same: Variant = { kind: 'start finger', by: 0 };
   const within = drilled('each group', of(same, byGroup));
-  const halves = halfway(section, change, flatten(pattern).length);
+  const halves = halfway(section, change, flat);
   const half: SectionDrill[] = halves === null ? [] : [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))];
-  const fewer = ([6, 5, 4] as const).map((n) => drilled(n, of({ kind: 'fewer strings', strings: n }, byGroup)));
-  const flat = flatten(pattern);
-  // An arpeggio goes through its strings one by one: half of it, then ever fewer notes with the change among them.
-  const among: SectionDrill[] =
-    halves === null || kindOfPattern(flat) !== 'arpeggio'
-      ? []
-      : FEWER_NOTES.filter((n) => n < flat.events.length).map((strokes) =>
-          drilled(`among ${strokes}`, () => ({ ...of({ kind: 'around the middle', strokes }, halves)(), start: 0 })),
-        );
+  // The bar shrinks: ever fewer strokes a chord, and no rest between them.
+  const even = flat.slots.every((s) => s.duration === flat.slots[0]?.duration);
+  // A hand that swings begins every chord on a down stroke, and a rasgueado is no bar that could be cut.
+  const fits = (n: number) => kind !== 'rasgueado' && (kind !== 'strum' || n % 2 === 0);
+  const among = FEWER_NOTES.filter((n) => even && n < flat.events.length && fits(n)).map((strokes) => {
+    const until = flat.events[strokes]?.at ?? flat.length;
+    return drilled(`among ${strokes}`, () => ({
+      ...of({ kind: 'first strokes', strokes }, inTurn(section, change, until))(),
+      start: 0,
+    }));
+  });
   const sounds = flat.events.length > 0;
-  return [alone, ...(sounds ? [within, ...half, ...among] : []), ...(strums ? fewer : [])];
+  return [alone, ...(sounds ? [within, ...half, ...among] : [])];
 }
 
+/** How a pattern strikes a chord whole: its own first strum, else thumb and fingers together. */
+function blockOf({ events }: FlatPattern): string {
+  const downs = events.filter((e) => e.motion.kind === 'stroke' && e.motion.dir === 'd');
+  // The index carries a chord, where it is among them.
+  const strum = downs.find((e) => fingersOf(e.motion).join('') === 'i') ?? downs[0];
+  if (strum?.motion.kind !== 'stroke') return 'pima:t';
+  const { fingers, plectrum } = strum.motion;
+  return plectrum ? 'Pd' : `${fingers.join('')}d`;
+}
 /** Two shapes in turn, each for one of the lengths, until they and the bars come round. */
 function alternating({ cycle }: Section, { from, to }: PlacedChange, lengths: readonly number[]): string {
   const times = lengths.length % 2 === 0 ? 1 : 2;
@@ -176,9 +191,22 @@ function alternating({ cycle }: Section, { from, to }: PlacedChange, lengths: re
     cycle,
   );
 }
+/** Two shapes in turn, each for so long, until they come round with the cycle; the first alone where that is too long. */
+function inTurn({ cycle }: Section, { from, to }: PlacedChange, each: number): string {
+  const turn = cycleLength(cycle);
+  const spans = lcm(2 * each, turn) / each;
+  const names = [from.name, to.name];
+  return printChart(
+    Array.from({ length: spans > MOST_SPANS ? 2 : spans }, (_, i) => ({ name: names[i % 2] ?? '', ticks: each })),
+    cycle,
+  );
+}
+const MOST_SPANS = 64;
 /** Shapes that change with every half of the pattern; null where halves and turns don't fit into each other. */
-function halfway(section: Section, change: PlacedChange, length: number): string | null {
+function halfway(section: Section, change: PlacedChange, { events, length }: FlatPattern): string | null {
   const half = length / 2;
+  // Nothing is struck there: the change would not be heard.
+  if (!events.some((e) => e.at >= half)) return null;
   const turn = cycleLength(section.cycle);
   if (!Number.isInteger(half) || half === 0 || (turn % length !== 0 && length % (2 * turn) !== 0)) return null;
   const halves = Math.max(turn, length) / half;

@@ -45,6 +45,9 @@ export function sourceSlots(pattern: Pattern, variant: Variant): number[] {
   const times = (passes: number) => Array.from({ length: passes * n }, (_, i) => i);
   if (variant.kind === 'accent through') return times(throughOrder(pattern).length);
   if (variant.kind === 'burst') return burstOf(pattern, variant.from, variant.strokes).map((b) => b.source);
+  if (variant.kind === 'crossing') return Array.from({ length: 4 }, (_, i) => mod(variant.from + i, n));
+  if (variant.kind === 'gallop' && slots.every((s) => s.duration === slots[0]?.duration))
+    return times(passesUntilRound(n, 3)).flatMap((i) => (i % 3 === variant.long - 1 ? [i, i] : [i]));
   if (variant.kind !== 'rhythm' || !slots.every((s) => s.duration === slots[0]?.duration)) return all;
   const written = times(passesUntilRound(n, variant.shape === 'triplets' ? 3 : 2));
   if (variant.shape === 'triplets') return written;

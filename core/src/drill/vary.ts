@@ -17,6 +17,7 @@ import {
 import type { StringNumber } from '../time/index.js';
 import { burstOf, burstSteps } from './burst.js';
 import { leftPairs } from './left-pairs.js';
+import { inOrder, plectrumSchool } from './exercises.js';
 import { levelled } from './levelled.js';
 import type { Variant } from './model.js';
 import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
@@ -40,6 +41,14 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
   switch (variant.kind) {
     case 'rhythm':
       return rhythm(pattern, variant.shape);
+    case 'gallop':
+      return gallop(pattern, variant);
+    case 'crossing':
+      return crossing(pattern, variant);
+    case 'order':
+      return inOrder(pattern, variant.fingers);
+    case 'plectrum':
+      return plectrumSchool(pattern, variant.what);
     case 'rotation':
       return rotated(pattern, variant.start);
     case 'start finger':
@@ -52,8 +61,8 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
       return mapLeaves(writeOut(pattern), (s) => (variant.what === 'all' ? mutedStep(s) : pressedStep(s)));
     case 'left pairs':
       return leftPairs(pattern, variant.right, variant.slurs);
-    case 'around the middle':
-      return aroundMiddle(pattern, variant.strokes);
+    case 'first strokes':
+      return isEven(pattern) ? firstStrokes(pattern, variant.strokes) : pattern;
     case 'string accent':
       return held(pattern, (s) => Array.isArray(s.strings) && s.strings.includes(variant.string));
     case 'pair':
@@ -71,7 +80,10 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
 
 /** Whether every stroke stays where it is, so that what the left hand does there still belongs to it. */
 export const keepsPlaces = ({ kind }: Variant): boolean =>
-  !['rhythm', 'rotation', 'burst', 'open strings', 'accent through', 'left pairs'].includes(kind);
+  ![
+    ...['rhythm', 'gallop', 'rotation', 'burst', 'open strings', 'accent through', 'left pairs'],
+    ...['crossing', 'order', 'plectrum', 'first strokes'],
+  ].includes(kind);
 
 const stepsOf = (pattern: Pattern): Step[] => flatten(pattern).slots.map((s) => s.step);
 /** Only patterns of even steps can be regrouped; others keep their own rhythm. */
@@ -99,6 +111,38 @@ function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets
   const levels = sourceSlots(pattern, { kind: 'rhythm', shape }).map((i) => slots[i % slots.length]?.level ?? 'mf');
   return levelled({ ...pattern, items }, levels);
 }
+
+/** Threes of which one is as long as the other two; the passes follow until the first stroke is long again. */
+function gallop(pattern: Pattern, variant: Extract<Variant, { kind: 'gallop' }>): Pattern {
+  if (!isEven(pattern)) return pattern;
+  const once = stepsOf(pattern);
+  const steps = Array.from({ length: passesUntilRound(once.length, 3) }, () => once).flat();
+  const items: Item[] = [];
+  for (let i = 0; i < steps.length; i += 3) {
+    const part = steps.slice(i, i + 3);
+    if (part.length < 3) items.push(...part.map(step));
+    else
+      items.push(
+        group(
+          part.flatMap((s, n) => (n + 1 === variant.long ? [s, HOLD] : [s])),
+          2,
+        ),
+      );
+  }
+  const { slots } = flatten(pattern);
+  const levels = sourceSlots(pattern, variant).map((i) => slots[i % slots.length]?.level ?? 'mf');
+  return levelled({ ...pattern, items }, levels);
+}
+/** Two strokes on either side, and no rest: the way back is the crossing turned round. */
+function crossing(pattern: Pattern, { from, turned }: Extract<Variant, { kind: 'crossing' }>): Pattern {
+  const steps = stepsOf(pattern);
+  const own = Array.from({ length: 4 }, (_, i) => steps[mod(from + i, steps.length)] ?? REST);
+  const used = [...new Set(own.flatMap((s) => (s.kind === 'stroke' ? s.fingers : [])))];
+  const [a, b] = used;
+  const swap = (s: Step): Step => (turned && a && b && s.kind === 'stroke' ? swapped(s, a, b) : s);
+  return { ...pattern, items: own.map((s) => step(swap(s))) };
+}
+const mod = (a: number, n: number): number => ((a % n) + n) % n;
 
 function rotated(pattern: Pattern, start: number): Pattern {
   const items = writeOut(pattern).items.filter((i) => i.kind !== 'bar' && i.kind !== 'level');
@@ -155,24 +199,40 @@ function fingerHeld(s: Step, finger: Finger): Step {
 export const canStandOut = (s: Stroke, finger: Finger): boolean =>
   s.fingers.includes(finger) && (s.fingers.length === 1 || (s.dir === null && numberedStrings(s) !== null));
 
-/** So many strokes round the middle of the pattern, where a change falls; the others rest. */
-function aroundMiddle(pattern: Pattern, strokes: number): Pattern {
-  const { events, length } = flatten(pattern);
-  const middle = events.filter((e) => e.at < length / 2).length;
-  const first = Math.max(0, middle - Math.floor(strokes / 2));
-  const kept = new Set(events.slice(first, first + strokes).map((e) => e.slot));
-  return mapLeaves(writeOut(pattern), (s, slot) => (kept.has(slot) ? s : REST));
+/** The pattern as far as so many strokes and what is held or waited behind the last. */
+function firstStrokes(pattern: Pattern, strokes: number): Pattern {
+  const { events, slots } = flatten(pattern);
+  const end = events[strokes]?.slot ?? slots.length;
+  const own = slots.slice(0, end);
+  return levelled(
+    { ...pattern, items: own.map((s) => step(s.step)) },
+    own.map((s) => s.level),
+  );
 }
 
-/** Fingers up to the last one used and back, each once in its turn: p i m a m i p. */
+/** Fingers up to the last one used and back, each once in its turn: p i m a m i p; it alone is loud, all else is very soft. */
 function accentThrough(pattern: Pattern): Pattern {
-  const passes = throughOrder(pattern).map((f) => vary(pattern, { kind: 'finger accent', finger: f }));
+  const passes = throughOrder(pattern).map((f) => mapLeaves(writeOut(pattern), (s) => fingerLoud(s, f)));
   const items = passes.flatMap((p) => p.items.filter((i) => i.kind !== 'bar' && i.kind !== 'level'));
   const { slots } = flatten(pattern);
   return levelled(
     { ...pattern, items },
-    passes.flatMap(() => slots.map((s) => s.level)),
+    passes.flatMap(() => slots.map(() => 'pp' as const)),
   );
+}
+/** One finger is struck with an accent, those beside it are as soft as all others. */
+function fingerLoud(s: Step, finger: Finger): Step {
+  if (s.kind !== 'stroke') return s;
+  const plain = heldStep(s, true);
+  const accented = (own: readonly Mark[]) => MARKS.filter((m): m is Mark => m === '!' || own.includes(m));
+  if (!canStandOut(s, finger)) return plain;
+  if (s.fingers.length === 1) return { ...plain, marks: accented(plain.marks) };
+  const place = s.fingers.indexOf(finger);
+  const own = s.fingers.map((_, i): readonly Mark[] => {
+    const there: readonly Mark[] = (plain.placeMarks?.[i] ?? []).filter((m) => m !== '!' && m !== ',');
+    return i === place ? accented(there) : there;
+  });
+  return onStrings(plain, { strings: plain.strings, ...(plain.stops ? { stops: plain.stops } : {}), placeMarks: own });
 }
 
 /** The right hand alone: nothing is stopped, and what the left hand sounds by itself is waited for. */

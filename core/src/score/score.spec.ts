@@ -330,7 +330,7 @@ describe('laws of the score', () => {
       const { matter } = drill;
       if (matter.kind !== 'pattern' || matter.drill.variant.kind === 'open strings') continue;
       // Other fingers have other homes and sets: these drills change the strings on purpose.
-      if (matter.drill.variant.kind === 'start finger' || matter.drill.variant.kind === 'pair') continue;
+      if (['start finger', 'pair', 'order'].includes(matter.drill.variant.kind)) continue;
       const made = scoreOf({ ...s, ...drill.make() }, study);
       for (const e of made.events)
         for (const n of e.notes)

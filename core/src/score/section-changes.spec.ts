@@ -62,7 +62,6 @@ describe('drills of a section', () => {
     const own = sectionDrills(s, DEFAULT_PROFILE, [hardest]).filter((d) => d.matter.kind === 'change');
     expect(ofOne.map((d) => [d.key, d.make()])).toEqual(own.map((d) => [d.key, d.make()]));
     expect(names).toContain(`Change alone: ${hardest.from.name} → ${hardest.to.name}`);
-    expect(names).toContain(`Change after 4 strings: ${hardest.from.name} → ${hardest.to.name}`);
     for (const d of drills) {
       const made = d.make();
       expect(parseScript(made.script, made).faults, d.name).toEqual([]);
@@ -88,7 +87,7 @@ describe('drills of a section', () => {
     expect(made('{p:b i:3 m:2 a:1}x4')?.chart).toMatch(/^\w+ \| \w+$/);
     expect(made('p:b i:3 m:2')).toBeUndefined();
   });
-  it('an arpeggio is taken through ever fewer notes, with the change among them', () => {
+  it('the bar shrinks to ever fewer strokes, without a rest, the change after each', () => {
     const among = (script: string) => {
       const s = section({ script });
       return sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves.slice(0, 1)))
@@ -97,25 +96,19 @@ describe('drills of a section', () => {
     };
     const found = among('p:5 i:3 m:2 a:1 p:4 i:3 m:2 a:1');
     expect(found.map((d) => [d.name, d.script])).toEqual([
-      ['Change among 6 notes', '. i:3 m:2 a:1 p:4 i:3 m:2 .'],
-      ['Change among 5 notes', '. . m:2 a:1 p:4 i:3 m:2 .'],
-      ['Change among 4 notes', '. . m:2 a:1 p:4 i:3 . .'],
+      ['Change after 6 strokes', 'p:5 i:3 m:2 a:1 p:4 i:3'],
+      ['Change after 5 strokes', 'p:5 i:3 m:2 a:1 p:4'],
+      ['Change after 4 strokes', 'p:5 i:3 m:2 a:1'],
     ]);
-    expect(found[1]!.why).toMatch(/^Two before it, three after/);
-    // The middle is that of the time, not of the notes: the change falls behind the rest.
-    expect(among('p:5 i:3 a:1 . p:4 i:3 m:2 a:1')[2]).toMatchObject({ script: '. i:3 a:1 . p:4 i:3 . .' });
-    // The change lies between the fourth note and the fifth.
+    expect(found[1]!.why).toBe('The bar shrinks, without a rest.');
+    // A silence that is written stays; what comes behind the last stroke belongs to it.
+    expect(among('p:5 i:3 a:1 . p:4 i:3 m:2 a:1')[2]).toMatchObject({ script: 'p:5 i:3 a:1 . p:4' });
+    // Each chord has as many strokes, wherever the bar lines fall.
     const held = heldInTurn({ ...section({}), ...found[0]! }, shapes, 0);
-    expect(held.map((h) => h.from / 5040)).toEqual([0, 2]);
-    // Four notes can't be made fewer; a strum and a scale are no arpeggio.
+    expect(held.map((h) => h.from / 5040)).toEqual([0, 3]);
     expect(among('p:5 i:3 m:2 a:1')).toEqual([]);
-    expect(among('id iu id iu id iu id iu')).toEqual([]);
-    expect(among('i:1 m:1 i:1 m:1 i:1 m:1 i:1 m:1')).toEqual([]);
-  });
-  it('plucked patterns have no drill through fewer strings', () => {
-    const s = section({});
-    expect(sayDrills(sectionDrills(s, DEFAULT_PROFILE, read(s).moves)).some((d) => /strings:/.test(d.name))).toBe(
-      false,
-    );
+    // A swing begins each chord on a down stroke; a rasgueado is no bar that could be cut.
+    expect(among('id iu id iu id iu id iu').map((d) => d.script)).toEqual(['id iu id iu id iu', 'id iu id iu']);
+    expect(among('ed ad md id iu ed ad md id iu')).toEqual([]);
   });
 });

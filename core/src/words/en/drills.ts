@@ -1,7 +1,7 @@
 import type { ChangeWay, Drill, FigureWay, SectionDrill, Variant } from '../../drill/index.js';
 import { type BurstExtent, burstExtent } from '../how-much.js';
 import { sayChange } from './left-hand/say-change.js';
-import { ordinal } from './numbers.js';
+import { ordinal, plural } from './numbers.js';
 import { FINGER_NAME } from './strokes.js';
 
 /** A drill's name and, in a line, what it is for. */
@@ -29,6 +29,16 @@ function sayBurst({ from, strokes }: Extract<Variant, { kind: 'burst' }>, extent
       return said(`Burst from step ${from + 1}`, 'One count fast, land on the next, rest.');
   }
 }
+function sayOrder({ fingers, planted }: Extract<Variant, { kind: 'order' }>): SaidDrill {
+  const all = planted === fingers;
+  const why = all ? 'All are set on their strings at once' : `${[...planted].join(' ')} are set at once`;
+  return said(`In the order ${[...fingers].join(' ')}`, `${why}; or each as the one before it plays.`);
+}
+const PLECTRUM: Record<Extract<Variant, { kind: 'plectrum' }>['what'], SaidDrill> = {
+  rests: said('Rest strokes alone', 'Each comes to rest on the next string; the last leaps off.'),
+  whips: said('Whips alone', 'From thin to thick, each leaping off.'),
+  changes: said('A new string after every two', 'Each begins with a down stroke.'),
+};
 function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
   switch (v.kind) {
     case 'open strings':
@@ -45,7 +55,10 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
         `All others are held down; the ${FINGER_NAME[v.finger]} stays as it is.`,
       );
     case 'accent through':
-      return said('The accent goes through the fingers', 'A pass for each, up and back; the others are held down.');
+      return said(
+        'The accent goes through the fingers',
+        'A pass for each, up and back: one loud, all others very soft.',
+      );
     case 'muted':
       return v.what === 'all'
         ? said('All on muted strings', 'The right hand alone takes up the pattern.')
@@ -55,14 +68,27 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
         `Left pairs against ${[...v.right].join(' ')}${v.slurs ? ', with ligados' : ''}`,
         'Fingers 1 2, 2 3, 3 4 and back, each twice, in fifth position.',
       );
-    case 'around the middle':
-      return said(`${v.strokes} strokes round the middle`, 'What a change in the middle asks, and no more.');
+    case 'first strokes':
+      return said(`Its first ${v.strokes} strokes`, 'The bar is as long as they are.');
+    case 'gallop':
+      return said(
+        `Gallop, the ${ordinal(v.long)} of three long`,
+        `It lands on the same finger again after ${plural(v.passes, 'pass', 'passes')}.`,
+      );
+    case 'crossing':
+      return v.turned
+        ? said('The crossing turned round', 'The fingers change places: the awkward way becomes the natural one.')
+        : said('The awkward crossing alone', 'Two strokes on either side, round and round.');
+    case 'order':
+      return sayOrder(v);
+    case 'plectrum':
+      return PLECTRUM[v.what];
     case 'string accent':
       return said(`Only string ${v.string} sounds full`, 'All others are held down.');
     case 'start finger':
       return said(`Order begun ${v.by} later`, 'The rhythm and strings stay; another finger begins.');
     case 'rotation':
-      return said(`From the ${ordinal(v.start + 1)} step`, 'Another finger begins; the order stays.');
+      return said(`From the ${ordinal(v.start + 1)} step`, 'Another stroke begins; the order stays.');
     case 'pair':
       return said(`${v.from} and ${v.to} change places`, 'The weak pair does the work.');
     case 'fewer strings':
@@ -89,12 +115,9 @@ const CHANGES: Record<ChangeWay, SaidDrill> = {
   'in the line': said('The move alone', ''),
   'each group': said('Change with every group', 'The pattern as written; the change comes sooner than it has to.'),
   half: said('Change after half the pattern', 'The change comes in the middle of the figure.'),
-  'among 6': said('Change among 6 notes', 'Three before it, three after; the others rest.'),
-  'among 5': said('Change among 5 notes', 'Two before it, three after; the others rest.'),
-  'among 4': said('Change among 4 notes', 'Two before it, two after; the others rest.'),
-  6: said('Change after 6 strings', 'Fewer strings to go through, less time for the left hand.'),
-  5: said('Change after 5 strings', 'Fewer strings to go through, less time for the left hand.'),
-  4: said('Change after 4 strings', 'Fewer strings to go through, less time for the left hand.'),
+  'among 6': said('Change after 6 strokes', 'The bar shrinks, without a rest.'),
+  'among 5': said('Change after 5 strokes', 'The bar shrinks, without a rest.'),
+  'among 4': said('Change after 4 strokes', 'The bar shrinks, without a rest.'),
 };
 const FIGURES: Record<FigureWay, SaidDrill> = {
   cell: said('Its first cell', 'One beat of the figure until it runs by itself.'),

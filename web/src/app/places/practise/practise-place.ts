@@ -18,6 +18,7 @@ import {
   rungCount,
   type SaidDrill,
   type SectionDrill,
+  drillList,
   sectionDrills,
   setLadder,
   limitOf,
@@ -121,9 +122,13 @@ export class PractisePlace {
     const moves = this.open.writtenReading()?.moves ?? [];
     const study = this.open.study();
     // Bars and joints that another place has asked for stand before those that every section has.
-    const own = sectionDrills(written, this.collection.profile(), moves, study?.cells);
+    if (!study) return [];
+    const own = drillList(written, study, this.collection.profile(), moves);
     const elsewhere = this.askedKeys().filter((key) => !own.some((d) => d.key === key));
-    const asked = study ? elsewhere.flatMap((key) => askedDrill(written, study, key, moves) ?? []) : [];
+    const all = sectionDrills(written, this.collection.profile(), moves, study.cells);
+    const asked = elsewhere.flatMap(
+      (key) => askedDrill(written, study, key, moves) ?? all.find((d) => d.key === key) ?? [],
+    );
     return sayDrills([...asked, ...own]);
   });
   /** Drills asked for by another place, to be taken one after another; all there are when none were. */

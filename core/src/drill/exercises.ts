@@ -1,0 +1,76 @@
+import { flatten, type Pattern } from '../script/index.js';
+import { type Finger, FINGERS, numberedStrings, type PlectrumWay, type Step, type Stroke } from '../stroke/index.js';
+import { type StringNumber } from '../time/index.js';
+import type { Variant } from './model.js';
+
+const NOWHERE = { from: 0, to: 0 };
+const patternOf = ({ stepsPerCount }: Pattern, steps: readonly Step[]): Pattern => ({
+  stepsPerCount,
+  items: steps.map((s) => ({ kind: 'step', step: s, range: NOWHERE })),
+});
+const strokesOf = (pattern: Pattern): Stroke[] =>
+  flatten(pattern).events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
+
+/** Orders that methods give thumb and fingers, each begun by the thumb. */
+export const ORDERS = ['pima', 'pami', 'pimami', 'piam', 'pmia', 'pmi', 'pimi'] as const;
+/**
+ * The fingers of an order that are set on their strings together: as far as it goes to thinner strings.
+ * @example plantedIn('pimami') // 'pima'
+ * @example plantedIn('pami') // 'pa'
+ */
+export function plantedIn(order: string): string {
+  const at = [...order].map((f) => FINGERS.indexOf(f as Finger));
+  const end = at.findIndex((n, i) => i > 0 && n <= (at[i - 1] ?? 0));
+  return end < 0 ? order : order.slice(0, end);
+}
+/** Orders of the fingers that a pattern plucks one by one, without the one that it has itself. */
+export function ordersFor(pattern: Pattern): string[] {
+  const own = strokesOf(pattern);
+  const alone = (f: string) => own.some((s) => s.fingers.length === 1 && s.fingers[0] === f);
+  const written = own.map((s) => s.fingers.join('')).join('');
+  return ORDERS.filter((o) => [...o].every(alone) && o !== written && o.repeat(written.length / o.length) !== written);
+}
+/** Thumb and fingers in another order, each as it strikes first in the pattern, without frets and marks of its own. */
+export function inOrder(pattern: Pattern, order: string): Pattern {
+  const own = strokesOf(pattern);
+  return patternOf(
+    pattern,
+    [...order].flatMap((f): Step[] => {
+      const first = own.find((s) => s.fingers.length === 1 && s.fingers[0] === f);
+      return first ? [{ kind: 'stroke', fingers: first.fingers, dir: null, strings: first.strings, marks: [] }] : [];
+    }),
+  );
+}
+
+const THREE: readonly StringNumber[] = [3, 2, 1];
+/**
+ * What a plectrum learns, on three neighbours of the pattern's strings: rests from string to string, whips from thin to
+ * thick, a new string after every two strokes. Each begins with a down stroke and comes round to one.
+ */
+export function plectrumSchool(pattern: Pattern, what: Extract<Variant, { kind: 'plectrum' }>['what']): Pattern {
+  const used = strokesOf(pattern).flatMap((s) => numberedStrings(s) ?? []);
+  const thinnest = Math.min(4, ...(used.length ? used : THREE));
+  const [thick, middle, thin] = [2, 1, 0].map((n) => (thinnest + n) as StringNumber) as [
+    StringNumber,
+    StringNumber,
+    StringNumber,
+  ];
+  const pick = (way: PlectrumWay, string: StringNumber): Step => ({
+    kind: 'stroke',
+    fingers: [],
+    dir: way === 'u' ? 'u' : 'd',
+    strings: [string],
+    plectrum: way,
+    marks: [],
+  });
+  const WAYS: Record<typeof what, readonly (readonly [PlectrumWay, StringNumber])[]> = {
+    // The last leaps off, for the first string is thicker again.
+    rests: [...[thick, thick, middle, middle, thin].map((s) => ['d', s] as const), ['w', thin]],
+    whips: [thin, middle, thick].map((s) => ['w', s] as const),
+    changes: [thick, middle, thin, middle].flatMap((s) => [['d', s] as const, ['u', s] as const]),
+  };
+  return patternOf(
+    pattern,
+    WAYS[what].map(([way, string]) => pick(way, string)),
+  );
+}
