@@ -22,7 +22,11 @@ describe('figures of accompaniment', () => {
     for (const { id } of COMP_FIGURES) for (const bar of strokes(id)) expect(bar, id).not.toBe('');
   });
   it.each([
-    ['straight-and-pushed', '0b 2c 4t 5c 7c', '0t 1c 3c 4b 6c'],
+    // The thumb on the first sixteenth, the chord on the second and the fourth.
+    ['straight-and-pushed', '0b 2c 4b 5c 7c', '0b 1c 3c 4b 6c'],
+    ['accents-three-two', '0t 3c 4b 6c', '0b 2c 4b 5c'],
+    ['accents-two-three', '0b 2c 4b 5c', '0t 3c 4b 6c'],
+    ['accents-samba', '0t 1c 3c 4t 6c'],
     ['marcato-four', '0t 4t 8t 12t'],
     ['marcato-two', '0t 8t'],
     ['sincopa', '0t 1c 3c 4b 6c'],
@@ -32,6 +36,23 @@ describe('figures of accompaniment', () => {
     ['milonga-campera', '0t 3c 6c'],
     ['vals', '0b 4c 8c'],
   ])('%s falls where players know it', (id, ...bars) => expect(strokes(id)).toEqual(bars));
+  it('the cycle’s own accents are all struck by chords', () => {
+    for (const f of COMP_FIGURES)
+      for (const id of f.cycles ?? []) {
+        const cycle = cycleById(id)!;
+        const read = readFigure({ ...f, beat: ticks(f.beat * TICKS_PER_COUNT) }, cycle);
+        if ('infeasible' in read) throw new Error(f.id);
+        let begin = 0;
+        const struck = read.bars.flatMap((b) => {
+          const at = b.strokes.filter((s) => s.fingers).map((s) => begin + s.at);
+          begin += f.counts * TICKS_PER_COUNT;
+          return at;
+        });
+        expect(struck, f.id).toEqual(expect.arrayContaining(cycle.accents.map((a) => a.at)));
+        expect(figuresFor(cycle)).toContain(f);
+      }
+    expect(figuresFor(cycleById('baiao')!).map((f) => f.id)).not.toContain('accents-samba');
+  });
   it('the thumb is on a beat or nowhere', () => {
     for (const [kind, quarters] of Object.entries(BEAT_QUARTERS)) {
       expect(quarters, kind).toHaveLength(4);

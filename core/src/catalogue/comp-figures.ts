@@ -14,6 +14,8 @@ export interface UsualFigure {
   readonly cells: readonly CompCell[];
   readonly order: string;
   readonly note: string;
+  /** The cycles whose accents it strikes, where it is for no other. */
+  readonly cycles?: readonly string[];
 }
 const cell = (letter: string, ...beats: CompCell['beats']): CompCell => ({ letter, beats });
 
@@ -24,7 +26,7 @@ export const COMP_FIGURES: readonly UsualFigure[] = [
     families: ['bossa nova'],
     counts: 4,
     beat: 2,
-    cells: [cell('A', 'bass then chord'), cell('B', 'short long short')],
+    cells: [cell('A', 'bass then chord'), cell('B', 'pushed pair')],
     order: 'AB BA',
     note: 'The second bar is the first one mirrored; its last chord is tied over the bar.',
   },
@@ -34,7 +36,7 @@ export const COMP_FIGURES: readonly UsualFigure[] = [
     families: ['bossa nova'],
     counts: 2,
     beat: 1,
-    cells: [cell('A', 'bass then chord'), cell('B', 'short long short')],
+    cells: [cell('A', 'bass then chord'), cell('B', 'pushed pair')],
     order: 'AB BA',
     note: 'The same in sixteenths.',
   },
@@ -57,6 +59,39 @@ export const COMP_FIGURES: readonly UsualFigure[] = [
     cells: [cell('P', 'pushed pair')],
     order: 'PP',
     note: 'The chord never falls on the beat; each bar is tied into the next.',
+  },
+  {
+    id: 'accents-three-two',
+    name: 'The cycle’s accents',
+    families: ['bossa nova'],
+    counts: 4,
+    beat: 2,
+    cells: [cell('L', 'long short'), cell('A', 'bass then chord'), cell('Q', 'chord after the bass')],
+    order: 'LA AQ',
+    note: 'A chord on each accent, three and two; the thumb on the beats.',
+    cycles: ['bossa-three-two'],
+  },
+  {
+    id: 'accents-two-three',
+    name: 'The cycle’s accents',
+    families: ['bossa nova'],
+    counts: 4,
+    beat: 2,
+    cells: [cell('L', 'long short'), cell('A', 'bass then chord'), cell('Q', 'chord after the bass')],
+    order: 'AQ LA',
+    note: 'A chord on each accent, two and three; the thumb on the beats.',
+    cycles: ['bossa-two-three'],
+  },
+  {
+    id: 'accents-samba',
+    name: 'The cycle’s accents',
+    families: ['bossa nova'],
+    counts: 2,
+    beat: 1,
+    cells: [cell('S', 'short long short'), cell('D', 'together then chord')],
+    order: 'SD',
+    note: 'A chord on each accent, the thumb on both beats.',
+    cycles: ['samba'],
   },
   {
     id: 'marcato-four',
@@ -146,7 +181,9 @@ export const COMP_FIGURES: readonly UsualFigure[] = [
  */
 export function figuresFor(cycle: AccentCycle): UsualFigure[] {
   const lengths = barTicks(cycle);
-  const fits = COMP_FIGURES.filter((f) => lengths.every((l) => l === f.counts * TICKS_PER_COUNT));
+  const fits = COMP_FIGURES.filter(
+    (f) => (f.cycles?.includes(cycle.id) ?? true) && lengths.every((l) => l === f.counts * TICKS_PER_COUNT),
+  );
   const own = (f: UsualFigure) => f.families.includes(cycle.family);
   return [...fits.filter(own), ...fits.filter((f) => !own(f))];
 }

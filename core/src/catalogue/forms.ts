@@ -108,6 +108,7 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-0-1-0-1-x =x-0-1-0-2-x =x-0-2-0-3-x ^x-1-3-2-4-x ^x-1-2-1-3-x',
     'x-3-4-2-4-2 =x-2-3-1-4-1',
     'x-2-3-1-3-x =x-2-3-1-4-x',
+    'x-3-2-3-4-x =x-2-1-3-4-x',
   ),
   // Ninths and what comping takes from them: ninth, sixth and ninth, flat ninth, minor and major ninth, seventh.
   ...moving(
@@ -119,7 +120,7 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-3-2-4-3-x =x-2-1-4-3-x',
   ),
   ...small(5, 'x-3-x-3-5-5 =x-1-x-1-3-4'),
-  ...small(5, 'x-3-2-3-1-x =x-3-2-4-1-x'),
+  ...small(5, 'x-3-2-3-1-x =x-3-2-4-1-x', 'x-3-1-2-1-x =x-3-1-2-1-x'),
   ...open(
     5,
     'x-3-2-0-1-0 =x-3-2-0-1-0',
@@ -151,6 +152,9 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-x-0-1-1-1 =x-x-0-1-1-1 =x-x-0-1-2-3 ^x-x-1-3-3-3 ^x-x-1-2-2-2 ^x-x-1-2-3-4',
     'x-x-0-1-0-1 =x-x-0-1-0-2 ^x-x-1-3-2-4',
     'x-x-0-2-2-1 =x-x-0-2-3-1 ^x-x-1-3-4-2',
+    'x-x-2-1-3-1 =x-x-2-1-3-1 =x-x-2-1-4-1',
+    'x-x-2-1-3-2 =x-x-2-1-4-3',
+    'x-x-2-0-3-2 =x-x-2-0-4-3 =x-x-1-0-3-2 ^x-x-2-1-4-3',
   ),
   // The same forms of E under a half barre.
   ...small(4, 'x-x-2-1-0-0 =x-x-2-1-0-0 ^x-x-3-2-1-1', 'x-x-2-0-0-0 ^x-x-3-1-1-1'),
@@ -163,6 +167,7 @@ export const TAUGHT_FORMS: readonly TaughtForm[] = [
     'x-x-0-2-0-1 =x-x-0-2-0-1',
     'x-x-0-2-1-0 =x-x-0-2-1-0',
     'x-x-3-2-1-0 =x-x-3-2-1-0',
+    'x-x-3-2-0-0 =x-x-3-2-0-0',
   ),
   // Over another bass: fifths, thirds and sevenths below the open chords.
   ...over(

@@ -122,6 +122,15 @@ export const fifthOf = ({ tones, root }: ChordNotes): number =>
 export const isTelling = ({ interval, needed }: ChordNotes['tones'][number]): boolean =>
   needed && /^[3467]/.test(interval);
 
+/** The colour that a symbol names over that: ninths, elevenths and thirteenths. */
+export const isColour = ({ interval, needed }: ChordNotes['tones'][number]): boolean =>
+  needed && /^(9|11|13)/.test(interval);
+/**
+ * What has to sound for a chord to be the one that is called.
+ * @example readChord('C9').chord.tones.filter(isCalled).map((t) => t.interval) // ['3M', '7m', '9M']
+ */
+export const isCalled = (tone: ChordNotes['tones'][number]): boolean => isTelling(tone) || isColour(tone);
+
 const SPELLED = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
 /** @example nameOfPitchClass(10) // 'Bb' */
 export const nameOfPitchClass = (pitchClass: number): string => SPELLED[((pitchClass % 12) + 12) % 12] ?? '';

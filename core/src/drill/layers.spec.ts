@@ -18,15 +18,22 @@ describe('bass against figure', () => {
     expect(counts(bass)).toEqual([1, 2]);
     expect(counts(figure)).toEqual([1.5]);
   });
-  it('the stroke that is dropped is the thumb’s first alone after both were together for the last time', () => {
-    // 3-3-2 of the thumb under a figure: together on 1 and 4, then nobody helps it on the next 2 &.
-    expect(layers('pi:53 i:3 m:2 p:5 i:3 m:2 pi:53 m:2').dropped?.at).toBe(1.5 * TICKS_PER_COUNT);
-    expect(layers('pima:t - p:b ima:t p:b ima:t').dropped?.at).toBe(TICKS_PER_COUNT);
-    expect(layers('pima:t - p:b ima:t pima:t - p:b -').dropped?.at).toBe(3 * TICKS_PER_COUNT);
+  it('the stroke that is dropped is the thumb’s on the last beat that meets a finger before a 1', () => {
+    const dropped = (script: string) => layers(script).dropped?.at;
+    expect(dropped('pi:53 i:3 m:2 p:5 i:3 m:2 pi:53 m:2')).toBe(3 * TICKS_PER_COUNT);
+    expect(dropped('pima:t - pima:t - p:b - p:b ima:t')).toBe(TICKS_PER_COUNT);
+    // Not the 1, and not what comes between the beats.
+    expect(dropped('pima:t - p:b ima:t p:b ima:t')).toBeUndefined();
+    expect(dropped('pima:t - p:b pima:t p:b -')).toBeUndefined();
+    expect(dropped('p:b ima:t p:b ima:t')).toBeUndefined();
   });
-  it('none where they never meet, or the thumb is never alone', () => {
-    expect(layers('p:b ima:t p:b ima:t').dropped).toBeNull();
-    expect(layers('pima:t ima:t pima:t').dropped).toBeNull();
+  it('where the 1 lies is for the cycle to say, and where the pattern begins in it', () => {
+    const tangos = cycleById('tangos')!;
+    const flat = parseScript('p:b pima:t', { stepsPerCount: 1 }).pattern;
+    expect(layersOf(flat, { cycle: tangos, start: 0 }).dropped?.at).toBe(TICKS_PER_COUNT);
+    expect(layersOf(flat, { cycle: tangos, start: 3 * TICKS_PER_COUNT }).dropped).toBeNull();
+    const bars = parseScript('{pima:t p:b p:b p:b}x2', { stepsPerCount: 1 }).pattern;
+    expect(layersOf(bars, { cycle: tangos, start: 0 }).dropped).toBeNull();
   });
   it('is said by count; of one layer there is nothing to say', () => {
     const tango = cycleById('three-three-two')!;
@@ -34,7 +41,7 @@ describe('bass against figure', () => {
       'Together on 1 and 4.',
       'The thumb alone on 2 &.',
       'The fingers alone on 1 &, 2, 3, 3 & and 4 &.',
-      'The stroke that is usually dropped is the thumb’s on 2 &, its first alone after both.',
+      'The stroke that is usually dropped is the thumb’s on 4, under a finger before the 1.',
     ]);
     expect(sayLayers(layers('p:b ima:t'), tango, 2 * TICKS_PER_COUNT)).toEqual([
       'They never sound together: each is kept going through the other.',
@@ -46,9 +53,13 @@ describe('bass against figure', () => {
       'Together: bar 1: 1 and 3.',
       'The thumb alone: bar 1: 2; bar 2: 1.',
       'The fingers alone: bar 2: 2.',
-      'The stroke that is usually dropped is the thumb’s on 1 of bar 2, its first alone after both.',
+      'The stroke that is usually dropped is the thumb’s on 3 of bar 1, under a finger before the 1.',
     ]);
-    expect(sayLayers(layers('{p:b - ima:t - - - - -}x5'), tango, 0)[1]).toMatch(/bar 4: 1 …\.$/);
+    // What repeats in every bar is said once.
+    expect(sayLayers(layers('{p:b - ima:t - - - - -}x5'), tango, 0)[1]).toBe('The thumb alone: 1 in every bar.');
+    expect(sayLayers(layers('{p:b - ima:t - - - - -}x5 p:b - p:b - ima:t - - -'), tango, 0)[1]).toMatch(
+      /bar 4: 1 …\.$/,
+    );
     expect(sayLayers(layers('p:5 p:4'), tango, 0)).toEqual([]);
     expect(sayLayers(layers('i:3 m:2'), tango, 0)).toEqual([]);
   });

@@ -1,6 +1,7 @@
+import { type AccentCycle, barBegin, barOf } from '../cycle/index.js';
 import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
 import { fingersOf } from '../stroke/index.js';
-import type { Ticks } from '../time/index.js';
+import { type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 
 /** A stroke of a pattern by its place and its slot. */
 export interface LayerStroke {
@@ -14,17 +15,23 @@ export interface Layers {
   readonly bass: readonly LayerStroke[];
   readonly figure: readonly LayerStroke[];
   /**
-   * The stroke that players usually drop: the thumb's first one alone after both were together for the last time. Null
-   * where they never are, or the thumb has none alone.
+   * The stroke that players usually drop: the thumb's on the last beat before a 1 on which it meets a finger. Null where
+   * they meet on no beat but the 1.
    */
   readonly dropped: LayerStroke | null;
 }
+/** Where a pattern lies: its cycle, and the place of it with which it begins, in ticks. */
+export interface LaidAt {
+  readonly cycle: AccentCycle;
+  readonly start: number;
+}
 /**
- * Bass against figure. After the last coincidence the hand goes on with the figure, and the thumb is forgotten; where
- * none of its strokes comes after it in the pattern, the first one of the next pass is meant.
- * @example layersOf(parseScript('pima:t - p:b ima:t', { stepsPerCount: 2 }).pattern).dropped // { at: 5040, slot: 2 }
+ * Bass against figure. Before the 1 the fingers look ahead to it, and the thumb under them is forgotten: not the 1, which
+ * everybody hears, and not the syncopated stroke, which everybody minds.
+ * @param laid where its bars begin; without it the pattern is a bar
+ * @example layersOf(parseScript('p:b pima:t p:b pima:t', { stepsPerCount: 1 }).pattern).dropped // { at: 15120, slot: 3 }
  */
-export function layersOf(pattern: Pattern | FlatPattern): Layers {
+export function layersOf(pattern: Pattern | FlatPattern, laid?: LaidAt): Layers {
   const flat = 'items' in pattern ? flatten(pattern) : pattern;
   const of = (is: (thumb: boolean, many: boolean) => boolean): LayerStroke[] =>
     flat.events
@@ -35,10 +42,14 @@ export function layersOf(pattern: Pattern | FlatPattern): Layers {
       .map((e) => ({ at: e.at, slot: e.slot }));
   const together = of((thumb, many) => thumb && many);
   const bass = of((thumb, many) => thumb && !many);
-  const last = together.at(-1);
-  const dropped = last ? (bass.find((b) => b.at > last.at) ?? bass[0] ?? null) : null;
+  const start = laid?.start ?? 0;
+  const isBeat = (at: number) => (at + start) % TICKS_PER_COUNT === 0;
+  const isOne = (at: number) => (laid ? isBarBegin(laid.cycle, at + start) : at === 0);
+  const dropped = together.filter(({ at }) => isBeat(at) && !isOne(at)).at(-1) ?? null;
   return { together, bass, figure: of((thumb) => !thumb), dropped };
 }
+const isBarBegin = (cycle: AccentCycle, at: number): boolean => barBegin(cycle, barOf(cycle, at)) === at;
+
 /**
  * Where bass and figure sound together.
  * @example coincidences(parseScript('pima:t - p:b', { stepsPerCount: 2 }).pattern).map((c) => c.slot) // [0]

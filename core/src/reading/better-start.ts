@@ -1,6 +1,6 @@
 import type { AccentCycle } from '../cycle/index.js';
 import { isMuted, kindOfPattern } from '../right-hand/index.js';
-import type { Rotation } from '../round/index.js';
+import { isLanding, type Rotation } from '../round/index.js';
 import { isWorthTelling } from '../search/index.js';
 import type { FlatPattern } from '../script/index.js';
 import { directionOf, fingersOf } from '../stroke/index.js';
@@ -41,8 +41,10 @@ export function betterStart(
 /** An order that may begin on any of its fingers. */
 function isFree(flat: FlatPattern, start: number): boolean {
   const { events, slots } = flat;
-  // With rests in it it is a rhythm, and begins where that begins.
+  // With rests in it it is a rhythm, and begins where that begins; a roll begins where the one before lands.
   if (events.length < slots.length) return false;
+  const [first, second, last] = [events[0], events[1], events.at(-1)];
+  if (first && isLanding(last?.motion, first.motion, second?.motion)) return false;
   const kind = kindOfPattern(flat);
   if (kind !== 'run' && kind !== 'tremolo' && (kind !== 'rasgueado' || isMuted(flat))) return false;
   // What the left hand does makes it a composed line; so does going from string to string.

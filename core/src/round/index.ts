@@ -1,2 +1,3 @@
+export { isLanding } from './landing.js';
 export * from './lay.js';
 export * from './rotations.js';

@@ -108,9 +108,14 @@ describe('accents', () => {
     expect(new Set(onTwelve)).toEqual(new Set(['12ed', '12iu', '12id', '12md', '12ad']));
   });
   it('little finger and returning ring are weak, index down is not', () => {
-    const laid = layOnCycle(read(FIVE), buleria);
-    const first = laid.meetings.filter((m) => m.turn === 0);
-    expect(first.map((m) => m.weak)).toEqual([true, false, false, false, true]);
+    const weak = (script: string) =>
+      layOnCycle(read(script), buleria)
+        .meetings.filter((m) => m.turn === 0)
+        .map((m) => m.weak);
+    expect(weak('ed au id iu')).toEqual([true, false, true, true, true]);
+    // The roll before lands on the little finger of the next; after a rest it is a weak stroke again.
+    expect(weak(FIVE)).toEqual([false, false, false, false, false]);
+    expect(weak('ed ad md id .')).toEqual([true, false, false, false, true]);
   });
   it('a rest or a ghost on an accent meets it with nothing', () => {
     const laid = layOnCycle(read('. {i}x5 (d) {i}x17'), buleria);

@@ -11,6 +11,7 @@ import {
   strength,
   WEAK_BELOW,
 } from '../stroke/index.js';
+import { isLanding } from './landing.js';
 import { lcm, ticks, type Ticks, TICKS_PER_COUNT, wrap } from '../time/index.js';
 
 /** One stroke of one pass, in its place until pattern and cycle come round together. */
@@ -169,19 +170,32 @@ export function slotsInTurn(flat: FlatPattern, cycle: AccentCycle, start: number
 
 function meet(strokes: readonly LaidStroke[], cycle: AccentCycle, turns: number): AccentMeeting[] {
   const sounding = new Map(strokes.filter((s) => s.motion.kind !== 'ghost').map((s) => [s.at as number, s]));
+  const place = new Map(strokes.map((s, i) => [s, i]));
+  const beside = (s: LaidStroke, by: -1 | 1) => {
+    const n = strokes.length;
+    return strokes[((place.get(s) ?? 0) + by + n) % n];
+  };
   const meetings: AccentMeeting[] = [];
   const accents = [...cycle.accents].sort((a, b) => a.at - b.at);
   for (let turn = 0; turn < turns; turn++) {
     for (const { at, weight } of accents) {
       const s = sounding.get(turn * cycleLength(cycle) + at);
       const by = s ? metBy(s.motion) : null;
-      const weak = by !== null && weight >= 0.5 && by.strength < WEAK_BELOW;
+      const light = by !== null && weight >= 0.5 && by.strength < WEAK_BELOW;
+      // The roll before it leans there: what opens the next one is where it lands.
+      const [before, after] = s ? [beside(s, -1), beside(s, 1)] : [];
+      const landed =
+        s && isStraight(before, s, turns * cycleLength(cycle)) && isLanding(before?.motion, s.motion, after?.motion);
+      const weak = light && !landed;
       meetings.push({ turn, at, label: placeLabel(cycle, at), weight, by, weak });
     }
   }
   return meetings;
 }
 
+/** A stroke that goes on straight from the one before it, round to the first. */
+const isStraight = (before: LaidStroke | undefined, s: LaidStroke, whole: number): boolean =>
+  before !== undefined && before.at + before.duration === s.at + (before.at < s.at ? 0 : whole);
 const metBy = (m: Motion): MetBy => ({
   fingers: fingersOf(m),
   dir: directionOf(m),

@@ -18,6 +18,7 @@ const shapes = [
   shape('E7', '0-2-0-1-0-0'),
   shape('Dm', 'x-x-0-2-3-2'),
   shape('Em9', '0-2-2-0-0-2'),
+  shape('C9', 'x-3-2-3-3-3'),
   shape('My chord', 'x-0-2-2-2-2'),
 ];
 const section = (script: string, chart: string) => ({
@@ -59,6 +60,10 @@ describe('what the strokes make of a chord', () => {
   it('a shape whose notes are not those of its name; a name of one’s own promises nothing', () => {
     expect(sounds('id', 'Dm')).toMatchObject([{ name: 'Dm', foreign: [1] }]);
     expect(sounds('id', 'My chord')).toEqual([]);
+  });
+  it('the colour that a symbol names is struck, or said not to be', () => {
+    expect(sounds('p:5 i:4 m:3 a:1', 'C9')[0]?.unheard).toEqual(['9M']);
+    expect(sounds('p:5 i:4 m:3 a:2', 'C9')).toEqual([]);
   });
   it('each is a finding of its own, with the place and what would work', () => {
     const say = (script: string, chart: string) =>

@@ -1,4 +1,4 @@
-import { isTelling, readChord } from '../chord/index.js';
+import { isCalled, readChord } from '../chord/index.js';
 import { openPitch } from '../instrument/index.js';
 import { soundingSymbol } from '../left-hand/index.js';
 import { numberedStrings, stopOn } from '../stroke/index.js';
@@ -10,7 +10,7 @@ export interface ChordSound {
   readonly name: string;
   /** Strings that are struck and that the shape mutes, each with the first place. */
   readonly muted: readonly { readonly string: StringNumber; readonly at: Ticks }[];
-  /** Tones that make the chord what it is, third or seventh, on none of the strings that are struck. */
+  /** Tones that make the chord what it is, third, seventh or the colour it names, on none of the strings that are struck. */
   readonly unheard: readonly string[];
   /** Such tones that the shape has on no string at all. */
   readonly lacking: readonly string[];
@@ -51,7 +51,7 @@ export function chordSounds({ chords, events, instrument }: Score): ChordSound[]
     });
     const foreign = read.ok ? held.flatMap((h) => (tones.some((t) => t.pitchClass === h.pitch) ? [] : [h.string])) : [];
     // Where the shape is another chord, that is what there is to say.
-    const tell = foreign.length ? [] : tones.filter(isTelling);
+    const tell = foreign.length ? [] : tones.filter(isCalled);
     const isHeld = (t: (typeof tones)[number]) => held.some((h) => h.pitch === t.pitchClass);
     const lacking = tell.filter((t) => !isHeld(t)).map((t) => t.interval);
     const unheard =

@@ -75,6 +75,8 @@ export const placeInTurn = (cycle: AccentCycle, at: number): { readonly label: s
 const SHOWN_BARS = 4;
 /** Where strokes of one layer lie, bar by bar. */
 export interface LayerPlaces {
+  /** What comes in every bar, the same each time; null where bars differ, or there is but one. */
+  readonly every: readonly string[] | null;
   readonly bars: readonly { readonly bar: number; readonly labels: readonly string[] }[];
   /** Whether it goes on after the bars that are named. */
   readonly goesOn: boolean;
@@ -98,16 +100,22 @@ export function toldLayers({ together, bass, figure, dropped }: Layers, cycle: A
   const label = (s: LayerStroke): string => placeLabel(cycle, s.at + start);
   const all = [...together, ...bass, ...figure].map(bar);
   const end = Math.min(...all) + SHOWN_BARS;
+  const count = new Set(all).size;
   const places = (list: readonly LayerStroke[]): LayerPlaces | null => {
     const bars = [...new Set(list.map(bar))].sort((a, b) => a - b);
     if (bars.length === 0) return null;
+    const ofBar = (n: number) => list.filter((s) => bar(s) === n).map(label);
+    const [first = 0] = bars;
+    const alike =
+      bars.length > 1 && bars.length === count && bars.every((n) => ofBar(n).join() === ofBar(first).join());
     return {
-      bars: bars.filter((n) => n < end).map((n) => ({ bar: n, labels: list.filter((s) => bar(s) === n).map(label) })),
+      every: alike ? ofBar(first) : null,
+      bars: bars.filter((n) => n < end).map((n) => ({ bar: n, labels: ofBar(n) })),
       goesOn: bars.some((n) => n >= end),
     };
   };
   return {
-    manyBars: new Set(all).size > 1,
+    manyBars: count > 1,
     together: places(together),
     bass: places(bass),
     figure: places(figure),

@@ -206,6 +206,29 @@ describe('an accompaniment', () => {
     const { answer, request } = best({ chart: 'Am7 | D7 | Gmaj7 | Cmaj7' });
     expect(compFacts(request, answer).chords.flatMap((c) => c.unheard)).toEqual([]);
   });
+  it.each([
+    ...['C', 'Am', 'G7', 'E7', 'Am7', 'Cmaj7', 'Gmaj7', 'Bm7b5', 'Am6', 'Dm6', 'Cm6', 'Fm6', 'C6', 'C6/9', 'A7sus4'],
+    ...[
+      'E7b9',
+      'A7b9',
+      'D7b9',
+      'C9',
+      'D9',
+      'G9',
+      'Cmaj9',
+      'Dm9',
+      'Am9',
+      'E7#9',
+      'C7#9',
+      'G13',
+      'A13',
+      'G7b13',
+      'Fmaj7#11',
+    ],
+  ])('%s sounds as it is called, its colour too', (chart) => {
+    const { answer, request } = best({ chart });
+    expect(compFacts(request, answer).chords[0]?.unheard).toEqual([]);
+  });
   it('strings that are asked for are struck, and shapes are taken that let them sound', () => {
     const { answer, request } = best({ strings: { Dm: [4, 3, 2] } });
     expect(compFacts(request, answer).chords[1]?.set).toEqual([4, 3, 2]);
@@ -315,6 +338,14 @@ describe('what an accompaniment pays, term by term', () => {
     expect(cost({ chart: 'E', given, strings: { E: [4, 3, 2] } }, [E]).unheard).toBe(0);
     // Of E7 the seventh is wanting too.
     expect(cost({ chart: 'E7', given: { E7: E }, strings: { E7: [4, 2, 1] } }, [E]).unheard).toBe(240);
+  });
+  it('colour: 60 for each ninth, eleventh or thirteenth that is named and not struck', () => {
+    const c9 = shape('x-3-2-3-3-3', 'x-2-1-3-3-3');
+    const ask = (strings: readonly (1 | 2 | 3 | 4)[]) => ({ chart: 'C9', given: { C9: c9 }, strings: { C9: strings } });
+    expect(cost(ask([4, 3, 2]), [c9]).unheard).toBe(0);
+    expect(cost(ask([4, 3, 1]), [c9]).unheard).toBe(60);
+    // The seventh with it.
+    expect(cost(ask([4, 1]), [c9]).unheard).toBe(60 + 120);
   });
   it('ties: 4 for one that is cut, 2 for one that is pushed, nothing where the fingers are on the change', () => {
     // A bar of A and B is tied into B A, one of B and A into A B.

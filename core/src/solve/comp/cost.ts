@@ -14,11 +14,12 @@ export type CompCost = Readonly<Partial<Record<CompTerm, number>>>;
 /** What a chord of the chart pays for its shape alone. */
 export function ownCost(request: CompRequest, name: string, shape: FrettedShape, total: number): CompCost {
   const asked = request.strings?.[name] ?? [];
+  const { unheard, colours } = heardTones(request, name, shape);
   const silent = asked.filter((s) => (shape.frets[6 - s] ?? null) === null).length;
   return {
     shapes: total,
     unsounded: COMP_WEIGHTS.unsounded * silent,
-    unheard: COMP_WEIGHTS.unheard * heardTones(request, name, shape).unheard.length,
+    unheard: COMP_WEIGHTS.unheard * (unheard.length - colours) + COMP_WEIGHTS.colour * colours,
   };
 }
 

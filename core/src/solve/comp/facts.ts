@@ -82,7 +82,7 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
         !!from &&
         before !== n &&
         fingerSet(request, laid.names[laid.chords[before]?.name ?? 0] ?? '', from).join() !== set.join(),
-      ...(shape ? heardTones(request, name, shape) : { unheard: [], doubled: [] }),
+      ...(shape ? heardTones(request, name, shape) : { unheard: [], colours: 0, doubled: [] }),
       ringsOn: moving ? ringingInto(request, laid, n, answer, shape) : [],
       room,
       late: room !== null && isLate(room),

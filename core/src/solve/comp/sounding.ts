@@ -1,4 +1,4 @@
-import { isTelling, readChord } from '../../chord/index.js';
+import { isCalled, isTelling, readChord } from '../../chord/index.js';
 import { openPitch } from '../../instrument/index.js';
 import { bassString, soundingSymbol, trebleSet } from '../../left-hand/index.js';
 import { perString, type StringNumber, STRINGS } from '../../time/index.js';
@@ -41,22 +41,26 @@ export function symbolOf({ given, tuning, neck }: CompRequest, name: string): st
 
 /** Tones of a chord on the strings that are struck. */
 export interface HeardTones {
-  /** Thirds, sevenths and what stands in for them that none of the strings has, as intervals. */
+  /** Thirds, sevenths, what stands in for them and colours that none of the strings has, as intervals. */
   readonly unheard: readonly string[];
+  /** How many of these are colours alone. */
+  readonly colours: number;
   /** Tones that more than one string has. */
   readonly doubled: readonly string[];
 }
 export function heardTones(request: CompRequest, name: string, shape: FrettedShape): HeardTones {
   const read = readChord(symbolOf(request, name));
-  if (!read.ok) return { unheard: [], doubled: [] };
+  if (!read.ok) return { unheard: [], colours: 0, doubled: [] };
   const pitches = struckStrings(request, name, shape).flatMap((s) => {
     const fret = shape.frets[STRINGS.indexOf(s)] ?? null;
     return fret === null ? [] : [(openPitch(request.tuning, s, request.neck.capo) + fret) % 12];
   });
   const times = (pitchClass: number) => pitches.filter((p) => p === pitchClass).length;
   const { tones } = read.chord;
+  const unheard = tones.filter((t) => isCalled(t) && times(t.pitchClass) === 0);
   return {
-    unheard: tones.filter((t) => isTelling(t) && times(t.pitchClass) === 0).map((t) => t.interval),
+    unheard: unheard.map((t) => t.interval),
+    colours: unheard.filter((t) => !isTelling(t)).length,
     doubled: tones.filter((t) => times(t.pitchClass) > 1).map((t) => t.interval),
   };
 }

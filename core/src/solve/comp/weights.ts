@@ -7,6 +7,8 @@ export const COMP_WEIGHTS = {
   /** For each third or seventh (or what stands in for it) that none of the struck strings has, each time the
    * chord comes: worse than any change, for the chord is another then. */
   unheard: 120,
+  /** For each ninth, eleventh and thirteenth that the symbol names and none of the struck strings has. */
+  colour: 60,
   /** For a chord that is cut off at a change, where it might have rung over into the next. */
   cut: 4,
   /** For a chord that takes the coming one early: both hands change off the beat. */

@@ -9,6 +9,7 @@ import {
   fingersOf,
   golpeFinger,
   hasMark,
+  type Motion,
   strength,
 } from '../../stroke/index.js';
 import { type Bpm, ticks, type Ticks, TICKS_PER_COUNT, millisOf } from '../../time/index.js';
@@ -26,6 +27,10 @@ export interface BlockStroke {
   /** The cell puts its weight there: on its first stroke as every cell does, or here of all places; null: it does not. */
   readonly leans: 'first' | 'here' | null;
   readonly marked: boolean;
+  /** What is plucked: the thumb's bass alone, or fingers together; null of all else, and where a cell marks its weight. */
+  readonly plucks: 'bass' | 'chord' | null;
+  /** The thumb plucks, alone or with fingers. */
+  readonly thumb: boolean;
 }
 /** A cell played over one length. */
 export interface Block {
@@ -59,6 +64,12 @@ export const lengthsOf = (cell: FitCell, lengths: readonly Ticks[]): Ticks[] => 
   ...new Set([...lengths, ...(cell.natural === undefined ? [] : [cell.natural])]),
 ];
 
+/** What carries a plucked figure: a bass of the thumb, or fingers together. */
+function plucked(m: Motion): BlockStroke['plucks'] {
+  if (directionOf(m) !== null) return null;
+  const fingers = fingersOf(m);
+  return fingers.length > 1 ? 'chord' : fingers[0] === 'p' ? 'bass' : null;
+}
 /** A cell over every length it divides into whole ticks; with why when its script can't be used. */
 export function blocksOf(
   cell: FitCell,
@@ -72,9 +83,10 @@ export function blocksOf(
       blocks: [],
       fault: fact('cell can’t be read', cell.id, cell.script.slice(faults[0].from, faults[0].to)),
     };
-  if (flat.events.length === 0) return { blocks: [], fault: fact('cell without strokes', cell.id) };
+  // A cell that is only silent is a breath; one that is empty is none.
+  if (flat.length === 0) return { blocks: [], fault: fact('cell without strokes', cell.id) };
   const { events } = flat;
-  const [first, last] = [events[0], events.at(-1)] as [(typeof events)[0], (typeof events)[0]];
+  const [first, last] = [events[0], events.at(-1)];
   const marked = events.some((e) => hasMark(e.motion, '!'));
   const lean = marked ? null : (cell.lean ?? 'first');
   const sounding = events.filter((e) => e.motion.kind !== 'ghost');
@@ -85,8 +97,15 @@ export function blocksOf(
     const strokes = sounding.map((e): BlockStroke => ({
       at: place(e.at),
       strength: strength(e.motion),
-      leans: hasMark(e.motion, '!') || (e === leaned && lean === 'last') ? 'here' : e === leaned ? 'first' : null,
+      leans:
+        hasMark(e.motion, '!') || (e === leaned && lean === 'last') || (!marked && plucked(e.motion) !== null)
+          ? 'here'
+          : e === leaned
+            ? 'first'
+            : null,
       marked: hasMark(e.motion, '!'),
+      plucks: marked ? null : plucked(e.motion),
+      thumb: directionOf(e.motion) === null && fingersOf(e.motion).includes('p'),
     }));
     const uses = events.flatMap((e): Use[] => {
       const at = place(e.at);
@@ -104,12 +123,12 @@ export function blocksOf(
         lands: lean === 'landing',
         thumbs: events.filter((e) => directionOf(e.motion) === null && fingersOf(e.motion).includes('p')).length,
         uses,
-        firstWay: directionOf(first.motion),
-        lastWay: directionOf(last.motion),
-        firstFinger: fingersOf(first.motion)[0] ?? null,
-        lastFinger: fingersOf(last.motion)[0] ?? null,
-        lead: place(first.at),
-        trail: length - place(last.at),
+        firstWay: first ? directionOf(first.motion) : null,
+        lastWay: last ? directionOf(last.motion) : null,
+        firstFinger: (first && fingersOf(first.motion)[0]) ?? null,
+        lastFinger: (last && fingersOf(last.motion)[0]) ?? null,
+        lead: first ? place(first.at) : length,
+        trail: last ? length - place(last.at) : length,
       },
     ];
   });

@@ -8,15 +8,38 @@ import { FIT_WEIGHTS } from './weights.js';
 
 export type FitCost = Partial<Record<FitTerm, number>>;
 
-/** Strokes a second that sound like the style: a rasgueado is dense, comping leaves room. */
-const STYLE_RATE: Readonly<Record<Family, number>> = { flamenco: 8, tango: 4, 'bossa nova': 4, plain: 3 };
+/** Strokes a second that sound like the style: a rasgueado is dense. */
+const STYLE_RATE: Readonly<Partial<Record<Family, number>>> = { flamenco: 8, plain: 3 };
+/** Styles that go by their accents, whatever the tempo: a bass on each count, and what answers it. */
+const COMPED: ReadonlySet<Family> = new Set<Family>(['tango', 'bossa nova']);
+/** A count of silence is as far from the style as one with twice its strokes. */
+const BREATH = 1;
+/** What of a lean a bass alone leaves to be wished. */
+const BARE = 0.5;
 /** What a cell's lean adds to the weight of the stroke it puts on an accent; landing there adds less, for another cell strikes it. */
 export const LEAN = 0.25;
 export const LANDED = 0.1;
 
-/** Strokes to a count that the style has at a tempo. */
-export const densityOf = ({ cycle, bpm, density }: Pick<FitRequest, 'cycle' | 'bpm' | 'density'>): number =>
-  density ?? (STYLE_RATE[cycle.family] * 60) / bpm;
+/**
+ * Strokes to a count that the style has at a tempo, from the fewest to the most: a figure of broken chords has twice what
+ * marked blocks have, and both are the style.
+ */
+export function densityOf({
+  cycle: { family, accents, counts },
+  bpm,
+  density,
+}: Pick<FitRequest, 'cycle' | 'bpm' | 'density'>): readonly [least: number, most: number] {
+  if (density !== undefined) return [density, density];
+  if (COMPED.has(family)) {
+    const least = Math.max(1, accents.length / counts);
+    return [least, 2 * least];
+  }
+  const rate = ((STYLE_RATE[family] ?? 1) * 60) / bpm;
+  return [rate, rate];
+}
+/** How many times strokes are twice as many as the most, or half as many as the fewest. */
+const beyond = (strokes: number, [least, most]: readonly [number, number]): number =>
+  strokes < least ? octaves(least, strokes) : strokes > most ? octaves(strokes, most) : 0;
 /** How many times one is twice the other, up or down. */
 const octaves = (a: number, b: number): number => Math.abs(Math.log2(a / b));
 
@@ -25,8 +48,8 @@ export function blockCost(request: FitRequest, block: Block): FitCost {
   const weights = request.weights ?? FIT_WEIGHTS;
   const counts = block.length / TICKS_PER_COUNT;
   const density = block.strokes.length
-    ? weights.density * counts * octaves(block.strokes.length / counts, densityOf(request))
-    : 0;
+    ? weights.density * counts * beyond(block.strokes.length / counts, densityOf(request))
+    : weights.density * counts * BREATH;
   const natural = block.natural === null ? 0 : weights.natural * octaves(block.length, block.natural);
   return { density: Math.round(density), natural: Math.round(natural) };
 }
@@ -36,10 +59,12 @@ function accentCost(request: FitRequest, at: number, weight: number, met: BlockS
   const weights = request.weights ?? FIT_WEIGHTS;
   if (!met) return request.rules?.silent?.includes(ticks(at)) ? {} : { silent: Math.round(weights.silent * weight) };
   const own = met.leans === 'here' ? LEAN : 0;
+  // A bass alone is there, and the chord that would carry it is not.
+  const bare = met.plucks === 'bass' ? BARE : 0;
   const carried = Math.min(1, met.strength + Math.max(own, landed ? LANDED : 0));
   return {
     weak: Math.round(weights.weak * weight * (1 - carried)),
-    lean: landed || met.leans === 'here' ? 0 : Math.round(weights.lean * weight),
+    lean: landed || met.leans === 'here' ? Math.round(weights.lean * weight * bare) : Math.round(weights.lean * weight),
   };
 }
 const add = (into: Record<string, number>, cost: FitCost) => {
@@ -57,7 +82,11 @@ export function placeCost(request: FitRequest, block: Block, at: number): FitCos
     add(cost, accentCost(request, a.at, a.weight, met, false));
   }
   for (const s of block.strokes) {
-    if (s.marked && accentAt(cycle, at + s.at) === 0) add(cost, { off: weights.off });
+    if (accentAt(cycle, at + s.at) === 0)
+      add(cost, { off: s.marked ? weights.off : s.plucks === 'chord' ? weights.chord : 0 });
+    // In comping the thumb is on the beat, unless a figure marks it.
+    if (COMPED.has(cycle.family) && s.thumb && !s.marked && (at + s.at) % TICKS_PER_COUNT !== 0)
+      add(cost, { off: weights.off });
     if (wishedSilent(cycle, at + s.at)) add(cost, { wished: Math.round(weights.wished * s.strength) });
   }
   return cost;

@@ -34,6 +34,7 @@ const NOTHING = {
   weak: 0,
   lean: 0,
   off: 0,
+  chord: 0,
   late: 0,
   joint: 0,
   variety: 0,
@@ -65,6 +66,18 @@ const paid = (
     request,
     chain.map(([cell, n]) => ({ cell, length: counts(n) })),
   ).cost[term];
+};
+/** A chain of whole counts at the usual prices. */
+const costOf = (cells: readonly string[], more: Partial<FitRequest>) => {
+  const request: FitRequest = {
+    ...{ cycle: cycle(), profile: DEFAULT_PROFILE, bpm: bpm(60), lengths: [counts(1)] },
+    ...more,
+    cells: [...new Set(cells)].map((id) => ({ id, script: id })),
+  };
+  return scoreFit(
+    request,
+    cells.map((cell) => ({ cell, length: counts(1) })),
+  ).cost;
 };
 const accented = (...accents: (readonly [number, number])[]) => ({ cycle: cycle({ accents }) });
 const leaning = (script: string, lean: 'first' | 'last' | 'landing') => ({ cells: [{ id: script, script, lean }] });
@@ -132,10 +145,29 @@ describe('what a chain pays', () => {
     expect(paid('density', twice('id iu'), { density: 4 })).toBe(2000);
     expect(paid('density', twice('id iu'), { density: 1 })).toBe(2000);
     expect(paid('density', [['id iu', 2]], { density: 2 })).toBe(2000);
-    // Eight strokes a second in flamenco, four in tango and bossa nova.
-    expect(densityOf({ cycle: cycle(), bpm: bpm(120) })).toBe(4);
-    expect(densityOf({ cycle: cycle({ family: 'tango' }), bpm: bpm(120) })).toBe(2);
-    expect(densityOf({ cycle: cycle(), bpm: bpm(120), density: 3 })).toBe(3);
+    // Eight strokes a second in flamenco; in tango and bossa nova one or two to a count, or what the accents ask for.
+    expect(densityOf({ cycle: cycle(), bpm: bpm(120) })).toEqual([4, 4]);
+    expect(densityOf({ cycle: cycle({ family: 'tango' }), bpm: bpm(120) })).toEqual([1, 2]);
+    expect(densityOf({ cycle: cycleById('milonga')!, bpm: bpm(90) })).toEqual([2, 4]);
+    expect(densityOf({ cycle: cycle(), bpm: bpm(120), density: 3 })).toEqual([3, 3]);
+    // A breath is as far from it as twice its strokes.
+    expect(paid('density', [['.', 2]])).toBe(2000);
+  });
+  it('chord: one that is plucked between the accents; a bass may go on, and a figure that is marked', () => {
+    const tango = cycle({ family: 'tango', accents: [[0, 1]] });
+    const off = (...cells: string[]) => costOf(cells, { cycle: tango }).off;
+    expect(off('ima:t', 'ima:t')).toBe(40);
+    expect(off('ima:t', 'p:b')).toBe(0);
+    expect(off('p:b! ima:t', 'p:b')).toBe(0);
+  });
+  it('a bass alone is half a lean, a block a whole one; off the beat a thumb that nothing marks pays', () => {
+    const tango = cycle({ family: 'tango', accents: [[0, 1]] });
+    const cost = (...cells: string[]) => costOf(cells, { cycle: tango });
+    expect(cost('pima:t', 'p:b').lean).toBe(0);
+    expect(cost('p:b', 'p:b').lean).toBe(50);
+    expect(cost('i:3', 'p:b').lean).toBe(100);
+    expect(cost('pima:t', '. p:b').off).toBe(90);
+    expect(cost('pima:t', '. i:3').off).toBe(0);
   });
   it('natural: half or twice the length that a cell is learned at', () => {
     const natural = { cells: [{ id: 'p:b ima:t', script: 'p:b ima:t', natural: counts(1) }] };
@@ -236,7 +268,7 @@ describe('the shipped cells on the shipped cycles', () => {
 describe('the prices, as they were weighed against each other', () => {
   it('balanced', () =>
     expect(FIT_WEIGHTS).toEqual({
-      ...{ silent: 1000, weak: 600, lean: 100, off: 90, wished: 150 },
+      ...{ silent: 1000, weak: 600, lean: 100, off: 90, chord: 40, wished: 150 },
       ...{ late: 800, joint: 120, seam: 180, thumb: 200 },
       ...{ variety: 70, density: 40, natural: 60, speed: 30 },
     }));

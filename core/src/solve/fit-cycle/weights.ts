@@ -10,6 +10,8 @@ export interface FitWeights {
   readonly lean: number;
   /** A stroke that is marked, or landed on, between the accents: it claps against the cycle. Others are no fault. */
   readonly off: number;
+  /** A chord that is plucked between the accents: comping strikes them, and leaves room. A bass may go on. */
+  readonly chord: number;
   /** A finger that has only half the time it needs; in proportion to what is missing. */
   readonly late: number;
   /** The hand goes the same way twice where two cells join, with half the time to turn back; in proportion to what is missing. */
@@ -34,6 +36,7 @@ export const FIT_WEIGHTS: FitWeights = {
   weak: 600,
   lean: 100,
   off: 90,
+  chord: 40,
   late: 800,
   joint: 120,
   variety: 70,

@@ -12,7 +12,8 @@ export function sayLayers(layers: Layers, cycle: AccentCycle, start: number): st
   const told = toldLayers(layers, cycle, start);
   if (!told) return [];
   const { manyBars, together, bass, figure, dropped } = told;
-  const places = ({ bars, goesOn }: LayerPlaces): string => {
+  const places = ({ bars, goesOn, every }: LayerPlaces): string => {
+    if (every) return `${listed(every)} in every bar`;
     const said = bars.map(({ bar, labels }) => (manyBars ? `bar ${bar}: ${listed(labels)}` : listed(labels)));
     return `${said.join('; ')}${goesOn ? ' …' : ''}`;
   };
@@ -24,7 +25,7 @@ export function sayLayers(layers: Layers, cycle: AccentCycle, start: number): st
   if (figure) lines.push(`The fingers alone${on(figure)}`);
   if (dropped) {
     const where = manyBars ? `${dropped.label} of bar ${dropped.bar}` : dropped.label;
-    lines.push(`The stroke that is usually dropped is the thumb’s on ${where}, its first alone after both.`);
+    lines.push(`The stroke that is usually dropped is the thumb’s on ${where}, under a finger before the 1.`);
   }
   return lines;
 }

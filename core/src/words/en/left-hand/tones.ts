@@ -8,6 +8,8 @@ const NAMES: Readonly<Record<string, string>> = {
   6: 'sixth',
   7: 'seventh',
   9: 'ninth',
+  11: 'eleventh',
+  13: 'thirteenth',
 };
 /**
  * Intervals of a chord as players name its tones.

@@ -49,7 +49,7 @@ export class BassPanel {
   /** Bass against figure as it is written. */
   protected readonly layers = computed(() => {
     const [reading, section] = [this.open.reading(), this.open.section()];
-    return reading && section ? sayLayers(layersOf(reading.flat), section.cycle, section.start) : [];
+    return reading && section ? sayLayers(layersOf(reading.flat, section), section.cycle, section.start) : [];
   });
   protected readonly asking = new Asking<BassAsk, BassAnswers>(this.ask, (ask, progress) =>
     this.solve.bass(ask, progress),

@@ -115,7 +115,7 @@ export class DrillsPanel {
       !this.drills().some((l) => l.groups.some((g) => g.drills.some((d) => d.key.startsWith('layer '))))
     )
       return null;
-    return sayLayers(layersOf(pattern), written.cycle, written.start).join(' ');
+    return sayLayers(layersOf(pattern, written), written.cycle, written.start).join(' ');
   });
   protected practise(key: string) {
     this.asked.ask([key]);
