@@ -15,10 +15,14 @@ const of = (script: string, stepsPerCount = 2, cycle = 'tangos', start = 0) => {
 
 describe('another start', () => {
   it('is for a rasgueado whose strong stroke misses the accents, where a tenth or more is gained', () => {
-    // Index down is the strong one, and waits until the fourth half count.
-    const better = of('ed ad md id', 2, 'marcato-four');
+    // Index down is the strong one, and waits until the third half count.
+    const better = of('eu ed id md', 2, 'marcato-four');
     expect(better?.rotation.slot).toBeGreaterThan(0);
     expect(better!.given).toBeGreaterThanOrEqual(1.1 * better!.written);
+  });
+  it('is not for rolls: each lands on the first flick of the next', () => {
+    for (const roll of ['ed ad md id', 'ed ad md id iu', 'ad md id'])
+      for (const cycle of ['marcato-four', 'buleria']) expect(of(roll, 2, cycle)).toBeNull();
   });
   it('is for picado on one string and for a tremolo whose thumb is off the beat', () => {
     expect(of('a:1, m:1, i:1!', 3, 'tangos')?.rotation.slot).toBe(2);
@@ -37,7 +41,7 @@ describe('another start', () => {
     ['silence', '. .', 2],
   ])('none for %s', (_what, script, steps) => expect(of(script, steps)).toBeNull());
   it('less than a tenth more is not worth it, over the round or in the first turn', () => {
-    const flat = flatten(parseScript('ed ad md id', { stepsPerCount: 2 }).pattern);
+    const flat = flatten(parseScript('eu ed id md', { stepsPerCount: 2 }).pattern);
     const given = (overall: number, firstTurn: number) =>
       betterStart(flat, cycleById('tangos')!, 0, [
         { slot: 3, overall, firstTurn },
