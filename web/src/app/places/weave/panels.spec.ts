@@ -128,7 +128,7 @@ describe('the bass', () => {
     await press(comp, 'Take over: 1');
     comp.destroy();
     const f = await show(BassPanel);
-    expect(texts(f, 'ul li').join(' ')).toMatch(/^Together.*The thumb alone.*usually dropped/);
+    expect(texts(f, 'ul li').join(' ')).toMatch(/^They never sound together.*The thumb alone/);
     await choose(f, 'Bass', 'walking');
     await choose(f, 'From', 'below');
     await soon(() => expect(texts(f, 'section li').join(' ')).toMatch(/Leads on/));
