@@ -20,9 +20,7 @@ test('from cycle to logbook: a five-stroke cell read, heard, raised to its ceili
   await page.getByRole('tab', { name: 'Accents' }).click();
   const rows = page.getByRole('group', { name: 'Accents' }).getByRole('row');
   await expect(rows).toHaveCount(6);
-  await expect(rows.nth(2)).toHaveText(
-    /2\s*i ↑\s*i up\s*e ↓\s*e down\s*a ↓\s*a down\s*e ↓\s*e down\s*i ↑\s*i up/,
-  );
+  await expect(rows.nth(2)).toHaveText(/2\s*i ↑\s*i up\s*e ↓\s*e down\s*a ↓\s*a down\s*e ↓\s*e down\s*i ↑\s*i up/);
   await leaveFields(page);
   await page.keyboard.press('PageDown');
   await expect(page.getByRole('img', { name: /turn 2 of 5/ })).toBeVisible();
