@@ -5,10 +5,10 @@ import type { FindingCode } from './model.js';
 
 /** Whether a finding speaks of a stretch of playing. */
 type Speaks = (stretch: Pick<KindStretch, 'kind' | 'free'>) => boolean;
-const of =
-  (kinds: Iterable<Kind>): Speaks =>
-  ({ kind }) =>
-    new Set(kinds).has(kind);
+function of(kinds: Iterable<Kind>): Speaks {
+  const spoken = new Set(kinds);
+  return ({ kind }) => spoken.has(kind);
+}
 const free =
   (...kinds: Kind[]): Speaks =>
   (s) =>

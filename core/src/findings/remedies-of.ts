@@ -175,7 +175,8 @@ function otherShapes(found: Finding, m: GraveMatter): Remedy[] {
   const choices = 'choices' in row ? (row.choices[0] ?? []) : [];
   const fretOf = (held: FrettedShape, string: StringNumber) => held.frets[STRINGS.indexOf(string)] ?? null;
   const sounds = (held: FrettedShape) => strings.every((s) => fretOf(held, s) !== null);
-  const struck = new Set(m.score.events.flatMap((e) => e.notes.map((n) => n.string)));
+  const under = m.score.events.filter((e) => m.score.chords[e.chord]?.name === shape.name);
+  const struck = new Set(under.flatMap((e) => e.notes.map((n) => n.string)));
   /** What is let go of stops: no string that is struck is open. */
   const closed = (held: FrettedShape) => [...struck].every((s) => fretOf(held, s) !== 0);
   const opened = found.code === 'string muted' ? openedTo(shape, found.figures.strings, chord, m) : null;

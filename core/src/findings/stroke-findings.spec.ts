@@ -111,6 +111,10 @@ describe('remedies of the left hand', () => {
     const g = shape('G', '3-2-0-0-x-x', '2-1-0-0-x-x');
     const [first] = remedies('p:b i:3 m:2 p:b', 'G', 'string muted', [g]);
     expect(first).toMatchObject({ code: 'other shape', figures: { frets: '3-2-0-0-0-x', differs: [] } });
+    // Of two strings one is none: B is no tone of A minor.
+    const am = shape('Am', 'x-0-2-2-x-x', 'x-0-2-3-x-x');
+    for (const way of remedies('p:b i:3 m:2 a:1', 'Am', 'string muted', [am]))
+      expect(way.figures).not.toMatchObject({ frets: 'x-0-2-2-0-0' });
   });
   it('a wrong name gets the right name, and the chart follows', () => {
     const wrong = shape('Dm', 'x-0-2-2-1-0', 'x-0-2-3-1-0');

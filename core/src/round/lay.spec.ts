@@ -116,6 +116,9 @@ describe('accents', () => {
     // The roll before lands on the little finger of the next; after a rest it is a weak stroke again.
     expect(weak(FIVE)).toEqual([false, false, false, false, false]);
     expect(weak('ed ad md id .')).toEqual([true, false, false, false, true]);
+    // What goes up through the fingers opens no roll.
+    expect(weak('md, ad id iu')[0]).toBe(true);
+    expect(weak('ad, md id iu')[0]).toBe(false);
   });
   it('a rest or a ghost on an accent meets it with nothing', () => {
     const laid = layOnCycle(read('. {i}x5 (d) {i}x17'), buleria);

@@ -61,6 +61,12 @@ describe('every move of the left hand', () => {
       [null, null, null, null, null, 4],
     ]);
     expect(jump.fingers.some((f) => f.action === 'stays')).toBe(false);
+    // What the stroke stops itself belongs to it, where the chord has the same place too.
+    const both = read(section('p:b im:2f1=1+1f12=4 - -', { chart: 'C' })).moves.find((m) => m.to.name === '2f1 1f12')!;
+    expect(both.to.frets).toEqual([null, null, null, null, 1, 12]);
+    // Another finger on the same fret has come for the note.
+    const other = read(section('p:b i:2f1=2~ m:1f12=4 -', { chart: 'C' })).moves.find((m) => m.to.name === '1f12')!;
+    expect(other.to.fingers[4]).toBe(2);
   });
   it('between chords they are those of the chart, each its own drills', () => {
     const s = section('p:b i:3 m:2 a:1', { chart: 'C | Am | F' });

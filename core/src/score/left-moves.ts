@@ -9,7 +9,7 @@ import {
 import type { Section } from '../piece/index.js';
 import { type HandProfile, neckOf } from '../player/index.js';
 import { hasMark } from '../stroke/index.js';
-import { bpm, sixOf, ticks, type Ticks } from '../time/index.js';
+import { bpm, sixOf, STRINGS, ticks, type Ticks } from '../time/index.js';
 import { changes, type TimedShape, type TimedStrings } from './changes.js';
 import { stopFor } from './left-hand.js';
 import type { Score, ScoreEvent, TimedGrip } from './model.js';
@@ -136,7 +136,7 @@ function standsOf(score: Score, hand: FingeringHand): Stood[] {
     if (own && now?.pressed) {
       const over = gripShape(e, now, chord?.name ?? '');
       const held = fingeringFaults(over.frets, over.fingers, hand).length === 0;
-      put(e.at, held ? over : gripShape(e, withoutShape(now, chord?.shape), ''), chord?.name ?? '', e.slot, end);
+      put(e.at, held ? over : gripShape(e, withoutShape(e, now, chord?.shape), ''), chord?.name ?? '', e.slot, end);
     } else if (chord && e.notes.some((n) => n.fret > 0))
       put(e.at, chord.shape, chord.name, stood.at(-1)?.slot == null ? null : e.slot, end);
     const here = stood.at(-1);
@@ -153,10 +153,11 @@ function chordStand(
   return [played?.at ?? ticks(0), chord.shape, chord.name, null, chord.until || length];
 }
 const isDown = (f: LeftFinger | null): f is HoldingFinger => f !== null && f !== 0;
-/** A grip of which the chord's own places are let go. */
-function withoutShape({ frets, fingers, ...grip }: TimedGrip, shape: Shape | undefined): TimedGrip {
-  const others = <T>(all: readonly (T | null)[]): (T | null)[] =>
-    all.map((x, i) => (frets[i] === shape?.frets[i] && fingers[i] === shape?.fingers[i] ? null : x));
+/** A grip of which the chord's own places are let go, but for those that the stroke itself stops. */
+function withoutShape(e: ScoreEvent, { frets, fingers, ...grip }: TimedGrip, shape: Shape | undefined): TimedGrip {
+  const isOwn = (i: number) =>
+    frets[i] === shape?.frets[i] && fingers[i] === shape?.fingers[i] && !stopFor(e.motion, STRINGS[i] ?? 1);
+  const others = <T>(all: readonly (T | null)[]): (T | null)[] => all.map((x, i) => (isOwn(i) ? null : x));
   return { ...grip, frets: sixOf(others(frets)), fingers: sixOf(others(fingers)) };
 }
 /** What the hand has for a stroke, named after its chord and after what the stroke stops. */

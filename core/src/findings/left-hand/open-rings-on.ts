@@ -1,5 +1,5 @@
 import { hasMark, stopOn } from '../../stroke/index.js';
-import { type StringNumber, STRINGS } from '../../time/index.js';
+import type { StringNumber } from '../../time/index.js';
 import { finding, type FindingOf, type GraveMatter, placeIn } from '../model.js';
 
 /** Open strings of a chord that ring on though the hand lets go of it: each chord once. */
@@ -13,9 +13,7 @@ export function openRingsOn(m: GraveMatter): FindingOf<'open rings on'>[] {
     const { motion } = e;
     // Without a finger on the neck nothing can be let go of.
     if (!chord.shape.fingers.some((f) => f !== null && f !== 0)) continue;
-    const open = e.notes.filter(
-      (n) => n.fret === 0 && !stopOn(motion, n.string) && chord.shape.frets[STRINGS.indexOf(n.string)] === 0,
-    );
+    const open = e.notes.filter((n) => n.fret === 0 && !stopOn(motion, n.string));
     if (open.length === 0) continue;
     const there = found.get(chord.name) ?? { at: e.at, slot: e.slot, strings: new Set<StringNumber>(), dead };
     for (const { string } of open) there.strings.add(string);
