@@ -74,6 +74,11 @@ describe('the drills that a teacher would give', () => {
     for (const d of drills.filter((l) => l.list === 'piece'))
       for (const string of struck(d.make().script, d.make().stepsPerCount)) expect(own, d.key).toContain(string);
   });
+  it('what would be more than a dozen ends with the twelfth', () => {
+    const script = 'p:b i:3 m:2 a:1 m:2f3=4 i:3 p:b i:3 m:2 a:1f3=4 m:2 i:3';
+    const { drills } = listOf(script, { chart: 'C:6 Am:6', bpm: 380, cycle: cycleById('buleria')! });
+    expect(drills.filter((d) => d.list === 'piece')).toHaveLength(MOST_LISTED);
+  });
   it('fewer strokes mean a shorter bar, without a rest, and the chords change as soon', () => {
     const chart = 'C | Am';
     const script = 'p:b i:3 m:2 a:1 m:2 i:3 p:b i:3';

@@ -6,7 +6,8 @@ import { flatten, parseScript, printScript } from '../script/index.js';
 import { type Finger, fingersOf } from '../stroke/index.js';
 import { anyPattern } from '../testing/arbitrary.js';
 import { bpm, TICKS_PER_COUNT } from '../time/index.js';
-import { comeRound, drillsFor, plantedIn, startDrills, type Variant, vary, weakestJoint } from './index.js';
+import { plantedIn } from './exercises.js';
+import { comeRound, drillsFor, startDrills, type Variant, vary, weakestJoint } from './index.js';
 
 const read = (text: string) => parseScript(text, { stepsPerCount: 2 }).pattern;
 const varied = (text: string, variant: Variant) => printScript(vary(read(text), variant));

@@ -1,18 +1,11 @@
-import { flatten, type Pattern } from '../script/index.js';
-import { type Finger, FINGERS, numberedStrings, type PlectrumWay, type Step, type Stroke } from '../stroke/index.js';
-import { type StringNumber } from '../time/index.js';
+import type { Pattern } from '../script/index.js';
+import { type Finger, FINGERS, numberedStrings, type PlectrumWay, type Step } from '../stroke/index.js';
+import type { StringNumber } from '../time/index.js';
 import type { Variant } from './model.js';
-
-const NOWHERE = { from: 0, to: 0 };
-const patternOf = ({ stepsPerCount }: Pattern, steps: readonly Step[]): Pattern => ({
-  stepsPerCount,
-  items: steps.map((s) => ({ kind: 'step', step: s, range: NOWHERE })),
-});
-const strokesOf = (pattern: Pattern): Stroke[] =>
-  flatten(pattern).events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
+import { patternOf, strokesOf } from './steps.js';
 
 /** Orders that methods give thumb and fingers, each begun by the thumb. */
-export const ORDERS = ['pima', 'pami', 'pimami', 'piam', 'pmia', 'pmi', 'pimi'] as const;
+const TAUGHT_ORDERS = ['pima', 'pami', 'pimami', 'piam', 'pmia', 'pmi', 'pimi'] as const;
 /**
  * The fingers of an order that are set on their strings together: as far as it goes to thinner strings.
  * @example plantedIn('pimami') // 'pima'
@@ -28,7 +21,9 @@ export function ordersFor(pattern: Pattern): string[] {
   const own = strokesOf(pattern);
   const alone = (f: string) => own.some((s) => s.fingers.length === 1 && s.fingers[0] === f);
   const written = own.map((s) => s.fingers.join('')).join('');
-  return ORDERS.filter((o) => [...o].every(alone) && o !== written && o.repeat(written.length / o.length) !== written);
+  return TAUGHT_ORDERS.filter(
+    (o) => [...o].every(alone) && o !== written && o.repeat(written.length / o.length) !== written,
+  );
 }
 /** Thumb and fingers in another order, each as it strikes first in the pattern, without frets and marks of its own. */
 export function inOrder(pattern: Pattern, order: string): Pattern {

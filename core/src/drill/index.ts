@@ -1,7 +1,6 @@
 export * from './block-chords.js';
 export * from './come-round.js';
 export * from './drill-list.js';
-export { plantedIn } from './exercises.js';
 export * from './list.js';
 export * from './model.js';
 export * from './raise.js';

@@ -1,7 +1,7 @@
-import { flatten, type Pattern } from '../script/index.js';
-import { type Finger, numberedStrings, type Step, type Stroke } from '../stroke/index.js';
+import type { Pattern } from '../script/index.js';
+import { type Finger, numberedStrings, type Step } from '../stroke/index.js';
+import { patternOf, strokesOf } from './steps.js';
 
-const NOWHERE = { from: 0, to: 0 };
 const LAST_FRET_BELOW = 4;
 const PAIRS_UP = [
   [1, 2],
@@ -10,9 +10,7 @@ const PAIRS_UP = [
 ] as const;
 /** Each pair of left fingers twice, up through all of them and back, on the string the pattern begins on, in fifth position. */
 export function leftPairs(pattern: Pattern, right: string, slurs: boolean): Pattern {
-  const first = flatten(pattern)
-    .slots.map((s) => s.step)
-    .find((s): s is Stroke => s.kind === 'stroke');
+  const [first] = strokesOf(pattern);
   const string = (first ? numberedStrings(first)?.[0] : undefined) ?? 3;
   const [a, b] = [...right] as [Finger, Finger];
   const pluck = (finger: Finger, left: 1 | 2 | 3 | 4): Step => ({
@@ -32,5 +30,5 @@ export function leftPairs(pattern: Pattern, right: string, slurs: boolean): Patt
         : pluck(n++ % 2 ? b : a, high),
     ]),
   );
-  return { stepsPerCount: pattern.stepsPerCount, items: steps.map((s) => ({ kind: 'step', step: s, range: NOWHERE })) };
+  return patternOf(pattern, steps);
 }

@@ -1,7 +1,7 @@
 import type { Item, Pattern } from '../script/index.js';
 import type { Level } from '../stroke/index.js';
+import { NOWHERE } from './steps.js';
 
-const NOWHERE = { from: 0, to: 0 };
 /** The pattern with `@` wherever it becomes louder or softer; of one loudness all through it needs none. */
 export function levelled(pattern: Pattern, levels: readonly Level[]): Pattern {
   let [n, now]: [number, Level] = [0, 'mf'];

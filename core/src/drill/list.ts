@@ -7,6 +7,7 @@ import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { drillOf, type Drill, type Variant } from './model.js';
 import { ordersFor, plantedIn } from './exercises.js';
 import { passesUntilRound } from './source-slots.js';
+import { isEven, strokesOf } from './steps.js';
 import { canStandOut } from './vary.js';
 
 /** The weak pairs, each for the pair it stands in for. */
@@ -47,13 +48,13 @@ export function drillsFor(pattern: Pattern): Drill[] {
   if (flat.events.length === 0) return [];
   const kind = kindOfPattern(flat);
   const isOrder = kind !== null && ORDERS.has(kind) && !isMuted(flat);
-  const strokes = flat.events.flatMap((e) => (e.motion.kind === 'stroke' ? [e.motion] : []));
+  const strokes = strokesOf(pattern);
   const used = FINGERS.filter((f) => strokes.some((s) => s.fingers.includes(f)));
   const strings = ([1, 2, 3, 4, 5, 6] as StringNumber[]).filter((s) =>
     strokes.some((stroke) => numberedStrings(stroke)?.includes(s)),
   );
   const strums = strokes.filter((s) => s.dir !== null);
-  const even = flat.slots.every((s) => s.duration === flat.slots[0]?.duration);
+  const even = isEven(flat);
   const beat = Math.max(1, Math.round(TICKS_PER_COUNT / (flat.slots[0]?.duration ?? TICKS_PER_COUNT)));
   const drills: Drill[] = [drillOf({ kind: 'open strings' })];
   const add = (variant: Variant) => drills.push(drillOf(variant));
@@ -67,9 +68,10 @@ export function drillsFor(pattern: Pattern): Drill[] {
   }
   if (even && flat.slots.length > 1)
     for (const shape of ['long-short', 'short-long', 'triplets'] as const) add({ kind: 'rhythm', shape });
-  if (even && flat.slots.length > 2)
-    for (const long of [1, 2, 3] as const)
-      add({ kind: 'gallop', long, passes: passesUntilRound(flat.slots.length, 3) });
+  // One that would take too long to come round does not.
+  const passes = passesUntilRound(flat.slots.length, 3);
+  if (even && flat.slots.length > 2 && (passes * flat.slots.length) % 3 === 0)
+    for (const long of [1, 2, 3] as const) add({ kind: 'gallop', long, passes });
   const crossing = kind === 'run' ? awkwardCrossing(flat) : null;
   if (crossing !== null) for (const turned of [false, true]) add({ kind: 'crossing', from: crossing, turned });
   if (kind === 'arpeggio')
@@ -118,7 +120,8 @@ function awkwardCrossing({ slots }: FlatPattern): number | null {
   const n = alone.length;
   for (let i = 0; i < n && n >= FEWEST_ROUND_A_CROSSING; i++) {
     const [a, b] = [alone[i], alone[(i + 1) % n]];
-    if (a && b && a.string !== b.string && b.string < a.string === b.finger < a.finger) return (i + n - 1) % n;
+    if (!a || !b || a.string === b.string || a.finger === b.finger) continue;
+    if (b.string < a.string === b.finger < a.finger) return (i + n - 1) % n;
   }
   return null;
 }

@@ -10,6 +10,7 @@ import { fingersOf } from '../stroke/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, FigureWay, Variant } from './model.js';
+import { isEven } from './steps.js';
 import { keepsPlaces, vary } from './vary.js';
 
 /**
@@ -159,7 +160,7 @@ function changeDrills(
   const halves = halfway(section, change, flat);
   const half: SectionDrill[] = halves === null ? [] : [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))];
   // The bar shrinks: ever fewer strokes a chord, and no rest between them.
-  const even = flat.slots.every((s) => s.duration === flat.slots[0]?.duration);
+  const even = isEven(flat);
   // A hand that swings begins every chord on a down stroke, and a rasgueado is no bar that could be cut.
   const fits = (n: number) => kind !== 'rasgueado' && (kind !== 'strum' || n % 2 === 0);
   const among = FEWER_NOTES.filter((n) => even && n < flat.events.length && fits(n)).map((strokes) => {

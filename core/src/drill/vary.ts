@@ -21,14 +21,13 @@ import { inOrder, plectrumSchool } from './exercises.js';
 import { levelled } from './levelled.js';
 import type { Variant } from './model.js';
 import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
+import { isEven, NOWHERE, stepItem } from './steps.js';
 
-const NOWHERE = { from: 0, to: 0 };
-const step = (s: Step): Item => ({ kind: 'step', step: s, range: NOWHERE });
 const REST: Step = { kind: 'rest' };
 const HOLD: Step = { kind: 'hold' };
 const group = (items: readonly Step[], steps: number): Item => ({
   kind: 'group',
-  items: items.map(step),
+  items: items.map(stepItem),
   steps,
   range: NOWHERE,
 });
@@ -62,7 +61,7 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
     case 'left pairs':
       return leftPairs(pattern, variant.right, variant.slurs);
     case 'first strokes':
-      return isEven(pattern) ? firstStrokes(pattern, variant.strokes) : pattern;
+      return isEven(flatten(pattern)) ? firstStrokes(pattern, variant.strokes) : pattern;
     case 'string accent':
       return held(pattern, (s) => Array.isArray(s.strings) && s.strings.includes(variant.string));
     case 'pair':
@@ -86,21 +85,16 @@ export const keepsPlaces = ({ kind }: Variant): boolean =>
   ].includes(kind);
 
 const stepsOf = (pattern: Pattern): Step[] => flatten(pattern).slots.map((s) => s.step);
-/** Only patterns of even steps can be regrouped; others keep their own rhythm. */
-function isEven(pattern: Pattern): boolean {
-  const { slots } = flatten(pattern);
-  return slots.every((s) => s.duration === slots[0]?.duration);
-}
 
 function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets'): Pattern {
-  if (!isEven(pattern)) return pattern;
+  if (!isEven(flatten(pattern))) return pattern;
   const items: Item[] = [];
   const size = shape === 'triplets' ? 3 : 2;
   const once = stepsOf(pattern);
   const steps = Array.from({ length: passesUntilRound(once.length, size) }, () => once).flat();
   for (let i = 0; i < steps.length; i += size) {
     const part = steps.slice(i, i + size);
-    if (part.length < size) items.push(...part.map(step));
+    if (part.length < size) items.push(...part.map(stepItem));
     else if (shape === 'triplets') items.push(group(part, 2));
     else {
       const [a, b] = part as [Step, Step];
@@ -114,13 +108,13 @@ function rhythm(pattern: Pattern, shape: 'long-short' | 'short-long' | 'triplets
 
 /** Threes of which one is as long as the other two; the passes follow until the first stroke is long again. */
 function gallop(pattern: Pattern, variant: Extract<Variant, { kind: 'gallop' }>): Pattern {
-  if (!isEven(pattern)) return pattern;
+  if (!isEven(flatten(pattern))) return pattern;
   const once = stepsOf(pattern);
   const steps = Array.from({ length: passesUntilRound(once.length, 3) }, () => once).flat();
   const items: Item[] = [];
   for (let i = 0; i < steps.length; i += 3) {
     const part = steps.slice(i, i + 3);
-    if (part.length < 3) items.push(...part.map(step));
+    if (part.length < 3) items.push(...part.map(stepItem));
     else
       items.push(
         group(
@@ -140,7 +134,7 @@ function crossing(pattern: Pattern, { from, turned }: Extract<Variant, { kind: '
   const used = [...new Set(own.flatMap((s) => (s.kind === 'stroke' ? s.fingers : [])))];
   const [a, b] = used;
   const swap = (s: Step): Step => (turned && a && b && s.kind === 'stroke' ? swapped(s, a, b) : s);
-  return { ...pattern, items: own.map((s) => step(swap(s))) };
+  return { ...pattern, items: own.map((s) => stepItem(swap(s))) };
 }
 const mod = (a: number, n: number): number => ((a % n) + n) % n;
 
@@ -205,7 +199,7 @@ function firstStrokes(pattern: Pattern, strokes: number): Pattern {
   const end = events[strokes]?.slot ?? slots.length;
   const own = slots.slice(0, end);
   return levelled(
-    { ...pattern, items: own.map((s) => step(s.step)) },
+    { ...pattern, items: own.map((s) => stepItem(s.step)) },
     own.map((s) => s.level),
   );
 }
@@ -285,7 +279,7 @@ function burst(pattern: Pattern, from: number, strokes: number): Pattern {
   const steps = burstOf(pattern, from, strokes);
   if (steps.length === 0) return pattern;
   return levelled(
-    { stepsPerCount: burstSteps(pattern), items: steps.map((s) => step(s.step)) },
+    { stepsPerCount: burstSteps(pattern), items: steps.map((s) => stepItem(s.step)) },
     steps.map((s) => s.level),
   );
 }
