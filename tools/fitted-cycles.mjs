@@ -1,5 +1,7 @@
 // Writes docs/fitted-cycles.md: what the shipped cells make of every shipped cycle at its usual tempo.
 import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { format, resolveConfig } from 'prettier';
 import { CELLS, CYCLES, DEFAULT_PROFILE, explainFit, fitCell, fitCycle, fitScript } from '@ruffle-wheel/core';
 
 const rows = CYCLES.map((cycle) => {
@@ -11,8 +13,9 @@ const rows = CYCLES.map((cycle) => {
   const rest = others.filter((line) => /turns back without|late|Silent/.test(line));
   return `| ${cycle.name}${cycle.school ? ` (${cycle.school})` : ''} | ${cycle.tempo.usual} | ${stepsPerCount} | \`${script.replace(/\|/g, '\\|')}\` | ${[met, ...rest].join(' ')} |`;
 });
-writeFileSync(
-  new URL('../docs/fitted-cycles.md', import.meta.url),
+export const PAGE = new URL('../docs/fitted-cycles.md', import.meta.url);
+const options = await resolveConfig(PAGE);
+export const page = await format(
   `# Fitted cycles
 
 What *Fit* makes of every shipped cycle from the shipped cells of its family, at its usual tempo, for the hand that nobody
@@ -26,4 +29,6 @@ style has them at the tempo, cells with basses keep their length, and the thumb 
 |---|---|---|---|---|
 ${rows.join('\n')}
 `,
+  { ...options, parser: 'markdown' },
 );
+if (process.argv[1] === fileURLToPath(import.meta.url)) writeFileSync(PAGE, page);

@@ -98,6 +98,14 @@ export const CELLS: readonly ShippedCell[] = [
     note: 'The ring finger taps under the index.',
   },
   {
+    id: 'open-count',
+    name: 'Open count',
+    script: '.',
+    stepsPerCount: 1,
+    family: 'flamenco',
+    note: 'Nothing is struck: the palms have it.',
+  },
+  {
     id: 'thumb-and-figure',
     name: 'Thumb and figure',
     script: 'p:b i:t m:t a:t m:t i:t p:b ima:t',

@@ -27,6 +27,8 @@ export interface BlockStroke {
   /** The cell puts its weight there: on its first stroke as every cell does, or here of all places; null: it does not. */
   readonly leans: 'first' | 'here' | null;
   readonly marked: boolean;
+  /** The hand rises. */
+  readonly up: boolean;
   /** What is plucked: the thumb's bass alone, or fingers together; null of all else, and where a cell marks its weight. */
   readonly plucks: 'bass' | 'chord' | null;
   /** The thumb plucks, alone or with fingers. */
@@ -104,6 +106,7 @@ export function blocksOf(
             ? 'first'
             : null,
       marked: hasMark(e.motion, '!'),
+      up: directionOf(e.motion) === 'u',
       plucks: marked ? null : plucked(e.motion),
       thumb: directionOf(e.motion) === null && fingersOf(e.motion).includes('p'),
     }));

@@ -8,10 +8,12 @@ import { FIT_WEIGHTS } from './weights.js';
 
 export type FitCost = Partial<Record<FitTerm, number>>;
 
-/** Strokes a second that sound like the style: a rasgueado is dense. */
-const STYLE_RATE: Readonly<Partial<Record<Family, number>>> = { flamenco: 8, plain: 3 };
+/** Strokes a second that sound like the style, from the fewest to the most: a rasgueado is dense. */
+const STYLE_RATE: Readonly<Partial<Record<Family, readonly [number, number]>>> = { flamenco: [5.5, 9], plain: [2, 4] };
 /** Styles that go by their accents, whatever the tempo: a bass on each count, and what answers it. */
 const COMPED: ReadonlySet<Family> = new Set<Family>(['tango', 'bossa nova']);
+/** From flick to flick of a roll that lands: quicker it is a smear, slower it is four strums. */
+const ROLL_MS: readonly [number, number] = [60, 125];
 /** A count of silence is as far from the style as one with twice its strokes. */
 const BREATH = 1;
 /** What of a lean a bass alone leaves to be wished. */
@@ -34,8 +36,8 @@ export function densityOf({
     const least = Math.max(1, accents.length / counts);
     return [least, 2 * least];
   }
-  const rate = ((STYLE_RATE[family] ?? 1) * 60) / bpm;
-  return [rate, rate];
+  const [least, most] = STYLE_RATE[family] ?? [1, 1];
+  return [(least * 60) / bpm, (most * 60) / bpm];
 }
 /** How many times strokes are twice as many as the most, or half as many as the fewest. */
 const beyond = (strokes: number, [least, most]: readonly [number, number]): number =>
@@ -51,7 +53,9 @@ export function blockCost(request: FitRequest, block: Block): FitCost {
     ? weights.density * counts * beyond(block.strokes.length / counts, densityOf(request))
     : weights.density * counts * BREATH;
   const natural = block.natural === null ? 0 : weights.natural * octaves(block.length, block.natural);
-  return { density: Math.round(density), natural: Math.round(natural) };
+  const apart = millisOf(ticks(block.length / Math.max(1, block.strokes.length)), request.bpm);
+  const roll = block.lands ? weights.natural * beyond(apart, ROLL_MS) : 0;
+  return { density: Math.round(density), natural: Math.round(natural + roll) };
 }
 
 /** What an accent pays for what meets it. @param landed the cell before leans on it */
@@ -64,6 +68,7 @@ function accentCost(request: FitRequest, at: number, weight: number, met: BlockS
   const carried = Math.min(1, met.strength + Math.max(own, landed ? LANDED : 0));
   return {
     weak: Math.round(weights.weak * weight * (1 - carried)),
+    up: met.up ? Math.round(weights.up * weight) : 0,
     lean: landed || met.leans === 'here' ? Math.round(weights.lean * weight * bare) : Math.round(weights.lean * weight),
   };
 }
@@ -75,7 +80,7 @@ const add = (into: Record<string, number>, cost: FitCost) => {
 export function placeCost(request: FitRequest, block: Block, at: number): FitCost {
   const weights = request.weights ?? FIT_WEIGHTS;
   const { cycle } = request;
-  const cost: Record<string, number> = { silent: 0, weak: 0, lean: 0, off: 0, wished: 0 };
+  const cost: Record<string, number> = { silent: 0, weak: 0, lean: 0, up: 0, off: 0, wished: 0 };
   for (const a of cycle.accents) {
     if (a.at <= at || a.at >= at + block.length) continue;
     const met = block.strokes.find((s) => at + s.at === a.at);

@@ -48,6 +48,7 @@ export const FIT_TERMS = [
   'silent',
   'weak',
   'lean',
+  'up',
   'off',
   'late',
   'joint',

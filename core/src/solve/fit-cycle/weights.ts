@@ -8,6 +8,8 @@ export interface FitWeights {
   readonly weak: number;
   /** An accent of weight 1 that no cell leans on by a mark, by its last stroke or by landing there. */
   readonly lean: number;
+  /** An accent of weight 1 met by an up stroke: the arm falls into an accent, it does not rise into it. */
+  readonly up: number;
   /** A stroke that is marked, or landed on, between the accents: it claps against the cycle. Others are no fault. */
   readonly off: number;
   /** A chord that is plucked between the accents: comping strikes them, and leaves room. A bass may go on. */
@@ -34,7 +36,8 @@ export interface FitWeights {
 export const FIT_WEIGHTS: FitWeights = {
   silent: 1000,
   weak: 600,
-  lean: 100,
+  lean: 110,
+  up: 100,
   off: 90,
   chord: 40,
   late: 800,
@@ -43,7 +46,7 @@ export const FIT_WEIGHTS: FitWeights = {
   seam: 180,
   density: 40,
   natural: 60,
-  speed: 30,
+  speed: 20,
   thumb: 200,
   wished: 150,
 };

@@ -91,6 +91,7 @@ export const wheel = {
       silent: 'accent silent',
       weak: 'accent weak',
       lean: 'no cell leans on an accent',
+      up: 'accent on an up stroke',
       off: 'clapped between accents',
       late: 'finger late',
       joint: 'hand turned back',
