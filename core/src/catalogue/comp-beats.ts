@@ -12,14 +12,21 @@ export const BEAT_KINDS = [
   'long short',
   'chord on the half',
   'chords off the beat',
+  'bass, chords, bass',
+  'chords, bass, chord',
+  'strum down',
+  'strum down, up',
+  'slap, strum up',
+  'slap, strum down',
+  'strum up, slap',
   'hold',
   'rest',
 ] as const;
 export type BeatKind = (typeof BEAT_KINDS)[number];
 
 /**
- * Each kind in the four quarters of its beat: `b` the thumb's bass, `c` the fingers' chord, `t` both together, `-` what
- * sounds goes on, `.` silence. The thumb is on the beat or nowhere.
+ * Each kind in the four quarters of its beat: `b` the thumb's bass, `c` the fingers' chord, `t` both together, `D` and `U`
+ * strums, `S` the flat hand, `-` what sounds goes on, `.` silence. But for 3-3-2 the thumb is on the beat or nowhere.
  */
 export const BEAT_QUARTERS: Readonly<Record<BeatKind, string>> = {
   together: 't---',
@@ -34,6 +41,13 @@ export const BEAT_QUARTERS: Readonly<Record<BeatKind, string>> = {
   'long short': 't--c',
   'chord on the half': '--c-',
   'chords off the beat': '-c-c',
+  'bass, chords, bass': 'bccb',
+  'chords, bass, chord': 'ccbc',
+  'strum down': 'D---',
+  'strum down, up': 'D-U-',
+  'slap, strum up': 'S-U-',
+  'slap, strum down': 'S-D-',
+  'strum up, slap': 'U-S-',
   hold: '----',
   rest: '....',
 };

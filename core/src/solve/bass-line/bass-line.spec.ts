@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../../catalogue/index.js';
+import { openPitch, STANDARD_TUNING } from '../../instrument/index.js';
 import { readShape, trebleSet } from '../../left-hand/index.js';
 import { makeStudy } from '../../piece/index.js';
 import { scoreOf } from '../../score/index.js';
@@ -137,11 +138,17 @@ describe('a bass line', () => {
     expect(into('scale', 'below')).toMatch(/^5\/3 6\/2/);
     expect(into('scale', 'above')).toMatch(/^[45]\/\d+ (5\/0|6\/5)$/);
   });
-  it('a walking bass does not stand still, and stays on the way among the chord’s tones', () => {
+  it('a walking bass does not stand still, and goes by steps of the scale', () => {
     const line = best(request([G, C], 4, { habit: 'walking', round: true }));
     line.forEach((n, i) => {
       const before = line[i - 1];
       if (before && i % 4 !== 0) expect(`${n.string}/${n.fret}`).not.toBe(`${before.string}/${before.fret}`);
+    });
+    // The scales of G and C; the last of each leads on by whatever step.
+    const scale = [7, 9, 11, 0, 2, 4, 5, 6];
+    line.forEach((n, i) => {
+      const pitch = (openPitch(STANDARD_TUNING, n.string, 0) + n.fret) % 12;
+      if (i % 4 !== 3) expect(scale).toContain(pitch);
     });
   });
   it('no finger goes below the thumb: what they strike in the same moment is thinner', () => {
@@ -243,19 +250,27 @@ describe('what a bass line pays, term by term', () => {
     );
     const r = request([AM7, D7], 2, { habit: 'walking', figure: [], approach: { by: 'scale', from: 'below' } });
     const roots = [note(5, 0, 0, 'open'), note(4, 0, 0, 'open'), note(5, 0, 0, 'open')];
-    const with_ = (n: PlayedBass) => cost(r, [roots[0]!, n, roots[1]!, roots[2]!]).line;
+    // The last note, on the way, is a fourth from the one before: three semitones beyond a step.
+    const with_ = (n: PlayedBass) => cost(r, [roots[0]!, n, roots[1]!, roots[2]!]).line - 3;
     expect(with_(note(5, 3, 4, 'free finger'))).toBe(0); // C belongs to the scale of A minor
     expect(with_(note(5, 4, 4, 'free finger'))).toBe(4); // C sharp does not
     expect(with_(note(4, 2, 2, 'there'))).toBe(8); // E comes from above
     expect(with_(note(6, 0, 0, 'open'))).toBe(12); // the low E is a seventh away
     const still = request([C], 3, { habit: 'walking', figure: [] });
     const c = note(5, 3, 3, 'there');
-    expect(cost(still, [c, c, note(6, 0, 0, 'open')]).line).toBe(6);
+    const e = note(4, 2, 2, 'there');
+    expect(cost(still, [c, c, e]).line).toBe(6 + 2);
     // On the way, and once more where it leads on.
     const d = request([['Dm', 'x-x-0-2-3-1', 'x-x-0-2-3-1'], C], 3, { habit: 'walking', figure: [] });
-    const e = note(4, 2, 2, 'there');
     const toC = (a: PlayedBass) => cost(d, [note(4, 0, 0, 'open'), a, note(4, 0, 0, 'open'), c, c, e]).line;
-    expect(toC(note(4, 0, 0, 'open')) - toC(note(4, 3, 4, 'free finger'))).toBe(2 * 6);
+    expect(toC(note(4, 0, 0, 'open')) - toC(note(4, 3, 4, 'free finger'))).toBe(2 * 6 - 2 * 1);
+  });
+  it('line, on the way: 1 for each semitone beyond a step, 1 for a note of the scale that is none of the chord', () => {
+    const line = (n: PlayedBass) =>
+      cost(request([C], 2, { habit: 'walking', figure: [] }), [note(5, 3, 3, 'there'), n]).line;
+    expect(line(note(4, 0, 0, 'borrowed'))).toBe(1); // D
+    expect(line(note(4, 2, 2, 'there'))).toBe(2); // E
+    expect(line(note(4, 3, 4, 'free finger'))).toBe(3 + 1); // F
   });
   it('an approach by either: a semitone, or a step of the scale; 4 for what is neither', () => {
     const into = (approach: { by: 'any' | 'scale' | 'chromatic'; from: 'any' }, n: PlayedBass) => {

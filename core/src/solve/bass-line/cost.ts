@@ -87,7 +87,7 @@ export function choicesFor(asked: AskedBass, stroke: number): BassChoice[] {
 function pitchClassesFor(role: BassRole, own: BassTones, next: BassTones): ReadonlySet<number> {
   if (role === 'root') return new Set([own.root]);
   if (role === 'fifth') return new Set([own.fifth]);
-  if (role === 'walk') return own.tones;
+  if (role === 'walk') return own.scale;
   return new Set([-STEP, -1, 1, STEP].map((by) => (next.root + by + 12) % 12));
 }
 
@@ -167,7 +167,11 @@ export function wayOn(asked: AskedBass, from: number, a: Placed, to: number, b: 
       request.approach ?? USUAL,
       tones[request.strokes[from]?.chord ?? 0]?.scale,
     );
-  if (WALKS.has(roles[to] ?? 'root') && apart === 0) line += BASS_WEIGHTS.stays;
+  const walks = WALKS.has(roles[to] ?? 'root');
+  if (walks && apart === 0) line += BASS_WEIGHTS.stays;
+  if (role === 'walk' || roles[to] === 'walk') line += BASS_WEIGHTS.skip * Math.max(0, apart - STEP);
+  const own = tones[request.strokes[to]?.chord ?? 0];
+  if (roles[to] === 'walk' && !own?.tones.has(b.pitch % 12)) line += BASS_WEIGHTS.passing;
   const { neededMs, thereMs } = thumbBetween(request, from, to);
   return {
     leap: BASS_WEIGHTS.leap * Math.max(0, apart - FIFTH),

@@ -24,6 +24,10 @@ export const BASS_WEIGHTS = {
   thumbLate: 20,
   /** A note on the way, or one that leads on, at the pitch of the one before: nothing walks. */
   stays: 6,
+  /** For each semitone beyond a whole tone, to a note on the way or from one: a line walks by steps. */
+  skip: 1,
+  /** A note on the way that is the scale's and not the chord's. */
+  passing: 1,
   /** What should lead to a root is not within a step of it. */
   farFromRoot: 12,
   /** A root elsewhere than in the shape's own bass: the ear has that one already. */
@@ -35,5 +39,5 @@ export const BASS_WEIGHTS = {
 } as const;
 /** Semitones of the widest leap that costs nothing. */
 export const FIFTH = 7;
-/** Semitones of the widest step that leads on. */
+/** Semitones of the widest step. */
 export const STEP = 2;

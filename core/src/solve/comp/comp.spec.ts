@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cycleById } from '../../catalogue/index.js';
+import { COMP_FIGURES, cycleById } from '../../catalogue/index.js';
 import { fretsText, readShape } from '../../left-hand/index.js';
 import { makeStudy, setChart } from '../../piece/index.js';
 import { heldOver, scoreOf } from '../../score/index.js';
@@ -86,7 +86,7 @@ describe('a figure', () => {
     [{ cells: CELLS, order: 'AB AB AB AB AB', beat: COUNT }, /5 bars; 4/],
     [{ cells: [{ letter: 'R', beats: ['rest'] }], order: 'RR', beat: COUNT }, /stroke in one of them/],
     [{ script: 'p (', stepsPerCount: 4 }, /faults?\./],
-    [{ script: 'id - iu -  id - iu -', stepsPerCount: 4 }, /plucks of thumb and fingers/],
+    [{ script: 'G - p - G - p -', stepsPerCount: 4 }, /plucks of thumb and fingers/],
     [{ script: 'p i p', stepsPerCount: 2 }, /Bar 1 of the figure is 1.5 counts long/],
   ] as const)('%# that can’t be read says why', (figure, why) => {
     expect(sayFacts(comp({ ...base, figure }).infeasible ?? []).join(' ')).toMatch(why);
@@ -148,7 +148,7 @@ describe('an accompaniment', () => {
     const { answer, request } = best({ firstBar: 1 });
     expect(compFacts(request, answer).chords.map((c) => c.figureBars.map((b) => b + 1))).toEqual([[2, 1], [2], [1]]);
   });
-  it('what would ring over a change is pushed or cut, never both, and the bass stays on its beat', () => {
+  it('what would ring over a change is pushed, or tied as it is written, and the bass stays on its beat', () => {
     for (const pushes of ['none', 'every'] as const) {
       const { answer, request } = best({ pushes });
       const { script, section, study } = written(request, answer);
@@ -157,13 +157,50 @@ describe('an accompaniment', () => {
       expect(heldOver(score)).toEqual([]);
       const tied = score.events.filter((e) => e.at === 3.5 * COUNT || e.at === 7.5 * COUNT);
       expect(tied.map((e) => e.motion.kind === 'stroke' && e.motion.marks.join())).toEqual(
-        pushes === 'every' ? ['>', '>'] : ["'", "'"],
+        pushes === 'every' ? ['>', '>'] : ['', ''],
       );
+      // Nothing cuts it: it lasts as written, up to the change.
+      if (pushes === 'none') expect(tied.map((e) => e.duration)).toEqual([0.5 * COUNT, 0.5 * COUNT]);
       // Pushed, the chord of the next bar sounds already; its bass comes with the bar.
       expect(tied.map((e) => score.chords[e.chord]?.name)).toEqual(pushes === 'every' ? ['Dm', 'Am7'] : ['Am7', 'E7']);
       const thumb = score.events.filter((e) => e.notes.some((n) => n.right === 'p'));
       expect(thumb.every((e) => e.at % COUNT === 0)).toBe(true);
     }
+  });
+  it('a strummed figure strikes all strings that sound, leaves none silent between, and has no thumb', () => {
+    const rumba = cycleById('rumba')!;
+    const figure = COMP_FIGURES.find((f) => f.id === 'rumba-in-threes')!;
+    const asked = { cycle: rumba, chart: 'Am | G | F | E7', figure: { ...figure, beat: COUNT } };
+    const { answer, request } = best(asked);
+    const { script, section, study } = written(request, answer);
+    expect(script).toBe('id iu S id iu S id iu');
+    expect(parseScript(script, section).faults).toEqual([]);
+    // A down stroke on 1, 2 & and 4.
+    expect(
+      scoreOf(section, study).events.filter((e) => e.motion.kind === 'stroke' && e.motion.dir === 'd')[1]?.at,
+    ).toBe(1.5 * COUNT);
+    answer.shapes.forEach((s) => expect(fretsText(s)).not.toMatch(/\d.*x/));
+    const facts = compFacts(request, answer);
+    expect(facts.chords.map((c) => c.thumb)).toEqual([null, null, null, null]);
+    expect(facts.chords[0]?.set).toEqual([5, 4, 3, 2, 1]);
+    expect(sayCompChord(facts.chords[0]!, rumba).join(' ')).toContain('Strummed over 5 4 3 2 1.');
+    // The same as a line, and with a thumb that plucks beside it.
+    const line = best({ ...asked, figure: { script: 'id iu S id iu S id iu', stepsPerCount: 2 } });
+    expect(compScript(line.request, line.answer).script).toBe(script);
+    const both = best({ ...asked, figure: { script: 'p:b id - iu p:b id - iu', stepsPerCount: 2 } });
+    expect(compScript(both.request, both.answer).script).toBe('p:b id:t - iu:t p:b id:t - iu:t');
+  });
+  it('unsounded: 40 for each string that a strum meets and the shape mutes', () => {
+    const figure = { script: 'id iu', stepsPerCount: 1 };
+    const shell = readShape('x-3-2-x-1-0', 'x-3-2-x-1-0')!;
+    const whole = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0')!;
+    const paid = (shape: FrettedShape) => {
+      const request = { ...base, chart: 'C', figure, given: { C: shape } };
+      const scored = scoreComp(request, { shapes: [shape], pushes: [false] });
+      if ('faults' in scored) throw new Error(JSON.stringify(scored.faults));
+      return scored.cost.unsounded;
+    };
+    expect([paid(shell), paid(whole)]).toEqual([40, 0]);
   });
   it('what the thumb strikes is tied into nothing: the bass is never early', () => {
     const figure: CompFigure = { cells: [{ letter: 'P', beats: ['bass', 'together'] }], order: 'P', beat: COUNT };
@@ -347,10 +384,10 @@ describe('what an accompaniment pays, term by term', () => {
     // The seventh with it.
     expect(cost(ask([4, 1]), [c9]).unheard).toBe(60 + 120);
   });
-  it('ties: 4 for one that is cut, 2 for one that is pushed, nothing where the fingers are on the change', () => {
+  it('ties: nothing for one as it is written, 2 for one that is pushed, nothing where the fingers are on the change', () => {
     // A bar of A and B is tied into B A, one of B and A into A B.
     const aa: Partial<CompRequest> = { given, figure: { ...AB_BA, order: 'AA' } };
-    expect(cost(aa, [A, E]).ties).toBe(8);
+    expect(cost(aa, [A, E]).ties).toBe(0);
     expect(cost(aa, [A, E], true).ties).toBe(4);
     expect(cost({ given, figure: { ...AB_BA, order: 'BB' } }, [A, E]).ties).toBe(0);
   });

@@ -1,9 +1,9 @@
 import { bassString, changeBetween, changePoints, type StrokeNear } from '../../left-hand/index.js';
 import { latePoints } from '../../player/index.js';
-import { millisOf, type StringNumber, ticks, TICKS_PER_COUNT } from '../../time/index.js';
+import { millisOf, type StringNumber, STRINGS, ticks, TICKS_PER_COUNT } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import { ownStrokes } from './bass-part.js';
-import type { FigureBeat } from './figure.js';
+import { type FigureBeat, isStrummed } from './figure.js';
 import type { Laid } from './laid.js';
 import { type CompRequest, type CompTerm, type PushPlan } from './model.js';
 import { fingerSet, heardTones, heldFor } from './sounding.js';
@@ -13,7 +13,7 @@ export type CompCost = Readonly<Partial<Record<CompTerm, number>>>;
 
 /** What a chord of the chart pays for its shape alone. */
 export function ownCost(request: CompRequest, name: string, shape: FrettedShape, total: number): CompCost {
-  const asked = request.strings?.[name] ?? [];
+  const asked = request.strings?.[name] ?? strummedOver(request, shape);
   const { unheard, colours } = heardTones(request, name, shape);
   const silent = asked.filter((s) => (shape.frets[6 - s] ?? null) === null).length;
   return {
@@ -21,6 +21,12 @@ export function ownCost(request: CompRequest, name: string, shape: FrettedShape,
     unsounded: COMP_WEIGHTS.unsounded * silent,
     unheard: COMP_WEIGHTS.unheard * (unheard.length - colours) + COMP_WEIGHTS.colour * colours,
   };
+}
+
+/** A strum goes through all strings from its lowest to the thinnest. */
+function strummedOver({ figure, cycle }: CompRequest, shape: FrettedShape): readonly StringNumber[] {
+  const bass = bassString(shape);
+  return bass !== null && isStrummed(figure, cycle) ? STRINGS.filter((s) => s <= bass) : [];
 }
 
 /** Strokes further away than this say nothing about a change. */
@@ -87,6 +93,6 @@ export function changeCost(
   return {
     changes: changePoints(heldFor(request, nameA ?? '', from), heldFor(request, nameB ?? '', to), request.neck),
     late: room ? latePoints(COMP_WEIGHTS.late, room.neededMs, room.thereMs) : 0,
-    ties: laid.chords[n]?.tied ? (plan[n] ? COMP_WEIGHTS.push : COMP_WEIGHTS.cut) : 0,
+    ties: laid.chords[n]?.tied ? (plan[n] ? COMP_WEIGHTS.push : COMP_WEIGHTS.tied) : 0,
   };
 }

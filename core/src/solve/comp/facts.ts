@@ -22,7 +22,7 @@ export interface CompChordFacts {
   /** Its first stroke, and who plays it; before the chord's place when it is pushed. */
   readonly first: { readonly at: Ticks; readonly thumb: boolean; readonly fingers: boolean } | null;
   /** What becomes of the chord before that would ring into it. */
-  readonly tie: 'push' | 'cut' | null;
+  readonly tie: 'push' | 'as written' | null;
   readonly thumb: StringNumber | null;
   readonly set: readonly StringNumber[];
   /** The block of the fingers moves to other strings here. */
@@ -53,6 +53,7 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
   const laid = layFigure(request);
   if ('infeasible' in laid) return { chords: [], rounds: 0, leftCeiling: null, thumbMs: null };
   const seen = new Map<number, string>();
+  const thumbs = laid.chords.flatMap((c) => c.strokes.filter((s) => s.thumb).map((s) => s.at));
   const chords = laid.chords.map((c, n): CompChordFacts => {
     const before = (n - 1 + laid.chords.length) % laid.chords.length;
     const name = laid.names[c.name] ?? '';
@@ -75,8 +76,8 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
       figureBars: c.figureBars,
       turned,
       first: first ? { at: ticks(first.at), thumb: first.thumb, fingers: first.fingers } : null,
-      tie: c.tied ? (answer.pushes[n] ? 'push' : 'cut') : null,
-      thumb: shape ? bassString(shape) : null,
+      tie: c.tied ? (answer.pushes[n] ? 'push' : 'as written') : null,
+      thumb: shape && thumbs.length ? bassString(shape) : null,
       set,
       moves:
         !!from &&
@@ -91,7 +92,6 @@ export function compFacts(ask: Ask<CompRequest>, answer: CompAnswer): CompFacts 
   });
   const rooms = chords.flatMap((c) => (c.room && c.room.neededMs > 0 ? [c.room] : []));
   const share = Math.min(...rooms.map((r) => r.thereMs / r.neededMs));
-  const thumbs = laid.chords.flatMap((c) => c.strokes.filter((s) => s.thumb).map((s) => s.at));
   const gaps = thumbs.slice(1).map((at, i) => at - (thumbs[i] ?? 0));
   return {
     chords,

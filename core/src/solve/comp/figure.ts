@@ -11,6 +11,8 @@ export interface FigureBeat {
   readonly until: number;
   readonly thumb: boolean;
   readonly fingers: boolean;
+  /** What the hand does that plucks nothing: a strum either way, the flat hand. */
+  readonly hand?: 'down' | 'up' | 'slap';
 }
 /** Bars of a figure, each with its strokes in ticks from the bar's beginning. */
 export interface FigureBars {
@@ -21,6 +23,24 @@ export type FigureReading = FigureBars | { readonly infeasible: readonly Fact<Co
 /** Reads a figure against the bars of its cycle, or says what is wrong with it. */
 export function readFigure(figure: CompFigure, cycle: AccentCycle): FigureReading {
   return 'order' in figure ? fromCells(figure, cycle) : fromLine(figure, cycle);
+}
+
+/** What strikes the strings as a whole. */
+const HANDS: Readonly<Record<string, Pick<FigureBeat, 'thumb' | 'fingers' | 'hand'>>> = {
+  D: { thumb: false, fingers: true, hand: 'down' },
+  U: { thumb: false, fingers: true, hand: 'up' },
+  S: { thumb: false, fingers: false, hand: 'slap' },
+};
+const strummed = new WeakMap<CompFigure, boolean>();
+/** Whether a figure is strummed: its chords are struck whole, and no thumb plucks. */
+export function isStrummed(figure: CompFigure, cycle: AccentCycle): boolean {
+  const known = strummed.get(figure);
+  if (known !== undefined) return known;
+  const read = readFigure(figure, cycle);
+  const strokes = 'bars' in read ? read.bars.flatMap((b) => b.strokes) : [];
+  const is = strokes.some((s) => s.hand && s.fingers) && !strokes.some((s) => s.thumb);
+  strummed.set(figure, is);
+  return is;
 }
 
 /** One after another on a line: what goes on past a bar line goes on. */
@@ -83,7 +103,9 @@ function fromLine(
   const line = slots.map(({ step, duration }): Quarter => {
     if (step.kind === 'rest' || step.kind === 'hold')
       return { sign: step.kind === 'rest' ? '.' : '-', ticks: duration };
-    const plucks = step.kind === 'stroke' && step.dir === null && step.fingers.length > 0;
+    if (step.kind === 'slap') return { sign: 'S', ticks: duration };
+    if (step.kind === 'stroke' && step.dir !== null) return { sign: step.dir === 'd' ? 'D' : 'U', ticks: duration };
+    const plucks = step.kind === 'stroke' && step.fingers.length > 0;
     if (!plucks) faults.push(fact('no stroke of comping'));
     const thumb = step.kind === 'stroke' && step.fingers.includes('p');
     const fingers = step.kind === 'stroke' && step.fingers.some((f) => f !== 'p');
@@ -95,14 +117,15 @@ function fromLine(
 /** The line cut at its bars; a hold at its beginning goes on from its end. */
 function inBars(line: readonly Quarter[], lengths: readonly number[]): FigureReading {
   let at = 0;
-  const strokes: { at: number; until: number; thumb: boolean; fingers: boolean }[] = [];
+  const strokes: { -readonly [K in keyof FigureBeat]: FigureBeat[K] }[] = [];
   let sounding = false;
   for (const { sign, ticks } of line) {
     const last = strokes.at(-1);
     if (sign === '-' && last && sounding) last.until = at + ticks;
     else if (sign === '.') sounding = false;
     else if (sign !== '-') {
-      strokes.push({ at, until: at + ticks, thumb: sign !== 'c', fingers: sign !== 'b' });
+      const hand = HANDS[sign];
+      strokes.push({ at, until: at + ticks, ...(hand ?? { thumb: sign !== 'c', fingers: sign !== 'b' }) });
       sounding = true;
     }
     at += ticks;

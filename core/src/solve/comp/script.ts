@@ -4,7 +4,7 @@ import { gcd, STEPS_PER_COUNT, STRINGS, TICKS_PER_COUNT } from '../../time/index
 import type { PlayedBass } from '../bass-line/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import { ownStrokes } from './bass-part.js';
-import type { FigureBeat } from './figure.js';
+import { type FigureBeat, isStrummed } from './figure.js';
 import { layFigure, type Laid } from './laid.js';
 import type { CompAnswer, CompRequest } from './model.js';
 import { fingerSet, symbolOf } from './sounding.js';
@@ -82,7 +82,8 @@ function strokeWords(request: CompRequest, laid: Laid, { shapes, pushes, bass }:
       const note = s.thumb ? bass[thumbs++] : undefined;
       // What is pushed names the strings of the chord that it belongs to.
       const pushed = s.at === tied && !own.has(s.at);
-      const mark = pushed ? '>' : s.at === tied ? "'" : '';
+      // What is not pushed is tied as it is written: it ends where the next grip takes its strings.
+      const mark = pushed ? '>' : '';
       const set = pushed ? { request, name: after, shape: over.next } : over;
       words.set(s.at, wordOf(s, note, over, set, mark));
     }
@@ -98,7 +99,7 @@ interface Over {
 const isSet = (request: CompRequest, name: string): boolean => request.strings?.[name] !== undefined;
 
 function wordOf(
-  { thumb, fingers }: FigureBeat,
+  { thumb, fingers, hand }: FigureBeat,
   note: PlayedBass | undefined,
   over: Over,
   set: Pick<Over, 'request' | 'name' | 'shape'>,
@@ -106,6 +107,16 @@ function wordOf(
 ): string {
   const { request } = over;
   const own = fingerSet(request, set.name, set.shape);
+  if (hand === 'slap') return 'S';
+  if (hand) {
+    // Beside a thumb that plucks the fingers strum their own strings.
+    const part = isSet(request, set.name)
+      ? `:${(hand === 'down' ? own : [...own].reverse()).join('')}`
+      : isStrummed(request.figure, request.cycle)
+        ? ''
+        : ':t';
+    return `i${hand === 'down' ? 'd' : 'u'}${mark}${part}`;
+  }
   // What the thumb strikes itself the fingers leave to it.
   const strings = thumb && note ? own.filter((s) => s !== note.string) : own;
   const letters = LETTERS[strings.length] ?? 'ima';

@@ -3,11 +3,16 @@ import { openPitch } from '../../instrument/index.js';
 import { bassString, soundingSymbol, trebleSet } from '../../left-hand/index.js';
 import { perString, type StringNumber, STRINGS } from '../../time/index.js';
 import type { FrettedShape } from '../voicings/index.js';
+import { isStrummed } from './figure.js';
 import type { CompRequest } from './model.js';
 
-/** The strings of the fingers under a shape, thickest first. */
-export const fingerSet = ({ strings }: CompRequest, name: string, shape: FrettedShape): readonly StringNumber[] =>
-  strings?.[name] ?? trebleSet(shape);
+/** The strings of the fingers under a shape, thickest first: all that sound where the figure is strummed. */
+export const fingerSet = (
+  { strings, figure, cycle }: CompRequest,
+  name: string,
+  shape: FrettedShape,
+): readonly StringNumber[] =>
+  strings?.[name] ?? (isStrummed(figure, cycle) ? STRINGS.filter((_, i) => shape.frets[i] !== null) : trebleSet(shape));
 /** The strings that are struck at all: the shape's bass, and the fingers'. */
 export function struckStrings(request: CompRequest, name: string, shape: FrettedShape): StringNumber[] {
   const bass = bassString(shape);

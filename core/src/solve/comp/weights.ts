@@ -9,8 +9,8 @@ export const COMP_WEIGHTS = {
   unheard: 120,
   /** For each ninth, eleventh and thirteenth that the symbol names and none of the struck strings has. */
   colour: 60,
-  /** For a chord that is cut off at a change, where it might have rung over into the next. */
-  cut: 4,
+  /** For a chord that is tied over a change as written: it is what the figure says. */
+  tied: 0,
   /** For a chord that takes the coming one early: both hands change off the beat. */
   push: 2,
 } as const;

@@ -25,9 +25,11 @@ export function sayCompChord(f: CompChordFacts, cycle: AccentCycle): string[] {
   }
   if (f.tie === 'push')
     lines.push('The chord before it is pushed: what is tied over belongs to this one, the bass comes on its beat.');
-  if (f.tie === 'cut') lines.push('The chord before it ends where this one begins.');
+  if (f.tie === 'as written') lines.push('The chord before it ends where this one begins.');
   lines.push(
-    `Thumb on ${f.thumb ?? '-'}, fingers on ${f.set.join(' ')}${f.moves ? '; the fingers move to other strings' : ''}.`,
+    f.thumb === null
+      ? `Strummed over ${f.set.join(' ')}.`
+      : `Thumb on ${f.thumb}, fingers on ${f.set.join(' ')}${f.moves ? '; the fingers move to other strings' : ''}.`,
   );
   if (f.unheard.length) lines.push(`Not heard: ${sayTones(f.unheard)}.`);
   if (f.doubled.length) lines.push(`Doubled: ${sayTones(f.doubled)}.`);
