@@ -39,6 +39,8 @@ export interface NotatedChord {
   readonly goesOn: boolean;
   /** Of the shape that is held, from string 6 to string 1; null where the study has none of that name. */
   readonly frets: SixStrings<FretFromCapo | null> | null;
+  /** It begins while the figure goes on. */
+  readonly cuts?: true;
 }
 /** A bar as it is written: what is played in it, and the signs of both voices. */
 export interface NotatedBar {

@@ -1,6 +1,6 @@
 import { type FlatPattern, printStep } from '../script/index.js';
 import { notate, type NotatedBar } from '../notation/index.js';
-import type { Score } from '../score/index.js';
+import { cutChords, type Score } from '../score/index.js';
 import { wrap } from '../time/index.js';
 import type { ReadingRequest } from './reading-request.js';
 import { workedScore } from './worked-score.js';
@@ -40,8 +40,13 @@ export function writtenBars(request: ReadingRequest, from: number, to: number): 
   const strokes = new Map<number, number>();
   for (const e of score.events) strokes.set(e.bar, (strokes.get(e.bar) ?? 0) + 1);
   const first = Math.max(0, Math.min(from, score.bars.length));
+  const cuts = cutChords(score, flat.length, section.start);
+  const bars = notate(score, section.cycle, first, Math.max(first, Math.min(to, score.bars.length)));
   return {
-    bars: notate(score, section.cycle, first, Math.max(first, Math.min(to, score.bars.length))),
+    bars: bars.map((b) => ({
+      ...b,
+      chords: b.chords.map((c) => (!c.goesOn && cuts.has(b.at + c.at) ? { ...c, cuts: true } : c)),
+    })),
     first,
     of: score.bars.length,
     busiest: Math.max(0, ...strokes.values()),

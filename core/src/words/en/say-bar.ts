@@ -45,7 +45,10 @@ export function sayPlayed({ motion, notes }: Pick<ScoreEvent, 'motion' | 'notes'
 export function sayBar(bar: NotatedBar, cycle: AccentCycle): string {
   const turn = cycleLength(cycle);
   const place = (at: number) => placeLabel(cycle, ticks((bar.inTurn + at) % turn));
-  const chords = bar.chords.map((c) => (c.goesOn || isNone(c.at) ? c.name : `${c.name} on ${place(c.at)}`));
+  const chords = bar.chords.map((c) => {
+    const own = c.goesOn || isNone(c.at) ? c.name : `${c.name} on ${place(c.at)}`;
+    return c.cuts ? `${own}, within the figure` : own;
+  });
   let level = bar.level;
   const played = bar.events
     .filter((e) => e.at >= bar.at)

@@ -119,7 +119,7 @@ export const sayHeldOver = (list: Of<'held over'>): Said => ({
     ),
     (n) => `And ${n} more.`,
   ),
-  hint: 'If it belongs to the coming chord already, write > after it; if it ends there, ^ lets it go.',
+  hint: 'As written it ends where the new grip takes its strings. If it belongs to the coming chord already, write > after it; ^ lets it go at once.',
 });
 const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 export function sayBarre({ names, strings, ms, staminaMs, bpm, over }: FindingFigures['barre']): Said {

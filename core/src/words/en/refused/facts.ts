@@ -167,7 +167,8 @@ const COMP: Sentences<Exclude<CompRefusal, BassRefusal | RowRefusal | VoicingRef
   'figure bar not full': ([n, is, wanted]) =>
     `Bar ${n} of the figure is ${is} counts long; the cycle’s bar has ${wanted}. Take more or fewer cells, or another length of a beat.`,
   'figure line faulty': ([n]) => `The line of the figure has ${n} ${n === '1' ? 'fault' : 'faults'}.`,
-  'no stroke of comping': () => 'The line of a figure takes plucks of thumb and fingers, strums, slaps, holds and rests only.',
+  'no stroke of comping': () =>
+    'The line of a figure takes plucks of thumb and fingers, strums, slaps, holds and rests only.',
   'comes round too late': ([n, most]) =>
     `Chart and figure come round together after ${n} bars; ${most} are the most. Take a figure whose bars divide the chart’s.`,
   'too many names': ([n, most]) => `The chart has ${n} different chords; ${most} are the most at once.`,

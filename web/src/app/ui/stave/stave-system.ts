@@ -255,6 +255,7 @@ export class StaveSystem {
         name: c.name,
         goesOn: c.goesOn,
         frets: c.frets,
+        cuts: c.cuts ?? false,
       }));
     }),
   );
