@@ -21,6 +21,7 @@ import { plectrumWays } from './right-hand/plectrum-ways.js';
 import { flicksPlucked } from './right-hand/plucked-flicks.js';
 import { plants } from './right-hand/plants.js';
 import { restStrokes } from './right-hand/rest-strokes.js';
+import { thumbAnchor } from './right-hand/thumb-anchor.js';
 import { whatSounds } from './right-hand/what-sounds.js';
 import { texts } from './texts.js';
 
@@ -43,7 +44,15 @@ const grave = (m: GraveMatter) => [
 /** What there is to say about a section: the ceiling, then the rest in its rank; nothing of an empty one. */
 export function findingsOf(m: FindingMatter): Finding[] {
   if (m.flat.events.length === 0) return ranked(texts(m));
-  const hand = [pendulum(m), plants(m), whatSounds(m), ...fingersRepeated(m), ...restStrokes(m), ...plectrumWays(m)];
+  const hand = [
+    pendulum(m),
+    plants(m),
+    whatSounds(m),
+    thumbAnchor(m),
+    ...fingersRepeated(m),
+    ...restStrokes(m),
+    ...plectrumWays(m),
+  ];
   const rest = [comesRound(m), ...accents(m), anotherStart(m), ...hand, block(m), ...stringsUnstruck(m), ...grave(m)];
   return [...said(m, [ceiling(m)]), ...ranked(said(m, rest))];
 }

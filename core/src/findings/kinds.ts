@@ -35,6 +35,7 @@ const SPEAKS_OF: { readonly [C in FindingCode]?: Speaks } = {
   pendulum: of(['strum']),
   plants: of(['arpeggio']),
   'what sounds': of(['strum', 'comping', 'block chords', 'plectrum']),
+  'thumb anchor': of(['run']),
   'finger repeated': of(PLUCKED_ALONE),
   'rest stroke lands': of([...PLUCKED_ALONE, 'thumb line', 'arpeggio', 'tremolo', 'alzapúa']),
   'plectrum ways': of(['plectrum']),

@@ -100,6 +100,10 @@ export interface FindingFigures {
       readonly why: Exclude<NotPlanted, 'run over'>;
     } | null;
   };
+  /** What the thumb does while the fingers run alone: from the beginning, and where it changes. */
+  'thumb anchor': {
+    readonly changes: readonly { readonly thumb: 'rests on 6' | 'lifts'; readonly label: CountLabel }[];
+  };
   /** Counts of the pattern that sound, and those that are beaten dead. */
   'what sounds': { readonly sounding: readonly CountLabel[]; readonly dead: readonly CountLabel[] };
   /** A finger that plays twice in a row: where, and whether it goes to another string. */

@@ -31,6 +31,7 @@ export const FINDINGS: readonly FindingCode[] = [
   'another start',
   'pendulum',
   'plants',
+  'thumb anchor',
   'string unstruck',
   'block',
 ];
@@ -46,6 +47,7 @@ const ONLY_SAID: ReadonlySet<FindingCode> = new Set([
   'plants',
   'block',
   'what sounds',
+  'thumb anchor',
   'finger repeated',
   'rest stroke lands',
   'plectrum ways',

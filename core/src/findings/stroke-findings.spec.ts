@@ -50,6 +50,28 @@ describe('a finger repeated', () => {
     expect(one(read('i:2 m:2 i:2 m:1'), 'finger repeated')).toBeUndefined();
   });
 });
+describe('the thumb’s anchor', () => {
+  it('stays said of a run: where it rests, lifts from string 4 on, and rests again', () => {
+    const run = 'i:3_ m:3_ i:3_ m:4_ i:4_ m:4_ i:3_ m:3_';
+    expect(one(read(run), 'thumb anchor')).toMatchObject({
+      tone: 'plain',
+      figures: {
+        changes: [
+          { thumb: 'rests on 6', label: '1' },
+          { thumb: 'lifts', label: '2 &' },
+          { thumb: 'rests on 6', label: '4' },
+        ],
+      },
+    });
+    expect(told(run, 'thumb anchor')).toEqual(['The thumb rests on string 6', 'It lifts on 2 & and rests on 6 on 4.']);
+    expect(told('i:1_ m:1_ i:2_ m:2_', 'thumb anchor')).toEqual(['The thumb rests on string 6']);
+    expect(told('i:4_ m:4_ i:3_ m:3_', 'thumb anchor')).toEqual(['The thumb is lifted', 'It rests on 6 on 2.']);
+  });
+  it('is nothing where the thumb plays', () => {
+    for (const script of ['i:1 m:1 p:3 m:2 i:1 m:1 i:1 m:1', 'p:5 i:1 m:1 i:1', 'id iu id iu'])
+      expect(one(read(script), 'thumb anchor')).toBeUndefined();
+  });
+});
 describe('a rest stroke', () => {
   it('that lands on a string that is to ring on', () => {
     const found = one(read('p:5~ i:3 m:4_ a:1 - -'), 'rest stroke lands')!;

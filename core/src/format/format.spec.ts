@@ -152,7 +152,12 @@ describe('export and import', () => {
         },
       ],
     };
-    const hand: HandProfile = { ...DEFAULT_PROFILE, habits: USUAL_HABITS, notes: 'tip joint firm' };
+    const hand: HandProfile = {
+      ...DEFAULT_PROFILE,
+      habits: USUAL_HABITS,
+      choices: { tips: 'firm' },
+      notes: 'tip joint firm',
+    };
     const reading = readFile(writeEverything({ ...everything, studies: [whole], profiles: [hand] }));
     expect(reading.ok && [reading.file.studies, reading.file.profiles]).toEqual([[whole], [hand]]);
     const odd = (change: Record<string, unknown>) =>
@@ -164,6 +169,8 @@ describe('export and import', () => {
     ]);
     expect([odd({ feel: { swing: 20, leanMs: 0 } }), odd({ feel: { swing: 50, leanMs: 0 } })]).toEqual([false, true]);
     expect(readStudyRow({ ...whole, reminders: ['a', 'b', 'c', 'd'] }).ok).toBe(false);
+    expect(readProfileRow({ ...hand, choices: { tips: 'of steel' } }).ok).toBe(false);
+    expect(readProfileRow({ ...hand, choices: { ears: 'firm' } }).ok).toBe(false);
     expect(readProfileRow({ ...hand, habits: { ...USUAL_HABITS, pair: ['i'] } }).ok).toBe(false);
   });
   it('goals, courses, plans and takes pass their doors or are refused with the path', () => {

@@ -30,7 +30,15 @@ import {
   MOST_SHAPES,
   OPEN_STRING_BOUNDS,
 } from '../piece/index.js';
-import { FINGER_PAIRS, LEAST_SPAN, LONGEST_HAND_NOTES, LITTLE_FINGER_SPELLINGS, WIDEST_SPAN } from '../player/index.js';
+import {
+  EVERY_CHOICE,
+  FINGER_PAIRS,
+  HAND_CHOICES,
+  LEAST_SPAN,
+  LONGEST_HAND_NOTES,
+  LITTLE_FINGER_SPELLINGS,
+  WIDEST_SPAN,
+} from '../player/index.js';
 import {
   FIRST_LOGGED_YEAR,
   LAST_LOGGED_YEAR,
@@ -193,6 +201,7 @@ export const profileSchema = Joi.object({
     tremolo: fingersIn(2, 8),
     tremoloOfFour: fingersIn(2, 8),
   }),
+  choices: Joi.object(Object.fromEntries(EVERY_CHOICE.map((c) => [c, Joi.string().valid(...HAND_CHOICES[c])]))),
   notes: text(LONGEST_HAND_NOTES),
   cautionsRead: Joi.boolean().required(),
 });

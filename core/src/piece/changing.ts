@@ -53,6 +53,8 @@ export type CommandFaultCode =
   | 'too many shapes'
   | 'too many sections'
   | 'form too long'
+  | 'reminder too long'
+  | 'too many reminders'
   | 'texts with faults'
   | 'begins elsewhere'
   | 'cut within a pass'

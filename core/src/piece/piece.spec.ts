@@ -25,6 +25,7 @@ import {
   setCapo,
   setCountNote,
   setCycle,
+  setReminder,
   setChart,
   setLadder,
   setScript,
@@ -134,6 +135,24 @@ describe('commands', () => {
     expect(removeSection(id)(two).sections.map((s) => s.name)).toEqual(['B']);
     expect(copyStudy(two, 't', 'Other').sections.map((s) => s.id)).toEqual(['t-1', 't-2']);
     expect(freeName('Stair 2', ['Stair', 'Stair 2'])).toBe('Stair 3');
+  });
+});
+
+describe('reminders', () => {
+  const study = makeStudy('s', 'Lamps');
+  const three = ['breathe', 'thumb outward', 'look ahead'].reduce((s, r, n) => setReminder(n, r)(s), study);
+  it('are three, each a line; an empty one goes and those behind it move up', () => {
+    expect(three.reminders).toEqual(['breathe', 'thumb outward', 'look ahead']);
+    expect(setReminder(1, ' slower ')(three).reminders).toEqual(['breathe', 'slower', 'look ahead']);
+    expect(setReminder(0, ' ')(three).reminders).toEqual(['thumb outward', 'look ahead']);
+    expect(setReminder(1, 'thumb outward')(three)).toBe(three);
+    expect(setReminder(2, '')(study)).toBe(study);
+  });
+  it('a fourth and what is too long are refused', () => {
+    expect(setReminder(3, 'more').refusal?.(three)).toMatchObject({ code: 'too many reminders' });
+    expect(setReminder(3, 'more')(three)).toBe(three);
+    expect(setReminder(0, 'x'.repeat(201)).refusal?.(study)).toMatchObject({ code: 'reminder too long' });
+    expect(setReminder(0, 'x'.repeat(200)).refusal?.(study)).toBeNull();
   });
 });
 

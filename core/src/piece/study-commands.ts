@@ -11,7 +11,9 @@ import {
   HIGHEST_CAPO,
   LONGEST_FORM,
   LONGEST_ID,
+  LONGEST_REMINDER,
   MOST_NAMED_CELLS,
+  MOST_REMINDERS,
   MOST_SECTIONS,
   OPEN_STRING_BOUNDS,
 } from './model.js';
@@ -49,6 +51,22 @@ export const removeSection =
       ? { ...study, sections: study.sections.filter((s) => s.id !== id) }
       : study;
 
+/** One of the player's few reminders, counted from 0; an empty one goes, and those behind it move up. */
+export const setReminder = (n: number, text: string): Command =>
+  refusable(
+    (study) => {
+      const own = text.trim();
+      const all = study.reminders.map((r, i) => (i === n ? own : r));
+      const reminders = (n < all.length ? all : [...all, own]).filter((r) => r !== '');
+      return reminders.join('\n') === study.reminders.join('\n') ? study : put(study, { reminders });
+    },
+    (study) =>
+      text.trim().length > LONGEST_REMINDER
+        ? refused('reminders', 'reminder too long', LONGEST_REMINDER, text.trim().length)
+        : n >= study.reminders.length && study.reminders.length >= MOST_REMINDERS
+          ? refused('reminders', 'too many reminders', MOST_REMINDERS)
+          : null,
+  );
 /** The order of the sections, as typed. */
 export const setForm = (form: string): Command =>
   refusable(

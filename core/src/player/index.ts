@@ -1,3 +1,4 @@
+export * from './hand-choices.js';
 export * from './left-hand-measures.js';
 export * from './left-hand.js';
 export * from './measure.js';

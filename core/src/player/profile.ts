@@ -1,5 +1,6 @@
 import type { Finger } from '../stroke/index.js';
 import { millimetres, type Millimetres, millis, type Millis } from '../time/index.js';
+import type { HandChoices } from './hand-choices.js';
 import type { LeftHand } from './left-hand-measures.js';
 
 export type LittleFingerSpelling = 'e' | 'c' | 'ch' | 'x' | 'q';
@@ -58,6 +59,8 @@ export interface HandProfile {
   readonly littleFinger: LittleFingerSpelling;
   /** Orders that this hand takes by habit; without them i m, and p a m i. */
   readonly habits?: HandHabits;
+  /** What schools do not agree on, as this player has settled it. */
+  readonly choices?: HandChoices;
   /** What the player notes of the own hand, posture and tip joints, shown as a reminder. */
   readonly notes?: string;
   /** The player has read what to do at pain, and about breaks. */

@@ -125,6 +125,10 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
         : `From string ${string} its rest stroke lies where ${next} plays next.`,
     ],
   }),
+  'thumb anchor': ({ changes: [first, ...then] }) => ({
+    title: ANCHOR[first?.thumb ?? 'lifts'],
+    lines: then.length ? [`It ${listed(then.map((c) => `${ANCHORED[c.thumb]} on ${c.label}`))}.`] : [],
+  }),
   'flicks plucked': ({ letters }) => ({
     title: `${letters.join(' ')} plucks single strings`,
     lines: [`A letter alone plucks one string. A rasgueado strums: ${letters.map((f) => `${f}d`).join(' ')}.`],
@@ -133,6 +137,9 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
   barre: sayBarre,
   'out of reach': sayOutOfReach,
 };
+/** What the thumb does while the fingers run: from the beginning, and then. */
+const ANCHOR = { 'rests on 6': 'The thumb rests on string 6', lifts: 'The thumb is lifted' } as const;
+const ANCHORED = { 'rests on 6': 'rests on 6', lifts: 'lifts' } as const;
 /** Where several of one code are told together. */
 const TOGETHER = {
   'script unread': (list: readonly FindingOf<'script unread'>[]) => ofTexts('The script can’t be read', list),

@@ -27,6 +27,7 @@ export * from './comp.js';
 export * from './remedies.js';
 export * from './left-hand/tones.js';
 export * from './left-hand/hands.js';
+export * from './hand-choices.js';
 export * from './layers.js';
 export * from './refused/imports.js';
 export * from './refused/losses.js';

@@ -140,6 +140,8 @@ const COMMAND: Sentences<CommandFaultCode> = {
     `A study holds ${most} shapes at most. Take some away in the Wheel’s Shape panel first.`,
   'too many sections': ([most]) =>
     `A study holds ${most} sections at most. Copy the study and go on there, or take a section out.`,
+  'reminder too long': ([most, own]) => `A reminder holds ${most} letters at most; this one has ${own}.`,
+  'too many reminders': ([most]) => `A study has ${most} reminders at most: more are not kept in mind.`,
   'form too long': ([most, own]) => `A form holds ${most} letters at most; this would make ${own}.`,
   'texts with faults': ([name]) => `${name}: its script or chart can’t be read whole. Mend it first.`,
   'begins elsewhere': ([name]) =>

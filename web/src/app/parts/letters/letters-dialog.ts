@@ -7,9 +7,13 @@ import {
   flatten,
   makeSection,
   makeStudy,
+  neckOf,
   parseScript,
+  readShape,
+  type Shape,
   strokesInTurn,
 } from '@ruffle-wheel/core';
+import { NeckDrawing } from '../../ui/neck/neck-drawing';
 import { SignsBeside } from '../../ui/signs-beside';
 import { Compute } from '../../compute/compute';
 import { Transport } from '../../sound/transport';
@@ -23,10 +27,16 @@ import { sayStep } from '../../words/said/strokes';
 const BAR = cycleById('plain-four') as AccentCycle;
 const TEMPO = 72;
 
+function aShape(frets: string, fingers: string): Shape {
+  const read = readShape(frets, fingers);
+  if (!read) throw new Error(`No shape: ${frets}`);
+  return { id: frets, name: '', ...read };
+}
+
 /** Every letter and mark of the hand script: its stitch on the wheel, what it says in words, one example that sounds. */
 @Component({
   selector: 'app-letters-dialog',
-  imports: [MatButton, MatDialogModule, SignsBeside],
+  imports: [MatButton, MatDialogModule, NeckDrawing, SignsBeside],
   templateUrl: './letters-dialog.html',
   styleUrl: './letters-dialog.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,6 +48,13 @@ export class LettersDialog {
   private readonly transport = inject(Transport);
   private readonly collection = inject(Collection);
   private readonly open = inject(OpenStudy);
+  /** The fingers of the left hand as they lie on the strings, on the player's own neck. */
+  protected readonly lying = [
+    { said: this.words.lies.spread, shape: aShape('x-x-4-3-2-1', 'x-x-4-3-2-1') },
+    { said: this.words.lies.barre, shape: aShape('1-3-3-2-1-1', '1-3-4-2-1-1') },
+  ];
+  protected readonly neck = computed(() => neckOf(this.collection.profile()));
+  protected readonly mirrored = computed(() => !!this.collection.settings().neckMirrored);
   /** The example that sounds. */
   protected readonly heard = signal('');
   protected readonly parts = computed(() => {

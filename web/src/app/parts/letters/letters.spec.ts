@@ -43,6 +43,13 @@ describe('the letters', () => {
     closing.next();
     expect(world.transport.lent).toHaveLength(3);
   });
+  it('the left fingers 1 to 4 have their letters, and lie on a neck', async () => {
+    const f = await show(LettersDialog);
+    for (const [n, name] of ['index', 'middle', 'ring', 'little'].entries())
+      expect(row(f, `i:3f${n + 1}=${n + 1}`).textContent).toContain(name);
+    expect(all(f, 'figure app-neck-drawing')).toHaveLength(2);
+    expect(texts(f, 'figcaption')[1]).toContain('finger 1 lies flat');
+  });
   it('nothing silent is offered to be heard', async () => {
     const f = await show(LettersDialog);
     const heard = texts(f, 'button').filter((t) => t === 'Hear').length;

@@ -16,11 +16,14 @@ import {
   type Ladder,
   reached,
   rungCount,
+  LONGEST_REMINDER,
+  MOST_REMINDERS,
   type SaidDrill,
   type SectionDrill,
   drillList,
   sectionDrills,
   setLadder,
+  setReminder,
   limitOf,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
@@ -37,6 +40,7 @@ import { Soon } from '../../ui/soon';
 import { FIELD } from '../../ui/field';
 import { sayDrills } from '../../words/said/drills';
 import { sayFact } from '../../words/said/faults';
+import { sayHandRules } from '../../words/said/hands';
 import { sayCycle } from '../../words/said/catalogue';
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
@@ -145,6 +149,15 @@ export class PractisePlace {
     const today = this.session.today();
     return today ? sayFact(today.reason) : '';
   });
+  /** Of the study, then of the hand: shown before and while one plays. */
+  protected readonly reminders = computed(() => this.open.study()?.reminders ?? []);
+  protected readonly handRules = computed(() => sayHandRules(this.collection.profile()));
+  protected readonly places = Array.from({ length: MOST_REMINDERS }, (_, n) => n);
+  protected readonly longestReminder = LONGEST_REMINDER;
+  protected remind(n: number, text: string) {
+    // One that is written behind an empty place stands in the first that is empty.
+    this.open.adjust(setReminder(Math.min(n, this.reminders().length), text));
+  }
   protected readonly best = computed(() => reached({ passes: this.session.passes() }, this.ladder().passes));
 
   constructor() {

@@ -267,6 +267,25 @@ describe('practise', () => {
     await f.whenStable();
     expect(all(f, '.beat.strong')).toHaveLength(0);
   });
+  it('what is to be kept in mind is shown before and while one plays, in stand view too', async () => {
+    const profile = world.collection.profile();
+    world.collection.saveProfile({ ...profile, choices: { plectrum: 'in the palm' }, notes: 'wrist low' });
+    const { f, hit } = await place();
+    const shown = () => texts(f, '.in-mind li');
+    await soon(() => expect(shown()).toEqual(['The plectrum is parked in the palm.', 'wrist low']));
+    await soon(() => field(f, 'Reminder 1'));
+    await type(f, field(f, 'Reminder 2'), 'breathe');
+    await soon(() => expect(world.open.study()?.reminders).toEqual(['breathe']));
+    await f.whenStable();
+    expect(shown()).toEqual(['breathe', 'The plectrum is parked in the palm.', 'wrist low']);
+    await hit('v');
+    await f.whenStable();
+    expect(shown()).toHaveLength(3);
+    await hit('v');
+    world.open.undo();
+    await f.whenStable();
+    expect(shown()).toHaveLength(2);
+  });
   it('stand view hides all but what is played, and V or Esc leaves it', async () => {
     const { f, hit } = await place();
     await hit('v');

@@ -4,11 +4,14 @@ import {
   FINGERS,
   hasUsualFigures,
   type Finger,
+  HAND_CHOICES,
+  type HandChoice,
   type HandHabits,
   HABITS_TAUGHT,
   type HandProfile,
   type LeftHand,
   LITTLE_FINGER_SPELLINGS,
+  LONGEST_HAND_NOTES,
   type LittleFingerSpelling,
   millimetres,
   millis,
@@ -21,6 +24,7 @@ import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { WaysBack } from '../../ui/ways-back';
 import { measure as measureWords } from '../../words/measure';
+import { sayHandChoices } from '../../words/said/hands';
 import { shelf as shelfWords } from '../../words/shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
@@ -86,6 +90,21 @@ export class Hands {
     const own = this.profile().habits ?? USUAL_HABITS;
     const taken = HABITS_TAUGHT[key].find((o) => o.join(' ') === order);
     if (taken) this.save({ habits: { ...own, [key]: taken } });
+  }
+
+  /** What schools do not agree on, as this hand has settled it. */
+  protected readonly choices = computed(() => {
+    const own: Partial<Record<HandChoice, string>> = this.profile().choices ?? {};
+    return sayHandChoices().map((c) => ({ ...c, now: own[c.choice] ?? '' }));
+  });
+  protected settle(choice: HandChoice, way: string) {
+    const { [choice]: _, ...others } = this.profile().choices ?? {};
+    const taken = HAND_CHOICES[choice].find((w) => w === way);
+    this.save({ choices: taken ? { ...others, [choice]: taken } : others });
+  }
+  protected readonly longestNotes = LONGEST_HAND_NOTES;
+  protected note(notes: string) {
+    this.save({ notes });
   }
 
   /** The guided set-up is open. */

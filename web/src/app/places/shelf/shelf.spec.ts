@@ -274,6 +274,17 @@ describe('hands', () => {
     await choose(f, 'Tremolo', 'p i m a');
     await soon(() => expect(hand().habits).toMatchObject({ pair: ['m', 'a'], tremolo: ['p', 'i', 'm', 'a'] }));
   });
+  it('what schools do not agree on is settled, and left open again; notes are its own', async () => {
+    const f = await show(Hands);
+    await choose(f, 'Tip joints', 'firm');
+    await soon(() => expect(hand().choices).toEqual({ tips: 'firm' }));
+    await choose(f, 'Thumb, while fingers alternate', 'rests on string 6');
+    await soon(() => expect(hand().choices).toEqual({ tips: 'firm', thumb: 'on string 6' }));
+    await choose(f, 'Tip joints', 'open');
+    await soon(() => expect(hand().choices).toEqual({ thumb: 'on string 6' }));
+    await type(f, field(f, 'Notes of your own, a line each'), 'wrist low');
+    await soon(() => expect(hand().notes).toBe('wrist low'));
+  });
   it('new hands begin as a copy, with the cautions unread', async () => {
     const f = await show(Hands);
     await press(f, 'New hand');

@@ -40,6 +40,7 @@ const ABOUT: Record<SaidFinding['code'], { readonly matter: Matter | 'texts'; re
   'flicks plucked': { matter: 'hand', leads: ['slot'] },
   'no node': { matter: 'hand', leads: ['slot'] },
   'what sounds': { matter: 'round', leads: [] },
+  'thumb anchor': { matter: 'hand', leads: ['slot'] },
   'finger repeated': { matter: 'hand', leads: ['slot'] },
   'rest stroke lands': { matter: 'hand', leads: ['slot'] },
   'plectrum ways': { matter: 'hand', leads: ['slot'] },

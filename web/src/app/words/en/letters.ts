@@ -41,6 +41,11 @@ export const letters = {
     title: 'The letters',
     close: 'Close',
     hear: 'Hear',
+    lies: {
+      title: 'How the left fingers lie',
+      spread: 'One finger a fret, each just behind the wire: 1 2 3 4.',
+      barre: 'A barre: finger 1 lies flat over the strings, the others stand.',
+    },
     stop: 'Stop',
     hearNamed: (script: string) => `Hear ${script}`,
     stopNamed: (script: string) => `Stop ${script}`,
@@ -84,6 +89,17 @@ export const letters = {
           ['p:n', ''],
           ['ima:t', ''],
           ['id:b4', ''],
+        ],
+      },
+      {
+        name: 'Left hand',
+        letters: [
+          ['i:3f1=1', 'the index'],
+          ['i:3f2=2', 'the middle finger'],
+          ['i:3f3=3', 'the ring finger'],
+          ['i:3f4=4', 'the little finger'],
+          ['i:3f0', 'no finger'],
+          ['im:2f1=1+1f1=1', 'one finger flat over two strings'],
         ],
       },
       {

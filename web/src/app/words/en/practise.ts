@@ -40,5 +40,9 @@ export const practise = {
   next: 'next',
   nextOn: 'on',
   strip: 'What the right hand plays in this turn',
+  keepInMind: 'Keep in mind',
+  reminders: 'Three reminders of this study',
+  reminder: (n: number) => `Reminder ${n}`,
+  handRules: 'Of this hand; settled on the Shelf',
   done: 'End of the ladder held',
 };

@@ -108,7 +108,11 @@ export const weave = {
     lengths: { held: 'to the next stroke', short: 'short', ringing: 'ringing on' },
     muted: 'Bass under the palm',
     pushes: 'Chord tied over a change',
-    pushKinds: { none: 'as written: it ends where the hand moves on', every: 'pushed: the new chord early', either: 'whichever is easier' },
+    pushKinds: {
+      none: 'as written: it ends where the hand moves on',
+      every: 'pushed: the new chord early',
+      either: 'whichever is easier',
+    },
     strings: 'Fingers’ strings',
     stringsHelp: 'Dm 432, E7 321; else the chord’s own',
     unread: (text: string) =>
