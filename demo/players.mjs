@@ -8,6 +8,8 @@ const ines = {
   returnMs: { p: 185, i: 160, m: 165, a: 195, e: 235 },
   span: 98,
   littleFinger: 'e',
+  choices: { thumb: 'on string 6', tips: 'firm' },
+  notes: 'Shoulder down before every run.',
   cautionsRead: true,
 };
 /** She has measured her left hand: a weak reach between 3 and 4, a short barre, quick moves. */

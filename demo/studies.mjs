@@ -117,6 +117,7 @@ const lanternShapes = [
 ];
 const lanternStair = study('lantern-stair', 'Lantern Stair', 'buleria', {
   form: '{Rasgueado}x4 {Falseta [1 Rasgueado] [2 Answer]}x2 {Rasgueado}x2 Close',
+  reminders: ['Land on the 12, not before it.', 'The hand opens as soon as it has struck.'],
   note: 'Opener at Muelle Nueve. Keep the twelve when the ferry horn goes.',
   shapes: lanternShapes,
   sections: [
