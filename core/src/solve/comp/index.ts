@@ -6,5 +6,6 @@ export { fingerSet, heardTones, struckStrings } from './sounding.js';
 export { type Room, roomAt } from './cost.js';
 export * from './score.js';
 export * from './comp.js';
+export * from './order-charts.js';
 export * from './script.js';
 export * from './facts.js';

@@ -24,6 +24,8 @@ import type {
   LineRequest,
   Kind,
   LineResult,
+  NamedChart,
+  OrderedChart,
   RankedKey,
   ReadingRequest,
   ReadNotes,
@@ -94,7 +96,12 @@ export interface CompWay {
   readonly text: CompText;
   readonly facts: CompFacts;
 }
+export interface CompAsk extends CompRequest {
+  /** Charts that are to be ordered under the same figure. */
+  readonly charts?: readonly NamedChart[];
+}
 export interface CompAnswers {
+  readonly charts: readonly OrderedChart[];
   readonly ways: readonly CompWay[];
   readonly infeasible: readonly Fact<CompRefusal>[];
 }
@@ -162,7 +169,7 @@ export interface Solver {
   bothHands(ask: MelodyAsk, progress: Progress): BothHandsResult;
   rankKeys(request: KeyRequest, progress: Progress): RankedKey[];
   shapeRow(request: RowRequest, progress: Progress): RowResult;
-  comp(request: CompRequest, progress: Progress): CompAnswers;
+  comp(request: CompAsk, progress: Progress): CompAnswers;
   bassLine(ask: BassAsk, progress: Progress): BassAnswers;
   falseta(ask: FalsetaAsk): ToldFalseta | null;
   hands(ask: HandsAsk): SectionHands | null;

@@ -1,7 +1,6 @@
 import { Injectable } from '@angular/core';
 import type {
   BothHandsResult,
-  CompRequest,
   Finding,
   FitRequest,
   FitResult,
@@ -17,6 +16,7 @@ import type {
   BassAnswers,
   BassAsk,
   CompAnswers,
+  CompAsk,
   FalsetaAsk,
   HandsAsk,
   KeyAnswers,
@@ -67,7 +67,7 @@ export class Solve extends Overtaking<Solver> {
     return this.run<RowResult>(async (solver) => solver.shapeRow(request, this.told(progress)));
   }
   /** An accompaniment over a chart in its best few. @returns null when overtaken or cancelled */
-  comp(request: CompRequest, progress: Progress): Promise<CompAnswers | null> {
+  comp(request: CompAsk, progress: Progress): Promise<CompAnswers | null> {
     return this.run<CompAnswers>(async (solver) => solver.comp(request, this.told(progress)));
   }
   /** A bass line in its best few. @returns null when overtaken or cancelled */

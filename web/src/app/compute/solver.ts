@@ -5,6 +5,7 @@ import {
   comp,
   compFacts,
   compScript,
+  orderCharts,
   conflictsOf,
   compareSchools,
   easier,
@@ -58,15 +59,16 @@ export const solver: Solver = {
   bothHands: ({ read, request, right, bars }, progress) => bothHands(read, request, right, { progress }, bars),
   rankKeys: (request, progress) => rankKeys(request, { progress }),
   shapeRow: (request, progress) => shapeRow(request, { progress }),
-  comp: (request, progress) => {
+  comp: ({ charts: named = [], ...request }, progress) => {
     const found = comp(request, { progress });
-    if (found.infeasible) return { ways: [], infeasible: found.infeasible };
+    if (found.infeasible) return { ways: [], infeasible: found.infeasible, charts: [] };
+    const charts = orderCharts(request, named);
     const ways = found.answers.map((answer) => ({
       answer,
       text: compScript(request, answer),
       facts: compFacts(request, answer),
     }));
-    return { ways, infeasible: [] };
+    return { ways, infeasible: [], charts };
   },
   bassLine: ({ study, section: id, profile, wishes }, progress) => {
     const section = study.sections.find((s) => s.id === id);

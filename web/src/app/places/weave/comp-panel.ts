@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import {
+  barTicks,
   BEAT_KINDS,
   type BeatKind,
   bpm,
@@ -11,11 +12,12 @@ import {
   figureDrill,
   figureKey,
   fretsText,
+  type NamedChart,
   ticks,
   TICKS_PER_COUNT,
   paidTerms,
 } from '@ruffle-wheel/core';
-import type { CompAnswers, CompWay } from '../../compute/protocol';
+import type { CompAnswers, CompAsk, CompWay } from '../../compute/protocol';
 import { Solve } from '../../compute/solve';
 import { Asking } from '../../parts/asking/asking';
 import { Working } from '../../parts/asking/working';
@@ -64,7 +66,21 @@ export class CompPanel {
   protected readonly sides = SIDES;
   protected readonly letters = computed(() => this.wishes().cells.map((c) => ({ ...c, n: c.beats.map((_, i) => i) })));
 
-  private readonly ask = computed((): CompRequest | null => {
+  /** The study's charts under this figure are asked for. */
+  protected readonly ordering = signal(false);
+  private readonly namedCharts = computed((): readonly NamedChart[] => {
+    const own = this.open.written()?.cycle;
+    const bars = own ? barTicks(own).join() : '';
+    const all = (this.open.study()?.sections ?? []).filter(
+      (s) => s.chart.trim() !== '' && barTicks(s.cycle).join() === bars,
+    );
+    return all.filter((s, n) => all.findIndex((other) => other.chart === s.chart) === n);
+  });
+  protected readonly hasCharts = computed(() => this.namedCharts().length > 1);
+  protected readonly charts = computed(() =>
+    (this.seen()?.answer.charts ?? []).map((c) => ({ name: c.name, says: this.words.chart(c.cuts, c.ceiling) })),
+  );
+  private readonly ask = computed((): CompAsk | null => {
     const [section, study] = [this.open.written(), this.open.study()];
     const w = this.wishes();
     if (!section || !study || this.form.strings().unread) return null;
@@ -91,9 +107,10 @@ export class CompPanel {
       profile: this.collection.profile(),
       tempo: bpm(section.bpm),
       k: WAYS,
+      ...(this.ordering() ? { charts: this.namedCharts().map(({ name, chart }) => ({ name, chart })) } : {}),
     };
   });
-  protected readonly asking = new Asking<CompRequest, CompAnswers>(this.ask, (ask, progress) =>
+  protected readonly asking = new Asking<CompAsk, CompAnswers>(this.ask, (ask, progress) =>
     this.solve.comp(ask, progress),
   );
   private readonly seen = computed(() => (this.ask() ? this.asking.latest() : null));

@@ -49,6 +49,22 @@ describe('comping', () => {
     await soon(() => expect(all(f, 'section').length).toBe(3));
     return f;
   };
+  it('orders the study’s charts under the figure from easy to hard, once they are asked for', async () => {
+    world.open.apply(addSection('s-b', 'Two chords a bar', section().cycle));
+    world.open.apply(setChart('s-b', 'Am Dm | E7 Am'));
+    const f = await show(CompPanel);
+    const list = all(f, 'details').find((d) => d.textContent?.includes('easy to hard')) as HTMLDetailsElement;
+    expect(list.querySelectorAll('li')).toHaveLength(0);
+    list.open = true;
+    list.dispatchEvent(new Event('toggle'));
+    await soon(() => {
+      f.detectChanges();
+      expect([...list.querySelectorAll('li')].map((li) => li.textContent.replace(/\s+/g, ' ').trim())).toEqual([
+        expect.stringMatching(/^A cut in bar 4; the left hand follows up to \d+$/),
+        expect.stringMatching(/^Two chords a bar cut in bars 1 2; the left hand follows up to \d+$/),
+      ]);
+    });
+  });
   it('makes the chart an accompaniment, tells it chord by chord, and takes it over with its shapes', async () => {
     const f = await panel();
     expect(chosen(f, 'Figure')).toBe('Straight and pushed: AB BA');

@@ -120,6 +120,11 @@ export const weave = {
     points: (n: number) => plural(n, 'point'),
     paid: (term: string, points: number) => `${term} ${points}`,
     isPushed: 'pushed',
+    charts: 'Charts of this study under this figure, easy to hard',
+    chart: (cuts: readonly number[], ceiling: number | null) => {
+      const fits = cuts.length ? `cut in ${byNumber(cuts.length, 'bar', 'bars')} ${cuts.join(' ')}` : 'fits the figure';
+      return ceiling === null ? fits : `${fits}; the left hand follows up to ${ceiling}`;
+    },
     chords: 'Chord by chord',
     bar: (n: number) => `bar ${n}`,
     terms: {
