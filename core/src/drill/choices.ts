@@ -23,6 +23,7 @@ export type Way =
   | 'order turned'
   | 'pairs'
   | 'left pairs'
+  | 'string skips'
   | 'plectrum';
 export interface Choice {
   /** The ways in the order in which they are given, each with how many of it at most. */
@@ -48,6 +49,7 @@ export const CHOICES: Readonly<Record<Kind, Choice>> = {
       ['gallop', 3],
       ['accents', 1],
       ['pairs', 2],
+      ['string skips', 1],
       ['left pairs', 4],
     ],
   },

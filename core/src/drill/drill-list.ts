@@ -61,7 +61,8 @@ function wayOf({ matter }: SectionDrill): Way | null {
     case 'pair':
       return 'pairs';
     case 'left pairs':
-      return 'left pairs';
+    case 'string skips':
+      return variant.kind;
     case 'plectrum':
       return 'plectrum';
     case 'burst':

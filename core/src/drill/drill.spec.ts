@@ -108,19 +108,42 @@ describe('drills', () => {
     expect(keys('id iu').some((k) => k.startsWith('muted'))).toBe(false);
   });
   it('left pairs against right pairs, plucked and with ligados, for a scale', () => {
-    const made = (slurs: boolean) => varied('i:2_ m:2_ i:2_', { kind: 'left pairs', right: 'im', slurs });
+    const made = (slurs: boolean, way?: 'pulled off' | 'into the beat') =>
+      varied('i:2_ m:2_ i:2_', { kind: 'left pairs', right: 'im', slurs, ...(way ? { way } : {}) });
     expect(made(false)).toMatch(/^i:2f5=1 m:2f6=2 i:2f5=1 m:2f6=2 i:2f6=2 m:2f7=3 /);
+    // The way back is the other direction.
+    expect(made(false)).toMatch(
+      /i:2f8=4 m:2f7=3 i:2f8=4 m:2f7=3 i:2f7=3 m:2f6=2 i:2f7=3 m:2f6=2 i:2f6=2 m:2f5=1 i:2f6=2 m:2f5=1$/,
+    );
     expect(made(true)).toMatch(/^i:2f5=1 L:2f6=2 m:2f5=1 L:2f6=2 /);
+    expect(made(true, 'pulled off')).toMatch(/^i:2f8=4 L:2f7=3 m:2f8=4 L:2f7=3 i:2f7=3 L:2f6=2 /);
+    expect(made(true, 'pulled off')).not.toMatch(/2f5=1 L/);
+    // The lower note is before the beat, the upper one on it.
+    const into = made(false, 'into the beat').split(' ');
+    expect(into.slice(0, 4)).toEqual(['m:2f6=2', 'i:2f5=1', 'm:2f6=2', 'i:2f5=1']);
+    expect(into).toHaveLength(24);
     const listed = drillsFor(read('i:1_ m:1_ i:2_ m:2_')).filter((d) => d.variant.kind === 'left pairs');
     expect(listed.map((d) => d.key)).toEqual([
-      'left pairs ma false',
-      'left pairs ma true',
-      'left pairs im false',
-      'left pairs im true',
-      'left pairs ia false',
-      'left pairs ia true',
+      ...['im', 'ma', 'ia'].flatMap((right) => [
+        `left pairs ${right} false`,
+        `left pairs ${right} true`,
+        `left pairs ${right} true pulled off`,
+        `left pairs ${right} false into the beat`,
+      ]),
     ]);
     expect(drillsFor(read('p:5 i:3 m:2 a:1')).some((d) => d.variant.kind === 'left pairs')).toBe(false);
+  });
+  it('string skips are made of the line: two strings with one between, its notes in turn, the fingers alternating', () => {
+    const run = 'i:3f2 m:3f4 i:2f1 m:2f3 i:1f0 m:1f1 i:1f3 m:1f1 i:2f3 m:2f1 i:3f4 m:3f2';
+    const listed = drillsFor(read(run)).flatMap((d) => (d.variant.kind === 'string skips' ? [d] : []));
+    expect(listed.map((d) => d.key)).toEqual(['string skips 3 1']);
+    expect(varied(run, listed[0]!.variant)).toBe(
+      'i:3f2 m:3f4 i:1f0 m:1f1 i:1f3 m:1f1 i:3f4 m:3f2 i:1f0 m:1f1 i:1f3 m:1f1',
+    );
+    // The pair goes on over strings of three notes too.
+    expect(varied('i:3 m:3 i:3 m:2 i:1 m:1', { kind: 'string skips', from: 3, to: 1 })).toBe('i:3 m:3 i:3 m:1 i:1');
+    for (const none of ['i:1 m:1 i:2 m:2', 'p:5 i:3 m:2 a:1'])
+      expect(drillsFor(read(none)).some((d) => d.variant.kind === 'string skips')).toBe(false);
   });
   it('strums go through fewer strings only where there are more', () => {
     const fewer = (text: string) =>

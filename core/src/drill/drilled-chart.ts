@@ -16,7 +16,7 @@ const MOST_PASSES = 64;
  */
 export function drilledChart(section: Section, pattern: Pattern, made: Pattern, variant: Variant): string {
   const chart = chartOf(section);
-  const bare = ['open strings', 'left pairs', 'plectrum'].includes(variant.kind);
+  const bare = ['open strings', 'left pairs', 'plectrum', 'string skips'].includes(variant.kind);
   if (bare || chart.length === 0) return '';
   const [flat, drilled] = [flatten(pattern), flatten(made)];
   if ((keepsPlaces(variant) && flat.length === drilled.length) || flat.length === 0 || drilled.length === 0)

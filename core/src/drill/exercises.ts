@@ -1,6 +1,6 @@
 import type { Pattern } from '../script/index.js';
-import { type Finger, FINGERS, numberedStrings, type PlectrumWay, type Step } from '../stroke/index.js';
-import type { StringNumber } from '../time/index.js';
+import { type Finger, FINGERS, numberedStrings, type PlectrumWay, type Step, type Stroke } from '../stroke/index.js';
+import { type StringNumber, STRINGS } from '../time/index.js';
 import type { Variant } from './model.js';
 import { patternOf, strokesOf } from './steps.js';
 
@@ -69,3 +69,49 @@ export function plectrumSchool(pattern: Pattern, what: Extract<Variant, { kind: 
     WAYS[what].map(([way, string]) => pick(way, string)),
   );
 }
+
+/** A stroke of one finger on one string, whatever the string is marked or stopped with. */
+const stringOf = (s: Stroke): StringNumber | null => {
+  const strings = s.dir === null && s.fingers.length === 1 ? numberedStrings(s) : null;
+  return strings?.length === 1 ? (strings[0] ?? null) : null;
+};
+/** What of a line lies together on one string. */
+function stretchesOn(own: readonly Stroke[], string: StringNumber): Stroke[][] {
+  const found: Stroke[][] = [];
+  own.forEach((s, i) => {
+    if (stringOf(s) !== string) return;
+    const before = own[i - 1];
+    const last = found.at(-1);
+    if (last && before && stringOf(before) === string) last.push(s);
+    else found.push([s]);
+  });
+  return found;
+}
+/** The two strings of a line that have one between them and most of its notes; null where it has none such. */
+export function skippedStrings(pattern: Pattern): Extract<Variant, { kind: 'string skips' }> | null {
+  const own = strokesOf(pattern);
+  const notes = (string: StringNumber) => own.filter((s) => stringOf(s) === string).length;
+  const pairs = STRINGS.flatMap((from) => {
+    const to = STRINGS.find((s) => s === from - 2);
+    return to && notes(from) > 0 && notes(to) > 0 ? [{ from, to, all: notes(from) + notes(to) }] : [];
+  });
+  const [most] = pairs.sort((a, b) => b.all - a.all);
+  return most ? { kind: 'string skips', from: most.from, to: most.to } : null;
+}
+/** Notes of a line on two strings in turn, the one between passed over; its two first fingers alternate throughout. */
+export function stringSkips(pattern: Pattern, { from, to }: Extract<Variant, { kind: 'string skips' }>): Pattern {
+  const own = strokesOf(pattern);
+  const [low, high] = [stretchesOn(own, from), stretchesOn(own, to)];
+  const times = Math.min(MOST_STRETCHES, Math.max(low.length, high.length));
+  const notes = Array.from({ length: times }, (_, n) => [
+    ...(low[n % low.length] ?? []).slice(0, LONGEST_STRETCH),
+    ...(high[n % high.length] ?? []).slice(0, LONGEST_STRETCH),
+  ]).flat();
+  const pair = [...new Set(own.flatMap((s) => s.fingers))].slice(0, 2);
+  return patternOf(
+    pattern,
+    notes.map((s, n): Step => ({ ...s, fingers: [pair[n % pair.length] ?? 'i'] })),
+  );
+}
+const MOST_STRETCHES = 4;
+const LONGEST_STRETCH = 4;

@@ -18,48 +18,53 @@ const section: Section = {
 const made = (way: FigureWay, s = section) => askedDrill(s, study, figureKey(way))?.make();
 
 describe('a figure in the order in which it is learned', () => {
-  it('is a beat, each bar, both seams, then both bars over ever quicker harmony', () => {
-    const first = 'p:b - ima:t - pima:t ima:t - ima:t';
-    const second = 'pima:t ima:t - ima:t p:b - ima:t -';
-    const all = FIGURE_WAYS.map((way) => made(way));
-    expect(all.map((d) => d?.script)).toEqual([
+  it('is its cells as written, each bar, both seams, then both bars over ever quicker harmony', () => {
+    const [a, b, c, d] = [
       'p:b - ima:t -',
-      first,
-      second,
-      '. . . . pima:t ima:t - ima:t pima:t ima:t - ima:t . . . .',
-      '. . . . p:b - ima:t - p:b - ima:t - . . . .',
-      `${first} ${second}`,
-      `${first} ${second}`,
-      `${first} ${second}`,
-      `${second} ${first}`,
+      'pima:6f3=3+4+3+2 ima:432 - ima:t>',
+      'pima:t ima:t - ima:t',
+      "p:f' - ima:t -",
+    ];
+    // Under other chords than its own what is numbered is left to them.
+    const whole = [a, 'pima:t ima:t - ima:t>', c, d];
+    const all = FIGURE_WAYS.map((way) => made(way));
+    expect(all.map((x) => x?.script)).toEqual([
+      ...[a, b, c, d],
+      `${a} ${b}`,
+      `${c} ${d}`,
+      `. . . . ${b} ${c} . . . .`,
+      `. . . . ${d} ${a} . . . .`,
+      whole.join(' '),
+      whole.join(' '),
+      whole.join(' '),
+      [...whole.slice(2), ...whole.slice(0, 2)].join(' '),
     ]);
-    expect(all.map((d) => d?.chart)).toEqual([
-      ...Array.from({ length: 6 }, () => 'Am7 | %'),
+    expect(all.map((x) => x?.chart)).toEqual([
+      ...['Am7 | %', 'Am7 | %', 'D7 | %', 'D7 | %', 'Am7 | %', 'D7 | %', 'Am7 | D7', 'D7 | Am7', 'Am7 | %'],
       'Am7 | % | D7 | % | G | %',
       'Am7 | D7 | G | Am7 | D7 | G',
       'Am7 | D7 | G | Am7 | D7 | G',
     ]);
-    for (const d of all)
-      expect(parseScript(d!.script, { stepsPerCount: 2, cycle: bossa, start: 0 }).faults).toEqual([]);
+    for (const x of all)
+      expect(parseScript(x!.script, { stepsPerCount: 2, cycle: bossa, start: 0 }).faults).toEqual([]);
   });
-  it('a cell is half a bar where bars have halves, else a count; seams fill two bars of any length', () => {
-    const of = (cycle: string, bar: string): Section => ({
-      ...section,
-      cycle: cycleById(cycle)!,
-      script: `${bar} | ${bar}`,
-      chart: 'Am7',
-    });
-    expect(made('cell', of('samba', 'p:b - ima:t -'))?.script).toBe('p:b -');
-    const vals = of('vals', 'p:b - ima:t - ima:t -');
-    expect(made('cell', vals)?.script).toBe('p:b -');
-    expect(made('seam 1 2', vals)?.script.split(' ')).toHaveLength(12);
-    const odd = { ...of('vals', 'p:b ima:t ima:t'), stepsPerCount: 1 };
-    expect(made('seam 2 1', odd)?.script).toBe('. ima:t ima:t p:b . .');
+  it('a cell that comes again is one, and a bar that is the first again is none', () => {
+    const again = { ...section, script: 'p:b - ima:t - p:b - ima:t - | p:b - ima:t - p:b - ima:t -' };
+    expect(['cell', 'cell 2', 'cell 3', 'bar 2'].map((way) => made(way as FigureWay, again)?.script)).toEqual([
+      'p:b - ima:t -',
+      undefined,
+      undefined,
+      undefined,
+    ]);
+  });
+  it('on one chord its strings and frets stay as they are written', () => {
+    const own = { ...section, chart: 'Am7' };
+    expect(made('one chord', own)?.script).toContain('pima:6f3=3+4+3+2 ima:432');
   });
   it('has names for a player, and keys for the log', () => {
     const drills = FIGURE_WAYS.map((way) => askedDrill(section, study, figureKey(way))!);
     expect(new Set(sayDrills(drills).map((d) => d.name)).size).toBe(FIGURE_WAYS.length);
-    expect(drills[3]?.key).toBe('figure seam 1 2');
+    expect(drills[6]?.key).toBe('figure seam 1 2');
   });
   it('strums, a bass line alone, groups, and a pattern that begins elsewhere are none', () => {
     expect(made('cell', { ...section, script: 'id - iu - id - iu - | id - iu - id - iu -' })).toBeUndefined();
@@ -67,6 +72,8 @@ describe('a figure in the order in which it is learned', () => {
     expect(made('cell', { ...section, script: 'p:b - p:f - p:b - p:f -' })).toBeUndefined();
     expect(made('cell', { ...section, script: '{p:b - p:f -}x4' })).toBeUndefined();
     expect(made('cell', { ...section, start: TICKS_PER_COUNT })).toBeUndefined();
+    // An arpeggio is no comping, whatever its signs.
+    expect(made('cell', { ...section, script: '{p:b i:3 m:2 a:1 m:2 i:3 m:2 i:3}x2' })).toBeUndefined();
     expect(askedDrill(section, study, 'figure elsewhere')).toBeNull();
   });
 });

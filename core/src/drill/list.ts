@@ -5,7 +5,7 @@ import { type FlatPattern, flatten, type Pattern } from '../script/index.js';
 import { type Finger, FINGERS, numberedStrings, type Step } from '../stroke/index.js';
 import { type Bpm, type StringNumber, TICKS_PER_COUNT } from '../time/index.js';
 import { drillOf, type Drill, type Variant } from './model.js';
-import { ordersFor, plantedIn } from './exercises.js';
+import { ordersFor, plantedIn, skippedStrings } from './exercises.js';
 import { passesUntilRound } from './source-slots.js';
 import { isEven, strokesOf } from './steps.js';
 import { canStandOut } from './vary.js';
@@ -41,6 +41,12 @@ const ORDERS: ReadonlySet<Kind> = new Set<Kind>(['run', 'rasgueado', 'strum']);
 /** Passes of longer patterns are not put one after another. */
 const LONGEST_THROUGH = 32;
 const LONGEST_WHOLE = 64;
+
+/** Right pairs for the left hand's, the line's own first. */
+const leftAgainst = (used: readonly Finger[]): (readonly [Finger, Finger])[] =>
+  [...PAIRS]
+    .reverse()
+    .sort((a, b) => Number(b.every((f) => used.includes(f))) - Number(a.every((f) => used.includes(f))));
 
 /** Every drill that changes something in this pattern, in the order in which players take them. */
 export function drillsFor(pattern: Pattern): Drill[] {
@@ -89,9 +95,16 @@ export function drillsFor(pattern: Pattern): Drill[] {
   for (let start = 1; start < starts; start++) if (mayBegin(flat.slots[start]?.step)) add({ kind: 'rotation', start });
   if (isOrder)
     for (const [from, to] of PAIRS) if (used.includes(from) || used.includes(to)) add({ kind: 'pair', from, to });
-  if (kind === 'run')
-    for (const [a, b] of [...PAIRS].reverse())
-      for (const slurs of [false, true]) add({ kind: 'left pairs', right: a + b, slurs });
+  if (kind === 'run') {
+    const skips = skippedStrings(pattern);
+    if (skips) add(skips);
+    for (const [a, b] of leftAgainst(used)) {
+      const right = a + b;
+      for (const slurs of [false, true]) add({ kind: 'left pairs', right, slurs });
+      add({ kind: 'left pairs', right, slurs: true, way: 'pulled off' });
+      add({ kind: 'left pairs', right, slurs: false, way: 'into the beat' });
+    }
+  }
   // Through as many strings as there are already nothing changes.
   const through = Math.max(0, ...strums.map((s) => numberedStrings(s)?.length ?? ALL_STRINGS));
   for (const n of [5, 4, 3]) if (n < through) add({ kind: 'fewer strings', strings: n });

@@ -32,7 +32,15 @@ export type Variant =
   /** All strums on muted strings, or the pressed ones alone, each let go at once. */
   | { readonly kind: 'muted'; readonly what: 'all' | 'pressed alone' }
   /** Left fingers 1 2, 2 3, 3 4 and back against two right fingers, plucked or with a ligado. */
-  | { readonly kind: 'left pairs'; readonly right: string; readonly slurs: boolean }
+  | {
+      readonly kind: 'left pairs';
+      readonly right: string;
+      readonly slurs: boolean;
+      /** Ligados pulled off in place of hammered; or the lower note leads into the beat from before it. */
+      readonly way?: 'pulled off' | 'into the beat';
+    }
+  /** The line's own notes on two strings with one between that is passed over, in turn. */
+  | { readonly kind: 'string skips'; readonly from: StringNumber; readonly to: StringNumber }
   /** The pattern up to so many strokes: the bar shrinks. */
   | { readonly kind: 'first strokes'; readonly strokes: number }
   /** The right hand alone: no shape held. */
@@ -61,11 +69,14 @@ export const variantKey = ({ kind, ...figures }: Variant): string =>
 export const drillOf = (variant: Variant): Drill => ({ key: variantKey(variant), variant });
 
 /**
- * The order in which a figure of two bars is learned: a beat of it, each bar, the two seams, then both bars over ever
+ * The order in which a figure of two bars is learned: its cells one by one, each bar, the two seams, then both bars over ever
  * quicker harmony, at last begun with the second.
  */
 export const FIGURE_WAYS = [
   'cell',
+  'cell 2',
+  'cell 3',
+  'cell 4',
   'bar 1',
   'bar 2',
   'seam 1 2',

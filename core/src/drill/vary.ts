@@ -17,7 +17,7 @@ import {
 import type { StringNumber } from '../time/index.js';
 import { burstOf, burstSteps } from './burst.js';
 import { leftPairs } from './left-pairs.js';
-import { inOrder, plectrumSchool } from './exercises.js';
+import { inOrder, plectrumSchool, stringSkips } from './exercises.js';
 import { levelled } from './levelled.js';
 import type { Variant } from './model.js';
 import { passesUntilRound, sourceSlots, throughOrder } from './source-slots.js';
@@ -59,7 +59,9 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
     case 'muted':
       return mapLeaves(writeOut(pattern), (s) => (variant.what === 'all' ? mutedStep(s) : pressedStep(s)));
     case 'left pairs':
-      return leftPairs(pattern, variant.right, variant.slurs);
+      return leftPairs(pattern, variant);
+    case 'string skips':
+      return stringSkips(pattern, variant);
     case 'first strokes':
       return isEven(flatten(pattern)) ? firstStrokes(pattern, variant.strokes) : pattern;
     case 'string accent':
@@ -80,7 +82,7 @@ export function vary(pattern: Pattern, variant: Variant): Pattern {
 /** Whether every stroke stays where it is, so that what the left hand does there still belongs to it. */
 export const keepsPlaces = ({ kind }: Variant): boolean =>
   ![
-    ...['rhythm', 'gallop', 'rotation', 'burst', 'open strings', 'accent through', 'left pairs'],
+    ...['rhythm', 'gallop', 'rotation', 'burst', 'open strings', 'accent through', 'left pairs', 'string skips'],
     ...['crossing', 'order', 'plectrum', 'first strokes'],
   ].includes(kind);
 

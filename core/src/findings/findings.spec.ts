@@ -1,3 +1,4 @@
+import { sayAll } from '../words/index.js';
 import { describe, expect, it } from 'vitest';
 import { cycleById } from '../catalogue/index.js';
 import { STANDARD_TUNING } from '../instrument/index.js';
@@ -88,6 +89,9 @@ describe('the right hand', () => {
     expect(one(read('p:b i m a p:b i m a'), 'plants')).toMatchObject({
       figures: { sets: [['p', 'i', 'm', 'a']], not: null },
     });
+    // One by one each finger is set while the one before plays, each joint told once.
+    const [said] = sayAll(read('p:b i m a p:b i m a')).filter((f) => f.code === 'plants');
+    expect(said?.lines).toContain('Or one by one: i as p plays, m as i plays, a as m plays.');
     // A melody over basses, a block and a strum set nothing beforehand.
     for (const other of ['p:b i - - p:b i - -', 'pima:t - - -', 'id iu id iu'])
       expect(one(read(other), 'plants'), other).toBeUndefined();

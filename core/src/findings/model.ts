@@ -94,6 +94,8 @@ export interface FindingFigures {
   plants: {
     readonly sets: readonly (readonly Finger[])[];
     readonly figures: number;
+    /** The finger to set while another plays. */
+    readonly oneByOne: readonly { readonly plays: Finger; readonly set: Finger }[];
     readonly not: {
       readonly fingers: readonly Finger[];
       readonly at: CountLabel;

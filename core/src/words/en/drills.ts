@@ -34,6 +34,14 @@ function sayOrder({ fingers, planted }: Extract<Variant, { kind: 'order' }>): Sa
   const why = all ? 'All are set on their strings at once' : `${[...planted].join(' ')} are set at once`;
   return said(`In the order ${[...fingers].join(' ')}`, `${why}; or each as the one before it plays.`);
 }
+function sayLeftPairs({ right, slurs, way }: Extract<Variant, { kind: 'left pairs' }>): SaidDrill {
+  const name = `Left pairs against ${[...right].join(' ')}`;
+  if (way === 'pulled off') return said(`${name}, pulled off`, 'Fingers 4 3, 3 2, 2 1 and back, each twice.');
+  if (way === 'into the beat')
+    return said(`${name}, into the beat`, 'The lower finger leads from before the beat, the upper one lands on it.');
+  if (slurs) return said(`${name}, hammered`, 'Fingers 1 2, 2 3, 3 4 and back, each twice, in fifth position.');
+  return said(name, 'Fingers 1 2, 2 3, 3 4, then back 4 3, 3 2, 2 1, each twice, in fifth position.');
+}
 const PLECTRUM: Record<Extract<Variant, { kind: 'plectrum' }>['what'], SaidDrill> = {
   rests: said('Rest strokes alone', 'Each comes to rest on the next string; the last leaps off.'),
   whips: said('Whips alone', 'From thin to thick, each leaping off.'),
@@ -64,9 +72,11 @@ function sayVariant(v: Variant, strokesToABeat: number): SaidDrill {
         ? said('All on muted strings', 'The right hand alone takes up the pattern.')
         : said('Press and let go', 'The left hand’s own rhythm: only what is pressed, let go at once.');
     case 'left pairs':
+      return sayLeftPairs(v);
+    case 'string skips':
       return said(
-        `Left pairs against ${[...v.right].join(' ')}${v.slurs ? ', with ligados' : ''}`,
-        'Fingers 1 2, 2 3, 3 4 and back, each twice, in fifth position.',
+        `Strings ${v.from} and ${v.to} in turn`,
+        'The line’s own notes with a string passed over between them; the fingers alternate on.',
       );
     case 'first strokes':
       return said(`Its first ${v.strokes} strokes`, 'The bar is as long as they are.');
@@ -120,9 +130,12 @@ const CHANGES: Record<ChangeWay, SaidDrill> = {
   'among 4': said('Change after 4 strokes', 'The bar shrinks, without a rest.'),
 };
 const FIGURES: Record<FigureWay, SaidDrill> = {
-  cell: said('Its first cell', 'One beat of the figure until it runs by itself.'),
-  'bar 1': said('Its first bar', 'On one chord.'),
-  'bar 2': said('Its second bar', 'On one chord.'),
+  cell: said('Its first cell', 'Until it runs by itself.'),
+  'cell 2': said('Its second cell', 'Until it runs by itself.'),
+  'cell 3': said('Its third cell', 'Until it runs by itself.'),
+  'cell 4': said('Its fourth cell', 'Until it runs by itself.'),
+  'bar 1': said('Its first bar', 'Round and round under its own chords.'),
+  'bar 2': said('Its second bar', 'Round and round under its own chords.'),
   'seam 1 2': said('The seam from bar 1 to bar 2', 'Half a bar before the line, half a bar behind it.'),
   'seam 2 1': said('The seam from bar 2 to bar 1', 'What is tied over is the hardest of it.'),
   'one chord': said('Both bars on one chord', 'The whole figure, the left hand still.'),

@@ -104,12 +104,13 @@ const SAID: { readonly [C in Exclude<FindingCode, keyof typeof TOGETHER>]: (figu
     ],
   }),
   pendulum: sayPendulum,
-  plants: ({ sets, figures, not }) => ({
+  plants: ({ sets, figures, oneByOne, not }) => ({
     title: `Plant ${few(sets, MOST_SETS)
       .shown.map((s) => s.join(' '))
       .join(', then ')} at once`,
     lines: [
-      `${plural(figures, 'figure')} in a pass. Or set each next finger while the one before plays.`,
+      `${plural(figures, 'figure')} in a pass.`,
+      ...(oneByOne.length ? [`Or one by one: ${oneByOne.map((j) => `${j.set} as ${j.plays} plays`).join(', ')}.`] : []),
       ...(not ? [`${not.fingers.join(' ')} on ${not.at} is not planted: ${WHY[not.why]}.`] : []),
     ],
   }),

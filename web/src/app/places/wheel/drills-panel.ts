@@ -25,6 +25,7 @@ const KIND: Record<Variant['kind'], Kind> = {
   'accent through': 'accent',
   muted: 'layers',
   'left pairs': 'pair',
+  'string skips': 'strings',
   'first strokes': 'changes',
   gallop: 'rhythm',
   crossing: 'weakest',
@@ -117,8 +118,12 @@ export class DrillsPanel {
       return null;
     return sayLayers(layersOf(pattern, written), written.cycle, written.start).join(' ');
   });
-  protected practise(key: string) {
-    this.asked.ask([key]);
+  /** One after another, in one go. */
+  protected practiseAll(rows: readonly { readonly key: string }[]) {
+    this.practise(...rows.map((r) => r.key));
+  }
+  protected practise(...keys: string[]) {
+    this.asked.ask(keys);
     void this.router.navigateByUrl('/practise');
   }
 }

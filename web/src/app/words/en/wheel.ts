@@ -180,6 +180,7 @@ export const wheel = {
       exercise: 'Derived from it, to make the hand.',
     },
     practise: 'Practise',
+    practiseAll: (n: number) => `Practise these ${n} one after another`,
     none: 'Nothing to drill yet: write some strokes.',
     together: 'Bass and figure together',
     kinds: {
@@ -190,7 +191,7 @@ export const wheel = {
       accent: 'One loud, the rest very soft',
       start: 'Other orders',
       pair: 'Other fingers',
-      strings: 'Fewer strings',
+      strings: 'Strings',
       burst: 'Bursts',
     },
   },
