@@ -94,6 +94,15 @@ describe('kinds of a passage', () => {
     expect(kinds('3 2 1 2 . . . 3 3 2 2 1 1')).toEqual(['arpeggio 0-4', 'run 4-10']);
     expect(readPassage(passage('5 . . . 1')).figures).toEqual([0, 1]);
   });
+  it('a bass that a chord answers two counts later is comping all the same', () => {
+    expect(kinds('5 . . . [321] . . . 5 . . . [321] . . .')).toEqual([
+      'comping 0-1 free',
+      'comping 1-2 free',
+      'comping 2-3 free',
+      'comping 3-4 free',
+    ]);
+    expect(kinds('5 . . . 1 . . . 4 . . . 2')).not.toContain('comping 0-1');
+  });
   it('a bass opens a figure, but goes on from another that was struck alone', () => {
     const figures = (music: string) => readPassage(passage(music)).figures;
     expect(figures('5 6 2 1 3')).toEqual([0]);

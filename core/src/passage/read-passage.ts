@@ -13,12 +13,11 @@ export function readPassage(passage: Passage): PassageReading {
   const known = readings.get(notes);
   if (known?.bpm === bpm && known.profile === profile && known.loops === loops) return known.reading;
   const parts = partsOf(notes).flatMap((own) => strokeParts(own));
-  const reading = joined(
-    parts.map(({ notes: own, kind }) => {
-      const part = { ...passage, notes: own, loops: loops && parts.length === 1 };
-      return kind === 'plucked' ? readPlucks(part) : readByStroke(own, kind, isFree(part));
-    }),
-  );
+  const apart = parts.map(({ notes: own, kind }) => {
+    const part = { ...passage, notes: own, loops: loops && parts.length === 1 };
+    return kind === 'plucked' ? readPlucks(part) : readByStroke(own, kind, isFree(part));
+  });
+  const reading = joined(answered(apart, isFree(passage)));
   readings.set(notes, { bpm, profile, loops, reading });
   return reading;
 }
@@ -56,6 +55,18 @@ function partsOf(notes: Passage['notes']): Passage['notes'][] {
     parts.at(-1)?.push(note);
   });
   return parts;
+}
+/** A bass that stands alone, however long it lasts, and the chords beside it that answer: comping, slow as it is. */
+function answered(parts: readonly PassageReading[], free: boolean): readonly PassageReading[] {
+  const lone = (p: PassageReading | undefined) => p?.kinds.length === 1 && p.bass[0] === true;
+  const chords = (p: PassageReading | undefined) => !!p && p.kinds.every((k) => k === 'block chords') && !p.bass[0];
+  return parts.map((p, n) => {
+    const beside = [parts[n - 1], parts[n + 1]];
+    const isComping = (lone(p) && beside.some(chords)) || (chords(p) && beside.some(lone));
+    if (!isComping) return p;
+    const kinds = p.kinds.map(() => 'comping' as const);
+    return { ...p, kinds, stretches: [{ kind: 'comping', from: 0, to: kinds.length, free }] };
+  });
 }
 function joined(parts: readonly PassageReading[]): PassageReading {
   const [first] = parts;

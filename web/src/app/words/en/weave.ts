@@ -109,7 +109,7 @@ export const weave = {
     muted: 'Bass under the palm',
     pushes: 'Chord tied over a change',
     pushKinds: {
-      none: 'as written: it ends where the hand moves on',
+      none: 'as written',
       every: 'pushed: the new chord early',
       either: 'whichever is easier',
     },
