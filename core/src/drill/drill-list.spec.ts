@@ -97,10 +97,20 @@ describe('the drills that a teacher would give', () => {
     expect(made('ed ad md id iu', 'change alone', { chart: 'Am | F' })?.script).toMatch(/^id - /);
     expect(made('p:b i:3 m:2 a:1', 'change alone', { chart: 'C | Am' })?.script).toMatch(/^pima:t - /);
   });
-  it('what is not heard is no drill: a change where nothing is struck, a place with twice its time', () => {
-    expect(names('pima:t - - -', 'piece', { chart: 'C | F', stepsPerCount: 1 })).not.toContainEqual(
+  it('a half that only goes on is no place for a change: the bar is half as long', () => {
+    const half = made('pima:t - - -', 'change half', { chart: 'C | F', stepsPerCount: 1 });
+    expect(half).toMatchObject({ script: 'pima:t -', chart: 'C F' });
+    expect(made('id - - - - - - -', 'change half', { chart: 'C | F' })?.script).toBe('id - - -');
+  });
+  it('nothing changes within a count: not among the notes of a tremolo', () => {
+    expect(names('p:b a:1 m:1 i:1', 'piece', { chart: 'C | Am', stepsPerCount: 4 })).not.toContainEqual(
       expect.stringMatching(/half/),
     );
+    expect(names('p:b a:1 m:1 i:1 p:b a:1 m:1 i:1', 'piece', { chart: 'C | Am', stepsPerCount: 4 })).toContainEqual(
+      expect.stringMatching(/half/),
+    );
+  });
+  it('what is not heard is no drill: a place with twice its time', () => {
     expect(names('i:1 m:1 i:1 m:1', 'piece', { bpm: 60 })).not.toContainEqual(expect.stringMatching(/^Weakest/));
     expect(names('i:1 m:1 i:1 m:1', 'piece', { bpm: 160, stepsPerCount: 4 })).toContainEqual(
       expect.stringMatching(/^Weakest/),

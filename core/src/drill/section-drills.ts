@@ -6,11 +6,11 @@ import type { LeftMove, PlacedChange } from '../score/index.js';
 import { type FlatPattern, flatten, type NamedCell, parseScript, type Pattern, printScript } from '../script/index.js';
 import { bpm, lcm, TICKS_PER_COUNT } from '../time/index.js';
 import { kindOfPattern } from '../right-hand/index.js';
-import { fingersOf } from '../stroke/index.js';
+import { fingersOf, type Step } from '../stroke/index.js';
 import { drilledChart } from './drilled-chart.js';
 import { drillsFor, weakestJoint } from './list.js';
 import type { Drill, FigureWay, Variant } from './model.js';
-import { isEven } from './steps.js';
+import { isEven, patternOf } from './steps.js';
 import { keepsPlaces, vary } from './vary.js';
 
 /**
@@ -158,7 +158,20 @@ function changeDrills(
   const same: Variant = { kind: 'start finger', by: 0 };
   const within = drilled('each group', of(same, byGroup));
   const halves = halfway(section, change, flat);
-  const half: SectionDrill[] = halves === null ? [] : [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))];
+  const cut = halves === null ? halfOf(flat) : null;
+  const half: SectionDrill[] =
+    halves !== null
+      ? [drilled('half', () => ({ ...of(same, halves)(), start: 0 }))]
+      : cut
+        ? [
+            drilled('half', () => ({
+              script: printScript(patternOf(pattern, cut)),
+              stepsPerCount: pattern.stepsPerCount,
+              start: 0,
+              chart: inTurn(section, change, flat.length / 2),
+            })),
+          ]
+        : [];
   // The bar shrinks: ever fewer strokes a chord, and no rest between them.
   const even = isEven(flat);
   // A hand that swings begins every chord on a down stroke, and a rasgueado is no bar that could be cut.
@@ -203,13 +216,21 @@ function inTurn({ cycle }: Section, { from, to }: PlacedChange, each: number): s
   );
 }
 const MOST_SPANS = 64;
+/** The first half of a pattern whose second only goes on: what sounds there would be no other chord. */
+function halfOf({ slots, events, length }: FlatPattern): Step[] | null {
+  const half = length / 2;
+  if (!isEven({ slots }) || !isWhole(half) || events.length === 0 || events.some((e) => e.at >= half)) return null;
+  return slots.filter((s) => s.at < half).map((s) => s.step);
+}
+/** Nothing changes within a count, nor between steps. */
+const isWhole = (ticks: number): boolean => ticks > 0 && ticks % TICKS_PER_COUNT === 0;
 /** Shapes that change with every half of the pattern; null where halves and turns don't fit into each other. */
 function halfway(section: Section, change: PlacedChange, { events, length }: FlatPattern): string | null {
   const half = length / 2;
   // Nothing is struck there: the change would not be heard.
   if (!events.some((e) => e.at >= half)) return null;
   const turn = cycleLength(section.cycle);
-  if (!Number.isInteger(half) || half === 0 || (turn % length !== 0 && length % (2 * turn) !== 0)) return null;
+  if (!isWhole(half) || (turn % length !== 0 && length % (2 * turn) !== 0)) return null;
   const halves = Math.max(turn, length) / half;
   return alternating(
     section,
