@@ -11,9 +11,5 @@ import type { Score } from './model.js';
 export function cutChords({ chords, length }: Pick<Score, 'chords' | 'length'>, flat: number, start = 0): Set<number> {
   if (flat === 0 || length <= flat) return new Set();
   const first = wrap(start, flat);
-  return new Set(
-    chords
-      .filter((c, n) => c.at > 0 && c.name !== chords[n - 1]?.name && wrap(c.at - first, flat) !== 0)
-      .map((c) => c.at),
-  );
+  return new Set(chords.filter((c) => c.at > 0 && wrap(c.at - first, flat) !== 0).map((c) => c.at));
 }

@@ -10,7 +10,7 @@ const A_RUN = 4;
 export function thumbAnchor(m: FindingMatter): FindingOf<'thumb anchor'> | null {
   const run = firstPass(m).filter((e) => e.motion.kind === 'stroke' && e.notes.length > 0);
   const [first] = run;
-  if (!first || run.length < A_RUN || run.some((e) => fingersOf(e.motion).includes('p'))) return null;
+  if (!first || run.length < A_RUN) return null;
   const notes = run.map((e) => ({ at: e.at, strings: e.notes.map((n) => n.string) }));
   const plan = anchorPlan(
     notes,
