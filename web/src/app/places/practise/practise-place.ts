@@ -10,6 +10,8 @@ import {
 } from '@angular/core';
 import {
   askedDrill,
+  type DueCheck,
+  dueChecks,
   fretsText,
   heldInTurn,
   placeLabel,
@@ -29,6 +31,7 @@ import {
 import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
+import { ownFirst } from '../../data/demo';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { practise as practiseWords } from '../../words/practise';
 import { shell as words } from '../../words/shell';
@@ -42,6 +45,10 @@ import { sayDrills } from '../../words/said/drills';
 import { sayFact } from '../../words/said/faults';
 import { sayHandRules } from '../../words/said/hands';
 import { sayCycle } from '../../words/said/catalogue';
+
+/** So many checks are listed; the others come after them. */
+const CHECKS_SHOWN = 4;
+const today = (): string => new Date().toISOString().slice(0, 10);
 
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
@@ -149,6 +156,26 @@ export class PractisePlace {
     const today = this.session.today();
     return today ? sayFact(today.reason) : '';
   });
+  /** What was held once and falls due today, of one's own where there is some. */
+  private readonly due = computed(() => {
+    const studies = this.collection.studies().map((row) => row.study);
+    return this.collection.logRead() ? dueChecks(ownFirst(this.collection.log()), studies, today()) : [];
+  });
+  protected readonly dueCount = computed(() => this.due().length);
+  protected readonly checks = computed(() => this.due().slice(0, CHECKS_SHOWN));
+  /** Opens what is checked, at the tempo that was held: one pass, cold. */
+  protected check(c: DueCheck) {
+    const row = this.collection.row(c.studyId);
+    if (!row || this.session.running()) return;
+    if (row.id !== this.open.study()?.id) this.open.open(row, c.sectionId);
+    else this.open.chooseSection(c.sectionId);
+    if (c.drill !== null) this.askedKeys.set([c.drill]);
+    this.chooseDrill(this.drills().find((d) => d.key === c.drill)?.name ?? '');
+    this.session.askCold(c);
+  }
+  protected notCold() {
+    this.session.askCold(null);
+  }
   /** Of the study, then of the hand: shown before and while one plays. */
   protected readonly reminders = computed(() => this.open.study()?.reminders ?? []);
   protected readonly handRules = computed(() => sayHandRules(this.collection.profile()));

@@ -267,6 +267,34 @@ describe('practise', () => {
     await f.whenStable();
     expect(all(f, '.beat.strong')).toHaveLength(0);
   });
+  it('what was held falls due, cold: the first pass counts, ends it and is written so', async () => {
+    world.collection.saveLog(yesterday(120, { sectionId: 's-a' }));
+    world.collection.logRead.set(true);
+    const { f, hit } = await place();
+    expect(texts(f, '.checks li')[0]).toContain('120, 1 day ago');
+    await press(f, 'Check it: Study, A');
+    expect(texts(f, '.cold')[0]).toContain('One pass at 120, cold.');
+    await hit(' ');
+    expect(tempo()).toBe(120);
+    await hit('PageUp');
+    await soon(() => expect(TestBed.inject(PracticeSession).running()).toBe(false));
+    const written = world.collection.log().find((e) => e.cold);
+    expect(written).toMatchObject({ sectionId: 's-a', passes: [{ bpm: 120, clean: false }] });
+    await f.whenStable();
+    expect(all(f, '.cold, .checks li')).toEqual([]);
+  });
+  it('a check that is not wanted is practice as ever', async () => {
+    world.collection.saveLog(yesterday(120, { sectionId: 's-a' }));
+    world.collection.logRead.set(true);
+    const { f, hit } = await place();
+    await press(f, 'Check it: Study, A');
+    await press(f, 'Practise it instead');
+    expect(all(f, '.cold')).toEqual([]);
+    await hit(' ');
+    expect(tempo()).toBe(110);
+    await hit(' ');
+    expect(world.collection.log().some((e) => e.cold)).toBe(false);
+  });
   it('what is to be kept in mind is shown before and while one plays, in stand view too', async () => {
     const profile = world.collection.profile();
     world.collection.saveProfile({ ...profile, choices: { plectrum: 'in the palm' }, notes: 'wrist low' });

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   cleanName,
   climb,
+  type DueCheck,
   isAbout,
   LONGEST_SESSION_MINUTES,
   type LogEntry,
@@ -63,6 +64,19 @@ export class PracticeSession {
     return cleanName(this.drill() ? `${name} · ${this.drill() ?? ''}` : name);
   });
 
+  /** A check that was asked for, cold: its tempo, and what it is of. */
+  private readonly asked = signal<Pick<DueCheck, 'sectionId' | 'drill' | 'bpm'> | null>(null);
+  /** The tempo of the one cold pass that comes next; null where what is open is simply practised. */
+  readonly cold = computed(() => {
+    const asked = this.asked();
+    const here = asked?.sectionId === this.open.section()?.id && asked?.drill === this.drillKey();
+    return here && asked ? asked.bpm : null;
+  });
+  askCold(check: Pick<DueCheck, 'sectionId' | 'drill' | 'bpm'> | null) {
+    this.asked.set(check);
+  }
+  private isCold = false;
+
   /** Where to begin today, from what the logbook says of this section. */
   readonly today = computed(() => {
     const study = this.open.study();
@@ -84,6 +98,7 @@ export class PracticeSession {
     await this.collection.wholeLog();
     if (!section || (this.sectionId === section.id && this.entryId)) return;
     this.entryId = newId();
+    this.isCold = this.cold() !== null;
     this.sectionId = section.id;
     const study = this.open.study();
     const drill = this.drillKey();
@@ -107,7 +122,7 @@ export class PracticeSession {
     const before = this.entryId;
     await this.openLine();
     if (before !== this.entryId) {
-      const tempo = this.today()?.bpm ?? section.ladder.start;
+      const tempo = this.cold() ?? this.today()?.bpm ?? section.ladder.start;
       this.base = { bpm: tempo, pass: 0 };
       this.rung.set(climb(section.ladder, [], tempo));
       this.open.setTempo(tempo);
@@ -142,6 +157,12 @@ export class PracticeSession {
     this.marked = pass;
     if (section.bpm !== (this.rung()?.bpm ?? section.bpm)) this.base = { bpm: section.bpm, pass: this.made().length };
     this.made.update((p) => [...p, { bpm: section.bpm, clean }].slice(0 - MOST_PASSES));
+    // Of a cold check the first pass counts: it is over with it.
+    if (this.isCold) {
+      this.asked.set(null);
+      void this.finish();
+      return true;
+    }
     const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
     this.rung.set(rung);
     if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
@@ -196,6 +217,7 @@ export class PracticeSession {
       minutes,
       passes: this.made(),
       pain: this.painNoted(),
+      ...(this.isCold ? { cold: true } : {}),
     };
     this.collection.saveLog(entry);
     return entry;

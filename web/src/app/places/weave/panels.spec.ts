@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { addSection, cycleById, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
+import { addSection, cycleById, FIGURE_WAYS, makeStudy, setChart, setScript, type Study } from '@ruffle-wheel/core';
 import { By } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { AskedDrills } from '../../study';
@@ -79,12 +79,7 @@ describe('comping', () => {
     const went = vi.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
     await press(f, 'Practise what is written');
     expect(went).toHaveBeenCalledWith('/practise');
-    expect(TestBed.inject(AskedDrills).take().slice(0, 4)).toEqual([
-      'figure cell',
-      'figure bar 1',
-      'figure bar 2',
-      'figure seam 1 2',
-    ]);
+    expect(TestBed.inject(AskedDrills).take()).toEqual(FIGURE_WAYS.map((way) => `figure ${way}`));
     world.open.undo();
     expect(section().script).toBe('');
     expect(world.open.study()?.shapes).toEqual([]);

@@ -22,5 +22,6 @@ export const logbook = {
   removed: 'Line deleted',
   sessions: (n: number, minutes: number) => `${plural(n, 'session')} · ${plural(minutes, 'minute')}`,
   minutesUnit: 'min',
+  cold: 'cold',
   pain: 'pain noted',
 };
