@@ -57,7 +57,8 @@ describe('does it hold', () => {
   });
   it('a study that is gone, a line without its section, and a clock set back ask for nothing', () => {
     expect(dueChecks([line(0, 'c')], [], day(3))).toEqual([]);
-    const { sectionId: _, ...old } = line(0, 'c');
+    const { sectionId, ...old } = line(0, 'c');
+    expect(sectionId).toBeTruthy();
     expect(due(3, old)).toEqual([]);
     expect(due(0, line(5, 'c'))).toEqual([]);
   });

@@ -192,8 +192,8 @@ describe('an accompaniment', () => {
   });
   it('unsounded: 40 for each string that a strum meets and the shape mutes', () => {
     const figure = { script: 'id iu', stepsPerCount: 1 };
-    const shell = readShape('x-3-2-x-1-0', 'x-3-2-x-1-0')!;
-    const whole = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0')!;
+    const shell = readShape('x-3-2-x-1-0', 'x-3-2-x-1-0');
+    const whole = readShape('x-3-2-0-1-0', 'x-3-2-0-1-0');
     const paid = (shape: FrettedShape) => {
       const request = { ...base, chart: 'C', figure, given: { C: shape } };
       const scored = scoreComp(request, { shapes: [shape], pushes: [false] });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EVERY_CHOICE, HAND_CHOICES, type HandChoices } from '../../player/index.js';
+import { EVERY_CHOICE, HAND_CHOICES } from '../../player/index.js';
 import { sayHandChoices, sayHandRules } from './hand-choices.js';
 
 describe('what a hand has settled', () => {
@@ -8,7 +8,7 @@ describe('what a hand has settled', () => {
     expect(offered.map((c) => c.choice)).toEqual(EVERY_CHOICE);
     for (const { choice, ways } of offered) expect(ways.map((w) => w.way)).toEqual(HAND_CHOICES[choice]);
     const notes = EVERY_CHOICE.flatMap((c) =>
-      HAND_CHOICES[c].flatMap((way) => sayHandRules({ choices: { [c]: way } as HandChoices })),
+      HAND_CHOICES[c].flatMap((way) => sayHandRules({ choices: { [c]: way } })),
     );
     expect(new Set(notes).size).toBe(EVERY_CHOICE.flatMap((c) => HAND_CHOICES[c]).length);
   });

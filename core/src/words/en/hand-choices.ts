@@ -56,7 +56,7 @@ export const sayHandChoices = (): SaidChoice[] =>
   EVERY_CHOICE.map((choice) => ({
     choice,
     label: CHOICES[choice].label,
-    ways: Object.entries(CHOICES[choice].ways).map(([way, said]) => ({ way, name: (said as SaidWay)[0] })),
+    ways: Object.entries(CHOICES[choice].ways).map(([way, said]) => ({ way, name: said[0] })),
   }));
 /**
  * What a hand has settled as short notes, then the player's own.

@@ -98,8 +98,8 @@ export class Hands {
     return sayHandChoices().map((c) => ({ ...c, now: own[c.choice] ?? '' }));
   });
   protected settle(choice: HandChoice, way: string) {
-    const { [choice]: _, ...others } = this.profile().choices ?? {};
     const taken = HAND_CHOICES[choice].find((w) => w === way);
+    const others = Object.fromEntries(Object.entries(this.profile().choices ?? {}).filter(([c]) => c !== choice));
     this.save({ choices: taken ? { ...others, [choice]: taken } : others });
   }
   protected readonly longestNotes = LONGEST_HAND_NOTES;
