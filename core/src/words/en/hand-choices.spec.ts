@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { EVERY_CHOICE, HAND_CHOICES } from '../../player/index.js';
-import { sayHandChoices, sayHandRules } from './hand-choices.js';
+import { sayHandChoice, sayHandRules, sayHandWay } from './hand-choices.js';
 
 describe('what a hand has settled', () => {
   it('each choice has a name, each of its ways a name and a note of its own', () => {
-    const offered = sayHandChoices();
-    expect(offered.map((c) => c.choice)).toEqual(EVERY_CHOICE);
-    for (const { choice, ways } of offered) expect(ways.map((w) => w.way)).toEqual(HAND_CHOICES[choice]);
+    const names = EVERY_CHOICE.map((c) => [sayHandChoice(c), ...HAND_CHOICES[c].map((way) => sayHandWay(c, way))]);
+    for (const own of names) expect(new Set(own).size).toBe(own.length);
+    expect(new Set(names.map(([label]) => label)).size).toBe(EVERY_CHOICE.length);
     const notes = EVERY_CHOICE.flatMap((c) =>
       HAND_CHOICES[c].flatMap((way) => sayHandRules({ choices: { [c]: way } })),
     );

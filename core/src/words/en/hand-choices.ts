@@ -46,18 +46,19 @@ const CHOICES: { readonly [C in HandChoice]: { readonly label: string; readonly 
   };
 type SaidWay = readonly [name: string, note: string];
 
-/** A choice as it is offered. */
-export interface SaidChoice {
-  readonly choice: HandChoice;
-  readonly label: string;
-  readonly ways: readonly { readonly way: string; readonly name: string }[];
+/**
+ * What is settled.
+ * @example sayHandChoice('tips') // 'Tip joints'
+ */
+export const sayHandChoice = (choice: HandChoice): string => CHOICES[choice].label;
+/**
+ * A way to settle it, as it is offered.
+ * @example sayHandWay('stroke', 'rest') // 'rest strokes'
+ */
+export function sayHandWay<C extends HandChoice>(choice: C, way: ChosenOf<C>): string {
+  const ways: Partial<Record<string, SaidWay>> = CHOICES[choice].ways;
+  return ways[way]?.[0] ?? way;
 }
-export const sayHandChoices = (): SaidChoice[] =>
-  EVERY_CHOICE.map((choice) => ({
-    choice,
-    label: CHOICES[choice].label,
-    ways: Object.entries(CHOICES[choice].ways).map(([way, said]) => ({ way, name: said[0] })),
-  }));
 /**
  * What a hand has settled as short notes, then the player's own.
  * @example sayHandRules({ choices: { tips: 'firm' }, notes: 'wrist low' }) // ['The tip joints stay firm.', 'wrist low']

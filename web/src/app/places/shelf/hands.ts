@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import {
   cleanName,
+  EVERY_CHOICE,
   FINGERS,
   hasUsualFigures,
   type Finger,
@@ -24,7 +25,7 @@ import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { WaysBack } from '../../ui/ways-back';
 import { measure as measureWords } from '../../words/measure';
-import { sayHandChoices } from '../../words/said/hands';
+import { sayHandChoice, sayHandWay } from '../../words/said/hands';
 import { shelf as shelfWords } from '../../words/shelf';
 import { LeftHandMeasures, type ProfileChange } from './left-hand';
 import { MeasureHand } from './measure-hand';
@@ -95,7 +96,12 @@ export class Hands {
   /** What schools do not agree on, as this hand has settled it. */
   protected readonly choices = computed(() => {
     const own: Partial<Record<HandChoice, string>> = this.profile().choices ?? {};
-    return sayHandChoices().map((c) => ({ ...c, now: own[c.choice] ?? '' }));
+    return EVERY_CHOICE.map((choice) => ({
+      choice,
+      label: sayHandChoice(choice),
+      ways: HAND_CHOICES[choice].map((way) => ({ way, name: sayHandWay(choice, way) })),
+      now: own[choice] ?? '',
+    }));
   });
   protected settle(choice: HandChoice, way: string) {
     const taken = HAND_CHOICES[choice].find((w) => w === way);
