@@ -35,7 +35,7 @@ test('an empty wheel teaches, strokes go in by key, and undo goes back through a
   await expect(page.locator('.stitch')).toHaveCount(1);
   await page.keyboard.press('Control+z');
   await starts.first().click();
-  await expect(script).toHaveText('id iu ad md id iu id iu ad md id iu {id iu}x6');
+  await expect(script).toHaveText('id iu [ed ad md id iu]:4 id iu [ed ad md id iu]:4 {id iu}x6');
   await expect(page.getByText('Comes round every turn')).toBeVisible();
 });
 
