@@ -18,3 +18,19 @@ test('what was held falls due: one cold pass by mouse and keys, and the logbook 
   await page.keyboard.press('6');
   await expect(page.getByRole('row', { name: /cold/ }).first()).toBeVisible();
 });
+
+test('by keys alone Space begins the check that Enter has chosen; by touch it comes into view', async ({
+  player: page,
+}) => {
+  await page.keyboard.press('4');
+  const check = page.getByRole('button', { name: /^Check it: / }).first();
+  await check.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Begin/ })).toBeFocused();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await check.scrollIntoViewIfNeeded();
+  await check.click();
+  await expect(page.getByText(/One pass at \d+, cold/)).toBeInViewport();
+  await page.keyboard.press('Space');
+  await sounds(page);
+});

@@ -101,7 +101,7 @@ describe('kinds of a passage', () => {
       'comping 2-3 free',
       'comping 3-4 free',
     ]);
-    expect(kinds('5 . . . 1 . . . 4 . . . 2')).not.toContain('comping 0-1');
+    expect(kinds('5 . . . 1 . . . 4 . . . 2')).not.toContainEqual(expect.stringMatching(/comping/));
   });
   it('a bass opens a figure, but goes on from another that was struck alone', () => {
     const figures = (music: string) => readPassage(passage(music)).figures;

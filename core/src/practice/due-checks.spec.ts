@@ -61,6 +61,8 @@ describe('does it hold', () => {
     expect(sectionId).toBeTruthy();
     expect(due(3, old)).toEqual([]);
     expect(due(0, line(5, 'c'))).toEqual([]);
+    // What was held before is asked for as if the later line were not there.
+    expect(due(3, line(0, 'c'), line(5, 'c'))).toMatchObject([{ days: 3 }]);
   });
   it('the same log says the same in any order, and is left as it was', () => {
     const entry = fc

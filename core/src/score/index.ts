@@ -2,7 +2,7 @@ export { isHarmonic, isTouched } from './harmonic.js';
 export * from './barre-holds.js';
 export * from './changes.js';
 export * from './chord-sound.js';
-export { cutChords } from './cut-chords.js';
+export { cutChords, cutsFigure } from './cut-chords.js';
 export * from './early-strokes.js';
 export * from './held-over.js';
 export * from './left-moves.js';

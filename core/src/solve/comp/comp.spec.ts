@@ -184,6 +184,9 @@ describe('an accompaniment', () => {
     expect(facts.chords.map((c) => c.thumb)).toEqual([null, null, null, null]);
     expect(facts.chords[0]?.set).toEqual([5, 4, 3, 2, 1]);
     expect(sayCompChord(facts.chords[0]!, rumba).join(' ')).toContain('Strummed over 5 4 3 2 1.');
+    // Strings that were asked for are strummed alone, each way in its order.
+    const set = best({ ...asked, chart: 'Am', strings: { Am: [4, 3, 2] } });
+    expect(compScript(set.request, set.answer).script).toBe('id:432 iu:234 S id:432 iu:234 S id:432 iu:234');
     // The same as a line, and with a thumb that plucks beside it.
     const line = best({ ...asked, figure: { script: 'id iu S id iu S id iu', stepsPerCount: 2 } });
     expect(compScript(line.request, line.answer).script).toBe(script);

@@ -1,4 +1,5 @@
 import { type Ask, settled } from '../../player/index.js';
+import { cutsFigure } from '../../score/index.js';
 import type { SearchWatch } from '../../search/index.js';
 import { comp } from './comp.js';
 import { compFacts } from './facts.js';
@@ -34,8 +35,9 @@ export function orderCharts(
     const found = comp(own, watch);
     const best = found.infeasible ? undefined : found.answers[0];
     if ('infeasible' in laid || !best) return [];
-    const begins = new Set(laid.bars.filter((b) => b.figureBar === 0).map((b) => b.at));
-    const cut = laid.chords.filter((c, n) => (n > 0 || laid.chords.length === 1) && !begins.has(c.at) && c.at > 0);
+    const figure = laid.bars.slice(0, laid.figureBars).reduce((sum, b) => sum + b.length, 0);
+    const first = laid.bars.find((b) => b.figureBar === 0)?.at ?? 0;
+    const cut = laid.chords.filter((c) => c.at > 0 && cutsFigure(c.at, figure, first));
     return [
       {
         ...named,

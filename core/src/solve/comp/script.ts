@@ -1,6 +1,6 @@
 import { fifthInBass, fingersOver, leadNote, type NeckPlace, type Shape } from '../../left-hand/index.js';
 import { type Ask, settled } from '../../player/index.js';
-import { gcd, STEPS_PER_COUNT, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
+import { gcd, STEPS_PER_COUNT, type StringNumber, STRINGS, TICKS_PER_COUNT } from '../../time/index.js';
 import type { PlayedBass } from '../bass-line/index.js';
 import type { FrettedShape } from '../voicings/index.js';
 import { ownStrokes } from './bass-part.js';
@@ -107,16 +107,7 @@ function wordOf(
 ): string {
   const { request } = over;
   const own = fingerSet(request, set.name, set.shape);
-  if (hand === 'slap') return 'S';
-  if (hand) {
-    // Beside a thumb that plucks the fingers strum their own strings.
-    const part = isSet(request, set.name)
-      ? `:${(hand === 'down' ? own : [...own].reverse()).join('')}`
-      : isStrummed(request.figure, request.cycle)
-        ? ''
-        : ':t';
-    return `i${hand === 'down' ? 'd' : 'u'}${mark}${part}`;
-  }
+  if (hand) return handWord(hand, own, set, mark);
   // What the thumb strikes itself the fingers leave to it.
   const strings = thumb && note ? own.filter((s) => s !== note.string) : own;
   const letters = LETTERS[strings.length] ?? 'ima';
@@ -129,6 +120,19 @@ function wordOf(
   if (place === 'b' && basses === '' && !isSet(request, set.name) && letters === 'ima') return `pima${mark}:t`;
   const bass = place === 'b' ? String(note.string) : placeNumber(note, over.shape);
   return `p${letters}${mark}:${bass}${basses}+${strings.join('+')}`;
+}
+/** What strikes the strings as a whole: the strings that were asked for, else all; beside a thumb that plucks the treble set. */
+function handWord(
+  hand: NonNullable<FigureBeat['hand']>,
+  own: readonly StringNumber[],
+  { request, name }: Pick<Over, 'request' | 'name'>,
+  mark: string,
+): string {
+  if (hand === 'slap') return 'S';
+  const down = hand === 'down';
+  const strum = `i${down ? 'd' : 'u'}${mark}`;
+  if (isSet(request, name)) return `${strum}:${(down ? own : [...own].reverse()).join('')}`;
+  return isStrummed(request.figure, request.cycle) ? strum : `${strum}:t`;
 }
 /** Ways that leave the shape's own bass as it is. */
 const STAYS: readonly (PlayedBass['way'] | undefined)[] = ['there', 'open', 'free finger'];

@@ -1,3 +1,4 @@
+import { today } from '../data/today';
 import { inject, Injectable } from '@angular/core';
 import {
   copyStudy,
@@ -93,8 +94,7 @@ export class Arrivals {
       return refusal(words.demo.noAnswer);
     }
     if (!response.ok) return refusal(String(response.status));
-    const today = new Date().toISOString().slice(0, 10);
-    return this.look(await response.blob(), words.demo.name, (log) => shiftLog(log, today));
+    return this.look(await response.blob(), words.demo.name, (log) => shiftLog(log, today()));
   }
   /** @returns what came in with the way back, or null when there was nothing to take */
   take(arrival: Arrival, how: Meeting): { readonly came: readonly PlacedRow[]; readonly back: () => void } | null {

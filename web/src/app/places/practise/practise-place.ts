@@ -4,14 +4,15 @@ import {
   computed,
   DestroyRef,
   effect,
+  ElementRef,
   inject,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import {
   askedDrill,
   type DueCheck,
-  dueChecks,
   fretsText,
   heldInTurn,
   placeLabel,
@@ -31,10 +32,10 @@ import {
 import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
-import { ownFirst } from '../../data/demo';
 import { AskedDrills, Collection, OpenStudy } from '../../study';
 import { practise as practiseWords } from '../../words/practise';
 import { shell as words } from '../../words/shell';
+import { DueList } from './due-list';
 import { PracticeSession } from './session';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
@@ -46,14 +47,10 @@ import { sayFact } from '../../words/said/faults';
 import { sayHandRules } from '../../words/said/hands';
 import { sayCycle } from '../../words/said/catalogue';
 
-/** So many checks are listed; the others come after them. */
-const CHECKS_SHOWN = 4;
-const today = (): string => new Date().toISOString().slice(0, 10);
-
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [FIELD, Soon, MatButton, SELECT, TurnStrip],
+  imports: [DueList, FIELD, Soon, MatButton, SELECT, TurnStrip],
   providers: [TurnInView],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
@@ -156,22 +153,19 @@ export class PractisePlace {
     const today = this.session.today();
     return today ? sayFact(today.reason) : '';
   });
-  /** What was held once and falls due today, of one's own where there is some. */
-  private readonly due = computed(() => {
-    const studies = this.collection.studies().map((row) => row.study);
-    return this.collection.logRead() ? dueChecks(ownFirst(this.collection.log()), studies, today()) : [];
-  });
-  protected readonly dueCount = computed(() => this.due().length);
-  protected readonly checks = computed(() => this.due().slice(0, CHECKS_SHOWN));
+  private readonly begins = viewChild<string, ElementRef<HTMLButtonElement>>('begins', { read: ElementRef });
   /** Opens what is checked, at the tempo that was held: one pass, cold. */
   protected check(c: DueCheck) {
     const row = this.collection.row(c.studyId);
-    if (!row || this.session.running()) return;
+    if (!row) return;
     if (row.id !== this.open.study()?.id) this.open.open(row, c.sectionId);
     else this.open.chooseSection(c.sectionId);
     if (c.drill !== null) this.askedKeys.set([c.drill]);
     this.chooseDrill(this.drills().find((d) => d.key === c.drill)?.name ?? '');
     this.session.askCold(c);
+    // The list may lie below the fold: what comes next is Begin, for Space and for the thumb.
+    this.begins()?.nativeElement.focus();
+    this.begins()?.nativeElement.scrollIntoView({ block: 'center' });
   }
   protected notCold() {
     this.session.askCold(null);

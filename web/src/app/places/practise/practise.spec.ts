@@ -271,9 +271,11 @@ describe('practise', () => {
     world.collection.saveLog(yesterday(120, { sectionId: 's-a' }));
     world.collection.logRead.set(true);
     const { f, hit } = await place();
-    expect(texts(f, '.checks li')[0]).toContain('120, 1 day ago');
+    expect(texts(f, 'app-due-list li')[0]).toContain('120, 1 day ago');
     await press(f, 'Check it: Study, A');
     expect(texts(f, '.cold')[0]).toContain('One pass at 120, cold.');
+    // Space is Begin's now, wherever the check was chosen.
+    expect(document.activeElement).toBe(button(f, 'Begin (Space)'));
     await hit(' ');
     expect(tempo()).toBe(120);
     await hit('PageUp');
@@ -281,7 +283,7 @@ describe('practise', () => {
     const written = world.collection.log().find((e) => e.cold);
     expect(written).toMatchObject({ sectionId: 's-a', passes: [{ bpm: 120, clean: false }] });
     await f.whenStable();
-    expect(all(f, '.cold, .checks li')).toEqual([]);
+    expect(all(f, '.cold, app-due-list li')).toEqual([]);
   });
   it('a check that is not wanted is practice as ever', async () => {
     world.collection.saveLog(yesterday(120, { sectionId: 's-a' }));

@@ -16,6 +16,7 @@ import { Transport } from '../../sound/transport';
 import { ownFirst } from '../../data/demo';
 import { Collection, OpenStudy } from '../../study';
 import { newId } from '../../data/new-id';
+import { today } from '../../data/today';
 
 /** A pass may be marked this much of its length before its end. */
 const EARLY = 0.06;
@@ -89,7 +90,7 @@ export class PracticeSession {
       sectionName: this.label(),
     };
     const own = ownFirst(this.collection.log().filter((e) => isAbout(e, what) && e.id !== this.entryId));
-    return nextTempo(own, section.ladder, new Date().toISOString().slice(0, 10));
+    return nextTempo(own, section.ladder, today());
   });
 
   /** A new line for what is practised now, if the one that is open is not about it. */
