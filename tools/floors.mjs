@@ -11,7 +11,7 @@ export const FLOORS = [
   ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
-  ...['practice', 'drill', 'sound', 'reading'],
+  ...['drill', 'sound', 'reading', 'practice'],
   ...['findings', 'findings/right-hand', 'findings/left-hand'],
   ...['format'],
   ...['exchange/written', 'exchange/foreign', 'exchange/midi', 'exchange/musicxml', 'exchange/files'],

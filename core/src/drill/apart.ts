@@ -1,6 +1,6 @@
 import type { Section, Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
-import { blockChords } from './block-chords.js';
+import { leftAlone } from './block-chords.js';
 import { type DrilledSection, sectionDrills } from './section-drills.js';
 
 /** What can be heard of a section by itself. */
@@ -29,6 +29,5 @@ export function takenApart(
         .find((d) => d.key === KEYS[part])
         ?.make() ?? null
     );
-  const blocks = section.chart === '' ? null : blockChords(section);
-  return blocks && { ...blocks, chart: section.chart };
+  return leftAlone(section);
 }

@@ -1,6 +1,7 @@
 import { chartOf, heldChords } from '../chart/index.js';
 import { cycleLength } from '../cycle/index.js';
 import type { Section } from '../piece/index.js';
+import type { DrilledSection } from './section-drills.js';
 import { lcm, STEPS_PER_COUNT, stepTicks } from '../time/index.js';
 
 /** Turns of a chart that are written out as block chords. */
@@ -31,4 +32,9 @@ export function blockChords(section: Section): Pick<Section, 'script' | 'stepsPe
     })
     .join(' ');
   return { script, stepsPerCount, start: 0 };
+}
+/** The left hand alone: the section's chart as block chords; null where it has none, or it fits no step. */
+export function leftAlone(section: Section): DrilledSection | null {
+  const blocks = section.chart.trim() === '' ? null : blockChords(section);
+  return blocks && { ...blocks, chart: section.chart };
 }

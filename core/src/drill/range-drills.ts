@@ -5,6 +5,7 @@ import type { LeftMove } from '../score/index.js';
 import { flatten, parseScript } from '../script/index.js';
 import { cutWords } from '../syllables/index.js';
 import { TICKS_PER_COUNT } from '../time/index.js';
+import { leftAlone } from './block-chords.js';
 import { figureDrill } from './figure-drills.js';
 import { type DrilledSection, drillsOfMove, type SectionDrill } from './section-drills.js';
 
@@ -23,6 +24,8 @@ export const roundKey = (from: number): string => `round ${from + 1}`;
  * @example joinKey('theme') // 'join theme'
  */
 export const joinKey = (next: string): string => `join ${next}`;
+/** The key of a section's chart as block chords. */
+export const BLOCK_CHORDS_KEY = 'block chords';
 
 /**
  * A drill that is asked for by its key rather than offered: a step of the figure that is
@@ -41,6 +44,10 @@ export function askedDrill(
   const move = moves.find((m) => key.endsWith(` ${m.from.id} ${m.to.id}`));
   const ofMove = move && drillsOfMove(section, move, study.cells).find((d) => d.key === key);
   if (ofMove) return ofMove;
+  if (key === BLOCK_CHORDS_KEY) {
+    const made = leftAlone(section);
+    return made && { key, matter: { kind: 'block chords' }, make: () => made };
+  }
   const round = /^round (\d+)$/.exec(key);
   if (round) {
     const from = Number(round[1]) - 1;

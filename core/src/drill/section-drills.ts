@@ -27,6 +27,8 @@ export type DrillMatter =
   /** From a bar to the end, and round into the first. */
   | { readonly kind: 'round'; readonly from: number }
   | { readonly kind: 'join'; readonly into: string }
+  /** The chart as block chords, for the left hand alone. */
+  | { readonly kind: 'block chords' }
   | { readonly kind: 'figure'; readonly way: FigureWay };
 /** A drill of a section, both hands considered. Its key names it for good, in any language. */
 export interface SectionDrill {

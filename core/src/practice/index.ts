@@ -3,3 +3,4 @@ export * from './ladder.js';
 export * from './log.js';
 export * from './tempo-lines.js';
 export * from './records.js';
+export * from './plan/index.js';

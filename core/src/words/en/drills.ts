@@ -145,6 +145,7 @@ const FIGURES: Record<FigureWay, SaidDrill> = {
 };
 const sayRange = (from: number, to: number): SaidDrill =>
   said(from === to ? `Bar ${from + 1} alone` : `Bars ${from + 1} to ${to + 1}`, 'These bars round and round.');
+const BLOCK_CHORDS = said('Block chords', 'The left hand alone: which fingers stay, which move.');
 /** Drills of a section, each with its name and what it is for. */
 export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & SaidDrill)[] {
   const ofPattern = drills.flatMap((d) => (d.matter.kind === 'pattern' ? [d.matter.drill] : []));
@@ -158,6 +159,7 @@ export function sayDrills<D extends SectionDrill>(drills: readonly D[]): (D & Sa
       };
     if (d.matter.kind === 'join')
       return { ...d, ...said(`The way into ${d.matter.into}`, 'The last count before it, then its first bar.') };
+    if (d.matter.kind === 'block chords') return { ...d, ...BLOCK_CHORDS };
     if (d.matter.kind === 'figure') return { ...d, ...FIGURES[d.matter.way] };
     const { way, change } = d.matter;
     const { name, why } = CHANGES[way];

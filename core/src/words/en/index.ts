@@ -31,3 +31,4 @@ export * from './hand-choices.js';
 export * from './layers.js';
 export * from './refused/imports.js';
 export * from './refused/losses.js';
+export * from './plan.js';

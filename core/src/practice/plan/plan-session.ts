@@ -1,0 +1,131 @@
+import { fact } from '../../fault/index.js';
+import { DEFAULT_PROFILE } from '../../player/index.js';
+import { dueChecks } from '../due-checks.js';
+import { BLOCK_KINDS, type PlannedBlock } from '../records.js';
+import { allot, HALVES, type Wanted } from './allot.js';
+import { blocksOf, checksOf, formLast, pairForGoal, warmUp } from './blocks.js';
+import { breakHalves, breaksIn, withBreaks } from './breaks.js';
+import { daysLeft, type Focus, focuses, goalsOf, NEAR_DAYS } from './focus.js';
+import type { PlanNote } from './reason.js';
+import { type SectionWork, sectionWork } from './section-work.js';
+import type { Session, SessionRequest } from './session.js';
+import { BREAK_DAYS, conditionOf } from './standing.js';
+
+/** Minutes that a session can be planned for. */
+export const SHORTEST_PLAN = 3;
+export const LONGEST_PLAN = 180;
+/** So little time is for one thing. */
+const SHORT_PLAN = 15;
+/** Rank from which a section presses. */
+const PRESSING = 20;
+
+export interface PlannedSession {
+  readonly minutes: number;
+  /** They fill the minutes. */
+  readonly blocks: readonly PlannedBlock[];
+  /** What holds for all of it. */
+  readonly notes: readonly PlanNote[];
+}
+
+/**
+ * A session that fills the minutes, in the order in which a teacher has it: warm up, the right hand alone, shapes as
+ * blocks, together, the hardest changes, weak pairs, one burst, what falls due cold, the form last. What was not clean
+ * comes first, nothing comes twice. After more than ten days, after pain and before a date it is another session.
+ * @throws RangeError where the minutes are no whole number within bounds
+ * @example planSession({ minutes: 10, studies: [], log: [], goals: [], today: '2026-03-01', hands: [] }).blocks.length // 1
+ */
+export function planSession(asked: SessionRequest): PlannedSession {
+  const { minutes, studies, log, goals, today, hands, courses = [], open = null } = asked;
+  if (!Number.isInteger(minutes) || minutes < SHORTEST_PLAN || minutes > LONGEST_PLAN)
+    throw new RangeError(`minutes: ${minutes} is no whole number from ${SHORTEST_PLAN} to ${LONGEST_PLAN}`);
+  const condition = conditionOf(log, today);
+  const after = condition.pain ? 'pain' : (condition.gap ?? 0) > BREAK_DAYS ? 'break' : null;
+  const session: Session = { ...asked, hand: hands[0] ?? DEFAULT_PROFILE, condition, after };
+  const ranked = focuses({ studies, log, goals, courses, today, open });
+  if (ranked.length === 0)
+    return { minutes, blocks: [{ kind: 'own', bpm: null, minutes, why: fact('nothing written') }], notes: [] };
+  const due = dueChecks(log, studies, today);
+  const checks = checksOf(session, due);
+  const breaks = breaksIn(session);
+  const halves = minutes * HALVES - breaks * breakHalves(minutes);
+  const blocks = allot(wantedFor(session, ranked, checks, halves), halves);
+  return {
+    minutes,
+    blocks: withBreaks(blocks, breaks, session),
+    notes: notesOn(session, due.length - blocks.filter((b) => b.kind === 'check').length),
+  };
+}
+
+/** More sections are taken up while the time is not filled by those that come first. */
+function wantedFor(
+  session: Session,
+  ranked: readonly Focus[],
+  checks: ReturnType<typeof checksOf>,
+  halves: number,
+): Wanted[] {
+  const { minutes } = session;
+  const pressing = ranked.filter((f) => f.rank >= PRESSING).length;
+  const usual = minutes < SHORT_PLAN ? 1 : minutes < 2 * BREAK_AT ? Math.min(2, Math.max(1, pressing)) : 2;
+  const works: [Focus, SectionWork][] = [];
+  for (const focus of ranked) {
+    works.push([focus, sectionWork(focus.section, focus.study, session.hand)]);
+    if (works.length < usual) continue;
+    const wanted = inOrder(session, works, checks);
+    if (works.length === ranked.length || wanted.reduce((sum, w) => sum + w.most, 0) >= halves) return wanted;
+  }
+  return inOrder(session, works, checks);
+}
+const BREAK_AT = 20;
+
+/** All that a session would have, in its order, nothing twice. A check of what is worked on stands before that work. */
+function inOrder(
+  session: Session,
+  works: readonly (readonly [Focus, SectionWork])[],
+  checks: ReturnType<typeof checksOf>,
+) {
+  const goals = goalsOf(session);
+  const taken = works.map(([focus]) => focus);
+  const isWorkedOn = ({ of }: (typeof checks)[number]) =>
+    taken.some((f) => f.study.id === of.studyId && f.section.id === of.sectionId);
+  const form = formLast(session, taken, goals);
+  const work = [
+    ...(session.after === 'pain' ? [] : goals.filter((g) => g.kind === 'finger pair')).map((g) =>
+      pairForGoal(session, g, works),
+    ),
+    ...works.flatMap(([focus, own], n) => blocksOf(session, focus, own, n === 0)),
+    ...checks.flatMap((c) => (isWorkedOn(c) ? [] : [c.wanted])),
+    ...(form ? [form] : []),
+  ];
+  const order = ({ block }: Wanted) => BLOCK_KINDS.indexOf(block.kind === 'course' ? 'together' : block.kind);
+  return once([
+    warmUp(session),
+    ...checks.flatMap((c) => (isWorkedOn(c) ? [c.wanted] : [])),
+    ...work.sort((a, b) => order(a) - order(b)),
+  ]);
+}
+/** Nothing twice: of two of one kind about one matter the first. */
+function once(wanted: readonly Wanted[]): Wanted[] {
+  const seen = new Set<string>();
+  return wanted.filter(({ block: { kind, about, goal } }) => {
+    const what = JSON.stringify([kind, about?.studyId, about?.sectionId, about?.drill, about ? null : goal]);
+    return !seen.has(what) && seen.add(what);
+  });
+}
+
+/** What is said of a session as a whole. */
+function notesOn(session: Session, left: number): PlanNote[] {
+  const { minutes, today, after, condition } = session;
+  const [dated] = goalsOf(session)
+    .filter((g) => daysLeft(g, today) <= NEAR_DAYS)
+    .sort((a, b) => daysLeft(a, today) - daysLeft(b, today));
+  const notes: (PlanNote | null)[] = [
+    condition.pain &&
+      fact('after pain', condition.pain.days, ...(condition.pain.bpm === null ? [] : [condition.pain.bpm])),
+    after === 'break' ? fact('after a long break', condition.gap ?? 0) : null,
+    dated ? fact('before a date', dated.name, daysLeft(dated, today)) : null,
+    condition.tension ? fact('hand was tense') : null,
+    minutes < SHORT_PLAN ? fact('time is short') : null,
+    left > 0 ? fact('checks left for later', left) : null,
+  ];
+  return notes.filter((n) => n !== null);
+}
