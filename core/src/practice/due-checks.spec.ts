@@ -43,6 +43,10 @@ describe('does it hold', () => {
     expect(due(4, ...log)).toEqual([]);
     expect(due(5, ...log)).toMatchObject([{ step: 0, days: 1 }]);
   });
+  it('a cold line alone says as much: what was held before it may be gone from the log', () => {
+    expect(due(3, cold(0, 'c'))).toMatchObject([{ bpm: 100, step: 1, days: 3 }]);
+    expect(due(1, cold(0, 'n'))).toMatchObject([{ bpm: 100, step: 0, days: 1 }]);
+  });
   it('a session moves the day and the tempo, not the gap', () => {
     const log = [line(0, 'c'), cold(1, 'c'), line(3, 'c', { passes: [{ bpm: 108, clean: true }] })];
     expect(due(5, ...log)).toEqual([]);

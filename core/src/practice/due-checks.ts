@@ -28,12 +28,12 @@ interface Held {
   readonly step: number;
   readonly since: string;
 }
-/** The first pass of a cold line alone says whether it holds. */
-function afterCold(held: Held, e: LogEntry): Held {
+/** The first pass of a cold line alone says whether it holds. What was asked for had been held, in lines that may be gone. */
+function afterCold(held: Held | null, e: LogEntry): Held | null {
   const [first] = e.passes;
   if (!first) return held;
-  const step = first.clean ? Math.min(held.step + 1, CHECK_DAYS.length - 1) : 0;
-  return { ...held, step, since: e.startedAt };
+  const step = first.clean ? Math.min((held?.step ?? 0) + 1, CHECK_DAYS.length - 1) : 0;
+  return { bpm: held?.bpm ?? first.bpm, step, since: e.startedAt };
 }
 /** A session moves the day; it is held from the first that held a tempo, at the tempo that was held last. */
 function afterSession(held: Held | null, e: LogEntry, asked: number): Held | null {
@@ -66,7 +66,7 @@ export function dueChecks(log: readonly LogEntry[], studies: readonly Study[], t
     const section = study?.sections.find((s) => s.id === last?.sectionId);
     if (!last || !study || !section) return [];
     let held: Held | null = null;
-    for (const e of inTime) held = e.cold && held ? afterCold(held, e) : afterSession(held, e, askedIn(e, studies));
+    for (const e of inTime) held = e.cold ? afterCold(held, e) : afterSession(held, e, askedIn(e, studies));
     if (!held) return [];
     const days = daysBetween(held.since, today);
     const overdue = days - (CHECK_DAYS[held.step] ?? 1);

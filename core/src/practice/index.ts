@@ -1,3 +1,4 @@
+export * from './course.js';
 export * from './due-checks.js';
 export * from './ladder.js';
 export * from './log.js';

@@ -7,13 +7,12 @@ import type { Goal, PlannedBlock, PracticeMatter } from '../records.js';
 import { HALVES, type Wanted } from './allot.js';
 import { daysLeft, type Focus, NEAR_DAYS, stepOf } from './focus.js';
 import type { BlockReason } from './reason.js';
+import { MOST_OF, ROOM, type Room } from './room.js';
 import { type ChangeWork, type SectionWork } from './section-work.js';
 import { capped, type Session, tempoOf } from './session.js';
 
 /** The most that a block lasts after pain, in half minutes. */
 const MOST_AFTER_PAIN = 8;
-/** What a hand bears of a burst, a barre and a weak pair in one session, in half minutes. */
-export const MOST_OF = { burst: 6, barre: 6, pair: 10 } as const;
 /** A burst and the form come only where there are so many minutes. */
 const BURST_FROM = 12;
 /** Hands apart, likewise. */
@@ -21,24 +20,6 @@ const APART_FROM = 10;
 const FORM_FROM = 20;
 /** Where nothing comes any more, control shows at such a share of the best tempo. */
 const PLATEAU_SHARE = 0.6;
-
-type Room = Omit<Wanted, 'block'>;
-const room = (least: number, want: number, most: number, worth: number): Room => ({ least, want, most, worth });
-/** Of how much time a kind of block wants, in half minutes; the worth says what stays where time is short. */
-const ROOM = {
-  warmUp: room(2, 4, 8, 80),
-  hand: room(4, 5, 10, 60),
-  handAfterBreak: room(4, 8, 14, 96),
-  chords: room(4, 4, 8, 50),
-  together: room(5, 8, 16, 100),
-  part: room(3, 4, 8, 70),
-  change: room(4, 6, 10, 75),
-  pair: room(4, 4, 8, 45),
-  burst: room(3, 3, MOST_OF.burst, 30),
-  check: room(1, 2, 2, 90),
-  form: room(6, 6, 20, 40),
-  formBeforeDate: room(6, 12, 30, 92),
-} as const;
 
 /** A block with the room it has; after pain none is longer than a few minutes, and none grows. */
 export function wanted(session: Session, block: Wanted['block'], own: Room & Pick<Wanted, 'grows'>): Wanted {

@@ -6,7 +6,7 @@ import { DEFAULT_PROFILE } from '../../player/index.js';
 import { dueChecks } from '../due-checks.js';
 import { daysBetween, type LogEntry } from '../log.js';
 import { BLOCK_KINDS, type Course, type Goal, type PlannedBlock } from '../records.js';
-import { LONGEST_PLAN, planSession, type SessionRequest, SHORTEST_PLAN } from './index.js';
+import { LONGEST_PLAN, planSession, restOf, type SessionRequest, SHORTEST_PLAN } from './index.js';
 
 const shapes = [
   { id: 'em', name: 'Em', frets: [0, 2, 2, 0, 0, 0], fingers: [null, 2, 3, null, null, null] },
@@ -315,5 +315,20 @@ describe('as a teacher plans', () => {
   it('without anything written the time is the player’s own; minutes out of bounds are refused', () => {
     expect(plan(15, { studies: [] }).blocks).toMatchObject([{ kind: 'own', minutes: 15 }]);
     for (const minutes of [0, 2, 7.5, LONGEST_PLAN + 1, NaN]) expect(() => plan(minutes)).toThrow(RangeError);
+  });
+});
+
+describe('what is left of a plan', () => {
+  const { blocks } = plan(30, { open: { studyId: 'lamps', sectionId: 'comp' } });
+  it('is fitted into the minutes that are left: in its order, none longer, the least worth left out', () => {
+    for (const minutes of [1, 3.5, 8, 20, 30, 60]) {
+      const rest = restOf(blocks, minutes);
+      const sum = rest.reduce((all, b) => all + b.minutes, 0);
+      expect(sum).toBe(Math.min(30, minutes));
+      const at = rest.map((b) => blocks.findIndex((o) => o.kind === b.kind && of(o) === of(b)));
+      expect(at).toEqual([...at].sort((a, b) => a - b));
+      rest.forEach((b, n) => expect(b.minutes).toBeLessThanOrEqual(blocks[at[n]!]!.minutes));
+    }
+    expect(kinds(restOf(blocks, 6))).toEqual(['warm-up', 'together', 'hard change']);
   });
 });

@@ -1,5 +1,6 @@
 import { fact } from '../../fault/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
+import { courseWith } from '../course.js';
 import { dueChecks } from '../due-checks.js';
 import { BLOCK_KINDS, type PlannedBlock } from '../records.js';
 import { allot, HALVES, type Wanted } from './allot.js';
@@ -35,7 +36,8 @@ export interface PlannedSession {
  * @example planSession({ minutes: 10, studies: [], log: [], goals: [], today: '2026-03-01', hands: [] }).blocks.length // 1
  */
 export function planSession(asked: SessionRequest): PlannedSession {
-  const { minutes, studies, log, goals, today, hands, courses = [], open = null } = asked;
+  const { minutes, studies, log, goals, today, hands, open = null } = asked;
+  const courses = (asked.courses ?? []).map((c) => courseWith(c, log));
   if (!Number.isInteger(minutes) || minutes < SHORTEST_PLAN || minutes > LONGEST_PLAN)
     throw new RangeError(`minutes: ${minutes} is no whole number from ${SHORTEST_PLAN} to ${LONGEST_PLAN}`);
   const condition = conditionOf(log, today);

@@ -93,7 +93,8 @@ function lostIn(lines: readonly LogEntry[], heldIn: HeldIn): number | null {
   let held: number | null = null;
   let lost = false;
   for (const e of lines) {
-    if (e.cold) lost = held !== null && e.passes[0] ? !e.passes[0].clean : lost;
+    const [first] = e.passes;
+    if (e.cold && first) [held, lost] = [held ?? first.bpm, !first.clean];
     else if (heldIn(e) !== null) [held, lost] = [heldIn(e), false];
   }
   return lost ? held : null;

@@ -32,3 +32,4 @@ export * from './layers.js';
 export * from './refused/imports.js';
 export * from './refused/losses.js';
 export * from './plan.js';
+export * from './course.js';
