@@ -1,10 +1,13 @@
 import { Injectable, signal } from '@angular/core';
 import type {
   AccentCycle,
+  Course,
   HandProfile,
   PiecePlan,
   Plan,
+  PlannedSession,
   ReadingRequest,
+  SessionRequest,
   StartingPoint,
   Study,
   UnrolledForm,
@@ -51,6 +54,14 @@ export class Compute {
   /** Ways to begin on a cycle. */
   startingPoints(cycle: AccentCycle, profile: HandProfile): Promise<StartingPoint[]> {
     return this.link.ask((computer) => computer.startingPoints(cycle, profile), SILENT_MS);
+  }
+  /** A section's own course. */
+  courseFor(...asked: Parameters<Computer['courseFor']>): Promise<Course> {
+    return this.link.ask((computer) => computer.courseFor(...asked), SILENT_MS);
+  }
+  /** A session of so many minutes. */
+  planSession(request: SessionRequest): Promise<PlannedSession> {
+    return this.link.ask((computer) => computer.planSession(request), SILENT_MS);
   }
   /** Bars of a section as they are written. */
   writtenBars(request: ReadingRequest, from: number, to: number): Promise<WrittenBars> {

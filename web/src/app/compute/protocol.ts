@@ -10,6 +10,7 @@ import type {
   CompRefusal,
   CompRequest,
   CompText,
+  Course,
   DataFault,
   Easier,
   Fact,
@@ -26,6 +27,7 @@ import type {
   LineResult,
   NamedChart,
   OrderedChart,
+  PlannedSession,
   RankedKey,
   ReadingRequest,
   ReadNotes,
@@ -33,7 +35,9 @@ import type {
   RowRequest,
   RowResult,
   SchoolLine,
+  Section,
   SectionHands,
+  SessionRequest,
   SectionKeyRefusal,
   StartingPoint,
   Study,
@@ -54,6 +58,8 @@ export interface Computer {
   unrollForm(study: Study): UnrolledForm;
   /** As text, for it is long; `null` where the form has no such part. */
   piecePlan(study: Study, first: number): string;
+  courseFor(section: Section, study: Study, hand: HandProfile, id: string, begun: string): Course;
+  planSession(request: SessionRequest): PlannedSession;
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }
 /** Told from time to time how far a solver has come, 0…1. */

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { piecePlan, startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
+import { courseFor, piecePlan, planSession, startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import { readForPage } from './read-for-page';
 import type { Computer } from './protocol';
@@ -7,6 +7,8 @@ import type { Computer } from './protocol';
 const computer: Computer = {
   readForPage,
   startingPoints,
+  planSession,
+  courseFor,
   writtenBars,
   unrollForm: (study) => unrollForm(study),
   piecePlan: (study, first) => JSON.stringify(piecePlan(study, first)),

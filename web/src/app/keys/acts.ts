@@ -117,6 +117,16 @@ export const ACTS = [
   { id: 'take mark back', scope: 'practise', keys: ['Backspace'] },
   { id: 'next drill', scope: 'practise', keys: ['n'] },
   { id: 'stand view', scope: 'practise', keys: ['v'] },
+  { id: 'ten minutes', scope: 'practise', keys: ['q'] },
+  { id: 'twenty minutes', scope: 'practise', keys: ['w'] },
+  { id: 'thirty minutes', scope: 'practise', keys: ['e'] },
+  { id: 'forty-five minutes', scope: 'practise', keys: ['r'] },
+  { id: 'own minutes', scope: 'practise', keys: ['t'] },
+  { id: 'go on', scope: 'practise', keys: ['ArrowRight'], buttons: 'go' },
+  { id: 'skip block', scope: 'practise', keys: ['s'] },
+  { id: 'shorten block', scope: 'practise', keys: ['h'] },
+  { id: 'swap blocks', scope: 'practise', keys: ['x'] },
+  { id: 'tense', scope: 'practise', keys: ['m'] },
   { id: 'leave stand view', scope: 'practise', keys: ['Escape'] },
 
   // While a hand is measured letters answer, and mean nothing else.

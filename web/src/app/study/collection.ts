@@ -250,6 +250,15 @@ export class Collection {
   saveLog(entry: LogEntry) {
     this.put({ kind: 'row', table: 'log', row: entry });
   }
+  saveGoal(goal: Goal) {
+    this.put({ kind: 'row', table: 'goals', row: goal });
+  }
+  saveCourse(course: Course) {
+    this.put({ kind: 'row', table: 'courses', row: course });
+  }
+  savePlan(plan: SessionPlan) {
+    this.put({ kind: 'row', table: 'plans', row: plan });
+  }
   saveProfile(profile: HandProfile) {
     this.put({ kind: 'row', table: 'profiles', row: profile });
   }
@@ -298,6 +307,12 @@ export class Collection {
   }
   deleteLog(entry: LogEntry): () => void {
     return this.remove('deleted', `${entry.studyName} · ${entry.sectionName}`, 'log', entry.id);
+  }
+  deleteGoal(goal: Goal): () => void {
+    return this.remove('deleted', goal.name, 'goals', goal.id);
+  }
+  deleteCourse(course: Course): () => void {
+    return this.remove('deleted', course.name, 'courses', course.id);
   }
   deleteProfile(profile: HandProfile): () => void {
     return this.remove('deleted', profile.name, 'profiles', profile.id);

@@ -3,9 +3,11 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
 import {
+  courseFor,
   cycleById,
   makeStudy,
   piecePlan,
+  planSession,
   putShape,
   readShape,
   setChart,
@@ -45,6 +47,12 @@ export class InstantCompute {
   }
   startingPoints(...asked: Parameters<Compute['startingPoints']>) {
     return Promise.resolve(startingPoints(...asked));
+  }
+  courseFor(...asked: Parameters<Compute['courseFor']>) {
+    return Promise.resolve(courseFor(...asked));
+  }
+  planSession(...asked: Parameters<Compute['planSession']>) {
+    return Promise.resolve(planSession(...asked));
   }
   writtenBars(...asked: Parameters<Compute['writtenBars']>) {
     return Promise.resolve(writtenBars(...asked));
@@ -122,6 +130,11 @@ export interface World {
   readonly open: OpenStudy;
   readonly collection: Collection;
   readonly transport: SilentTransport;
+}
+/** A component some of whose parts are fetched later: they are compiled before it is shown. Before `aWorld`. */
+export async function withLaterParts(component: Type<unknown>): Promise<void> {
+  TestBed.overrideComponent(component, {});
+  await TestBed.compileComponents();
 }
 /** Storage of its own, no worker, no sound, and one open study. */
 export async function aWorld(study: Study = fiveOverTwelve(), providers: unknown[] = []): Promise<World> {

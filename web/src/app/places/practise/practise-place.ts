@@ -11,8 +11,11 @@ import {
   viewChild,
 } from '@angular/core';
 import {
-  askedDrill,
+  barOf,
+  type CourseStep,
+  cycleLength,
   type DueCheck,
+  type PlannedBlock,
   fretsText,
   heldInTurn,
   placeLabel,
@@ -21,10 +24,6 @@ import {
   rungCount,
   LONGEST_REMINDER,
   MOST_REMINDERS,
-  type SaidDrill,
-  type SectionDrill,
-  drillList,
-  sectionDrills,
   setLadder,
   setReminder,
   limitOf,
@@ -32,17 +31,23 @@ import {
 import { Keys } from '../../keys/keys';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
-import { AskedDrills, Collection, OpenStudy } from '../../study';
+import { Collection, OpenStudy } from '../../study';
 import { practise as practiseWords } from '../../words/practise';
 import { shell as words } from '../../words/shell';
+import { CoursePanel } from './course-panel';
+import { DrillChoice } from './drill-choice';
 import { DueList } from './due-list';
+import { GoalsPanel } from './goals-panel';
+import { PlanLine } from './plan-line';
+import { PlanRun } from './plan-run';
 import { PracticeSession } from './session';
+import { TodayPanel } from './today-panel';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
+import { awakeWhile } from '../../ui/awake';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
 import { FIELD } from '../../ui/field';
-import { sayDrills } from '../../words/said/drills';
 import { sayFact } from '../../words/said/faults';
 import { sayHandRules } from '../../words/said/hands';
 import { sayCycle } from '../../words/said/catalogue';
@@ -50,8 +55,8 @@ import { sayCycle } from '../../words/said/catalogue';
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [DueList, FIELD, Soon, MatButton, SELECT, TurnStrip],
-  providers: [TurnInView],
+  imports: [CoursePanel, DueList, GoalsPanel, PlanLine, TodayPanel, FIELD, Soon, MatButton, SELECT, TurnStrip],
+  providers: [TurnInView, DrillChoice],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -77,6 +82,14 @@ export class PractisePlace {
     const section = this.section();
     const heard = this.heard();
     return section ? (section.cycle.labels[heard?.count ?? 0] ?? '') : '';
+  });
+  /** The bar that is heard, from 1, where the section has several; else 0. */
+  protected readonly bar = computed(() => {
+    const [section, heard, reading] = [this.section(), this.heard(), this.open.reading()];
+    if (!section || !heard || !reading || heard.countingIn) return 0;
+    const bars = barOf(section.cycle, reading.score.length);
+    const at = (heard.turn * cycleLength(section.cycle) + heard.inTurn) % Math.max(1, reading.score.length);
+    return bars > 1 ? barOf(section.cycle, at) + 1 : 0;
   });
   protected readonly strong = computed(() => {
     const section = this.section();
@@ -122,50 +135,39 @@ export class PractisePlace {
     const ceiling = Math.floor(this.ceiling());
     return Math.max(start, end) > this.ceiling() ? this.words.overCeiling(ceiling) : '';
   });
-  private readonly askedKeys = signal<readonly string[]>([]);
-  /** Drills made from the section as written, for as long as its script stays the same. */
-  protected readonly drills = computed((): readonly (SectionDrill & SaidDrill)[] => {
-    const written = this.open.written();
-    if (!written) return [];
-    const moves = this.open.writtenReading()?.moves ?? [];
-    const study = this.open.study();
-    // Bars and joints that another place has asked for stand before those that every section has.
-    if (!study) return [];
-    const own = drillList(written, study, this.collection.profile(), moves);
-    const elsewhere = this.askedKeys().filter((key) => !own.some((d) => d.key === key));
-    const all = sectionDrills(written, this.collection.profile(), moves, study.cells);
-    const asked = elsewhere.flatMap(
-      (key) => askedDrill(written, study, key, moves) ?? all.find((d) => d.key === key) ?? [],
-    );
-    return sayDrills([...asked, ...own]);
-  });
-  /** Drills asked for by another place, to be taken one after another; all there are when none were. */
-  private readonly queue = signal<readonly string[]>([]);
-  protected readonly queued = computed(() => {
-    const n = this.queue().indexOf(this.session.drill() ?? '');
-    return n < 0 || this.queue().length < 2 ? null : { n: n + 1, of: this.queue().length };
-  });
-  protected readonly drillWhy = computed(
-    () => this.drills().find((d) => d.name === this.session.drill())?.why ?? this.words.asWrittenWhy,
-  );
+  protected readonly choice = inject(DrillChoice);
+  protected readonly drillWhy = computed(() => this.choice.why() || this.words.asWrittenWhy);
   /** Why today begins at its tempo. */
   protected readonly todayWhy = computed(() => {
     const today = this.session.today();
     return today ? sayFact(today.reason) : '';
   });
+  protected readonly run = inject(PlanRun);
+  private readonly today = viewChild(TodayPanel);
   private readonly begins = viewChild<string, ElementRef<HTMLButtonElement>>('begins', { read: ElementRef });
   /** Opens what is checked, at the tempo that was held: one pass, cold. */
-  protected check(c: DueCheck) {
-    const row = this.collection.row(c.studyId);
-    if (!row) return;
-    if (row.id !== this.open.study()?.id) this.open.open(row, c.sectionId);
-    else this.open.chooseSection(c.sectionId);
-    if (c.drill !== null) this.askedKeys.set([c.drill]);
-    this.chooseDrill(this.drills().find((d) => d.key === c.drill)?.name ?? '');
+  protected async check(c: DueCheck) {
+    await this.run.pause();
+    this.run.leave();
+    if (!(await this.choice.take(c))) return;
     this.session.askCold(c);
     // The list may lie below the fold: what comes next is Begin, for Space and for the thumb.
     this.begins()?.nativeElement.focus();
     this.begins()?.nativeElement.scrollIntoView({ block: 'center' });
+  }
+  /** A step of a course, at its tempo. */
+  protected async takeStep({ drill, bpm }: CourseStep) {
+    const [study, section] = [this.open.study(), this.open.section()];
+    if (!study || !section) return;
+    await this.run.pause();
+    this.run.leave();
+    if (!(await this.choice.take({ studyId: study.id, sectionId: section.id, drill: drill ?? null }))) return;
+    if (bpm !== null) this.session.askTempo(bpm);
+    this.begins()?.nativeElement.focus();
+  }
+  protected chooseDrill(name: string) {
+    this.run.leave();
+    this.choice.choose(name);
   }
   protected notCold() {
     this.session.askCold(null);
@@ -188,84 +190,65 @@ export class PractisePlace {
         clean: () => this.mark(true),
         'not clean': () => this.mark(false),
         'take mark back': () => this.session.takeBack(),
-        'next drill': () => this.nextDrill(),
+        'next drill': () => this.choice.next(),
+        ...this.forPlan(),
         'stand view': () => void this.toggleStand(),
         'leave stand view': () => this.stand() && void this.toggleStand(),
       },
       () => this.beginOrStop(),
     );
+    awakeWhile(computed(() => this.session.running() || this.run.on()));
+    this.run.opener = (block) => this.openBlock(block);
     inject(DestroyRef).onDestroy(() => {
+      this.run.opener = null;
+      void this.run.pause();
       void this.session.finish();
       this.session.close();
-      this.session.drill.set(null);
-      this.session.drillKey.set(null);
-      this.open.drill(null);
-    });
-    const keys = inject(AskedDrills).take();
-    this.askedKeys.set(keys);
-    const drills = this.drills();
-    const asked = keys.flatMap((key) => drills.find((d) => d.key === key)?.name ?? []);
-    this.queue.set(asked);
-    if (asked[0]) this.chooseDrill(asked[0]);
-    // What is written may become another while a drill is chosen: by undo, in another tab, with another section.
-    effect(() => {
-      this.drills();
-      untracked(() => this.followWritten());
+      this.choice.leave();
     });
     // Another section, or another drill, is another line in the logbook.
-    const what = () => `${this.section()?.id ?? ''} ${this.session.drill() ?? ''}`;
-    let before = what();
     effect(() => {
-      const id = what();
+      const [id, drill] = [this.section()?.id ?? '', this.session.drillKey()];
       untracked(() => {
-        if (id !== before) {
-          void this.session.finish();
-          this.session.close();
-        }
-        before = id;
+        if (this.session.isOn(id, drill)) return;
+        void this.session.finish();
+        this.session.close();
       });
     });
   }
 
-  /** The drill that is chosen, made anew where something else is written now; it ends where nothing of it is left. */
-  private followWritten() {
-    const key = this.session.drillKey();
-    if (key === null || this.writtenText() === this.madeOf) return;
-    this.chooseDrill(this.drills().find((d) => d.key === key)?.name ?? '');
+  private forPlan() {
+    const plan = (minutes: number) => () => void (this.today()?.make(minutes) ?? this.run.make(minutes));
+    return {
+      'ten minutes': plan(10),
+      'twenty minutes': plan(20),
+      'thirty minutes': plan(30),
+      'forty-five minutes': plan(45),
+      'own minutes': () => this.today()?.focusOwn(),
+      'go on': () => this.run.on() && void this.run.goOn(),
+      'skip block': () => void this.run.skip(),
+      'shorten block': () => this.run.shorten(),
+      'swap blocks': () => void this.run.swap(),
+      tense: () => this.run.on() && this.run.noteTension(),
+    };
   }
-  /** Of what the drill that is chosen was made. */
-  private madeOf = '';
-  private writtenText(): string {
-    const { id = '', script = '', chart = '', stepsPerCount = 0 } = this.open.written() ?? {};
-    return JSON.stringify([id, script, chart, stepsPerCount]);
+  private async openBlock({ kind, about, bpm }: PlannedBlock): Promise<boolean> {
+    if (!about) return true;
+    const { studyId, sectionId, drill = null } = about;
+    if (sectionId === undefined) return this.choice.takeStudy(studyId);
+    const there = await this.choice.take({ studyId, sectionId, drill });
+    if (there && kind === 'check' && bpm !== null) this.session.askCold({ sectionId, drill, bpm });
+    return there;
   }
-
-  protected chooseDrill(name: string) {
-    const drill = this.drills().find((d) => d.name === name);
-    this.session.drillKey.set(drill?.key ?? null);
-    if (!drill) {
-      this.session.drill.set(null);
-      return this.open.drill(null);
-    }
-    // Another drill begins at the section's tempo, the same one goes on at its own.
-    if (this.session.drill() !== drill.name) this.open.drill(null);
-    this.madeOf = this.writtenText();
-    this.open.drill(drill.make());
-    this.session.drill.set(drill.name);
-  }
-  /** The next of the drills asked for, or of all; after the last comes the first. */
-  protected nextDrill() {
-    const names = this.queue().length > 1 ? this.queue() : this.drills().map((d) => d.name);
-    const n = names.indexOf(this.session.drill() ?? '');
-    const next = names[(n + 1) % names.length];
-    if (next) this.chooseDrill(next);
-  }
-  /** A pass is marked when it is over, and once. */
+  /** A pass is marked when it is over, and once. The same key begins a plan, and goes on from what is silent in it. */
   protected mark(clean: boolean) {
+    const { run } = this;
+    if (clean && !this.session.running() && run.ready()) return void (run.on() ? run.goOn() : run.start());
     if (this.session.running() && !this.session.mark(clean)) this.notice.say(this.words.passGoesOn);
   }
   protected async beginOrStop() {
-    if (this.session.running()) await this.session.finish();
+    if (this.run.on() || this.run.ready()) await this.run.toggle();
+    else if (this.session.running()) await this.session.finish();
     else await this.session.begin();
   }
   protected async toggleStand() {

@@ -10,7 +10,9 @@ import {
   nextTempo,
   type PracticePass,
   type Rung,
+  type Section,
 } from '@ruffle-wheel/core';
+import { PiecePlaying } from '../../parts/piece-playing';
 import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
 import { ownFirst } from '../../data/demo';
@@ -25,6 +27,16 @@ const SHORTEST_MINUTES = 0.5;
 /** While it plays, the line is written anew so often: minutes without a mark count too. */
 const WRITE_EVERY_MS = 15_000;
 
+/** A block of a plan, as it is played. */
+export interface FollowedBlock {
+  readonly plan: string;
+  readonly block: number;
+  /** None: as the ladder has it. */
+  readonly bpm: number | null;
+  /** The study's form from end to end. */
+  readonly form: boolean;
+}
+
 /** One stretch of practice on the open section: its passes, its ladder, and the line it leaves in the logbook. */
 @Injectable({ providedIn: 'root' })
 export class PracticeSession {
@@ -32,6 +44,7 @@ export class PracticeSession {
   private readonly collection = inject(Collection);
   private readonly transport = inject(Transport);
   private readonly playing = inject(SectionPlaying);
+  private readonly piece = inject(PiecePlaying);
 
   private entryId = '';
   private sectionId = '';
@@ -77,6 +90,27 @@ export class PracticeSession {
     this.asked.set(check);
   }
   private isCold = false;
+  /** The block of a plan that is followed: its tempo, and where its line belongs. */
+  readonly follows = signal<FollowedBlock | null>(null);
+  private followed: FollowedBlock | null = null;
+  /** The hand was tense. */
+  readonly tense = signal(false);
+  noteTension(tense: boolean) {
+    this.tense.set(tense);
+    if (this.entryId) this.write();
+  }
+  private wishedTempo: number | null = null;
+  /** The next line begins at this tempo, whatever the logbook says. */
+  askTempo(bpm: number) {
+    this.close();
+    this.wishedTempo = bpm;
+    this.open.setTempo(bpm);
+  }
+  /** Whether the line that is open is about this; where none is, it is about anything. */
+  isOn(sectionId: string, drill: string | null): boolean {
+    if (!this.entryId || !this.practised || this.followed?.form) return true;
+    return this.practised.sectionId === sectionId && (this.practised.drill ?? null) === drill;
+  }
 
   /** Where to begin today, from what the logbook says of this section. */
   readonly today = computed(() => {
@@ -101,15 +135,17 @@ export class PracticeSession {
     this.entryId = newId();
     this.isCold = this.cold() !== null;
     this.sectionId = section.id;
+    this.followed = this.follows();
     const study = this.open.study();
     const drill = this.drillKey();
+    const part = { sectionName: this.label(), sectionId: section.id, ...(drill ? { drill } : {}) };
     this.practised = study && {
       studyId: study.id,
       studyName: study.name,
-      sectionName: this.label(),
-      sectionId: section.id,
-      ...(drill ? { drill } : {}),
+      // A form from end to end is of no section.
+      ...(this.followed?.form ? { sectionName: cleanName(study.name) } : part),
     };
+    this.tense.set(false);
     this.startedAt = new Date().toISOString();
     this.playedMs = 0;
     this.made.set([]);
@@ -123,14 +159,15 @@ export class PracticeSession {
     const before = this.entryId;
     await this.openLine();
     if (before !== this.entryId) {
-      const tempo = this.cold() ?? this.today()?.bpm ?? section.ladder.start;
+      const tempo = this.followed?.bpm ?? this.cold() ?? this.wishedTempo ?? this.today()?.bpm ?? section.ladder.start;
+      this.wishedTempo = null;
       this.base = { bpm: tempo, pass: 0 };
       this.rung.set(climb(section.ladder, [], tempo));
-      this.open.setTempo(tempo);
+      if (!this.followed?.form) this.open.setTempo(tempo);
     }
     this.playingSince = performance.now();
     this.marked = 0;
-    await this.playing.play();
+    await (this.followed?.form ? this.piece.play() : this.playing.play());
     if (!this.transport.running()) {
       this.going.set(false);
       this.playingSince = null;
@@ -156,7 +193,8 @@ export class PracticeSession {
     const pass = this.passOver();
     if (pass <= this.marked) return false;
     this.marked = pass;
-    if (section.bpm !== (this.rung()?.bpm ?? section.bpm)) this.base = { bpm: section.bpm, pass: this.made().length };
+    if (!this.followed?.form && section.bpm !== (this.rung()?.bpm ?? section.bpm))
+      this.base = { bpm: section.bpm, pass: this.made().length };
     this.made.update((p) => [...p, { bpm: section.bpm, clean }].slice(0 - MOST_PASSES));
     // Of a cold check the first pass counts: it is over with it.
     if (this.isCold) {
@@ -164,11 +202,15 @@ export class PracticeSession {
       void this.finish();
       return true;
     }
+    // A form has the tempi of its sections.
+    if (!this.followed?.form) this.climbOn(section);
+    this.write();
+    return true;
+  }
+  private climbOn(section: Section) {
     const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
     this.rung.set(rung);
     if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
-    this.write();
-    return true;
   }
   /** The last mark was none: the ladder stands as it did before it, and the pass can be marked anew. */
   takeBack() {
@@ -178,9 +220,7 @@ export class PracticeSession {
     this.made.update((p) => p.slice(0, -1));
     this.marked = Math.max(0, this.marked - 1);
     if (this.base.pass > this.made().length) this.base = { bpm: last.bpm, pass: this.made().length };
-    const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
-    this.rung.set(rung);
-    if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
+    if (!this.followed?.form) this.climbOn(section);
     this.write();
   }
 
@@ -219,6 +259,8 @@ export class PracticeSession {
       passes: this.made(),
       pain: this.painNoted(),
       ...(this.isCold ? { cold: true } : {}),
+      ...(this.tense() ? { tension: true } : {}),
+      ...(this.followed ? { plan: this.followed.plan, block: this.followed.block } : {}),
     };
     this.collection.saveLog(entry);
     return entry;
@@ -230,5 +272,6 @@ export class PracticeSession {
     this.rung.set(null);
     this.made.set([]);
     this.lastWritten.set(null);
+    this.tense.set(false);
   }
 }
