@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { makeStudy, type Study } from '../piece/index.js';
-import { CHECK_DAYS, dueChecks, type LogEntry } from './index.js';
+import { CHECK_DAYS, dueChecks, heldLines, type LogEntry } from './index.js';
 
 const study: Study = makeStudy('s', 'Lamps');
 const section = { ...study.sections[0]!, ladder: { ...study.sections[0]!.ladder, passes: 1 } };
@@ -46,6 +46,14 @@ describe('does it hold', () => {
   it('a cold line alone says as much: what was held before it may be gone from the log', () => {
     expect(due(3, cold(0, 'c'))).toMatchObject([{ bpm: 100, step: 1, days: 3 }]);
     expect(due(1, cold(0, 'n'))).toMatchObject([{ bpm: 100, step: 0, days: 1 }]);
+  });
+  it('all that was held is told: what holds, when it is asked for again, what was lost', () => {
+    const told = (n: number, ...log: LogEntry[]) => heldLines(log, studies, day(n)).map((h) => [h.overdue, h.lost]);
+    expect(told(0, line(0, 'c'))).toEqual([[-1, false]]);
+    expect(told(2, line(0, 'c'), cold(1, 'c'))).toEqual([[-2, false]]);
+    expect(told(3, line(0, 'c'), cold(3, 'n'))).toEqual([[-1, true]]);
+    expect(told(4, line(0, 'c'), cold(3, 'n'), line(4, 'c'))).toEqual([[-1, false]]);
+    expect(told(4, line(0, 'c'), cold(3, 'n'), line(4, 'n'))).toEqual([[-1, true]]);
   });
   it('a session moves the day and the tempo, not the gap', () => {
     const log = [line(0, 'c'), cold(1, 'c'), line(3, 'c', { passes: [{ bpm: 108, clean: true }] })];

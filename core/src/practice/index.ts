@@ -1,4 +1,5 @@
 export * from './course.js';
+export * from './days.js';
 export * from './due-checks.js';
 export * from './ladder.js';
 export * from './log.js';

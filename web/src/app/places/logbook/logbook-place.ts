@@ -9,6 +9,7 @@ import { Collection } from '../../study';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
 import { logbook as logbookWords } from '../../words/logbook';
+import { HoldsPanel } from './holds-panel';
 import { TempoChart } from './tempo-chart';
 import { SELECT } from '../../ui/select';
 import { IconButton } from '../../ui/icon-button';
@@ -23,7 +24,7 @@ const TWO_LINES = 64;
 /** Am I getting there, does it hold? Every session, and the tempo reached over the weeks; lines are drawn as they come into sight. */
 @Component({
   selector: 'app-logbook-place',
-  imports: [IconButton, SELECT, Soon, ScrollingModule, TempoChart],
+  imports: [HoldsPanel, IconButton, SELECT, Soon, ScrollingModule, TempoChart],
   templateUrl: './logbook-place.html',
   styleUrl: './logbook-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

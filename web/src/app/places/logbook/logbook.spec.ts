@@ -100,4 +100,27 @@ describe('logbook', () => {
     const f = await show(LogbookPlace);
     expect(element(f).textContent).toMatch(/Nothing practised yet/);
   });
+  it('says what is lost, due and holding, and shows the days of practice', async () => {
+    const ago = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString();
+    const held = (id: string, n: number, clean: boolean, more: Partial<LogEntry> = {}): LogEntry => ({
+      ...entry(id, 's', '', 100),
+      sectionId: 's-a',
+      startedAt: ago(n),
+      passes: Array.from({ length: 4 }, () => ({ bpm: 100, clean })),
+      ...more,
+    });
+    world.collection.saveLog(held('4', 3, true));
+    const f = await show(LogbookPlace);
+    const heads = () => texts(f, 'app-holds-panel h2');
+    await soon(() => expect(heads()[1]).toBe('Due: 1'));
+    world.collection.saveLog(held('5', 0, true, { cold: true }));
+    await f.whenStable();
+    expect(heads()[1]).toBe('Holds: 1');
+    expect(texts(f, 'app-holds-panel li').join()).toMatch(/asked for in 3 days/);
+    world.collection.saveLog(held('5', 0, false, { cold: true, pain: true }));
+    await f.whenStable();
+    expect(heads()[1]).toBe('Lost: 1');
+    expect(heads()[0]).toBe('2 days in 12 weeks');
+    expect(all(f, '.days .pain')).toHaveLength(1);
+  });
 });

@@ -1,17 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { setLadder } from '@ruffle-wheel/core';
-import {
-  aWorld,
-  all,
-  choose,
-  field,
-  press,
-  show,
-  texts,
-  type,
-  type World,
-  withLaterParts,
-} from '../../testing/world';
+import { aWorld, all, choose, field, press, show, texts, type, type World, withLaterParts } from '../../testing/world';
 import { CoursePanel } from './course-panel';
 import { GoalsPanel } from './goals-panel';
 import { PractisePlace } from './practise-place';

@@ -24,4 +24,17 @@ export const logbook = {
   minutesUnit: 'min',
   cold: 'cold',
   pain: 'pain noted',
+  holds: {
+    title: 'What holds',
+    none: 'Nothing was held yet: as many clean passes in a row as the ladder asks for.',
+    states: {
+      lost: (n: number) => `Lost: ${n}`,
+      due: (n: number) => `Due: ${n}`,
+      holds: (n: number) => `Holds: ${n}`,
+    },
+    due: (days: number) => `${plural(days, 'day')} ago`,
+    in: (days: number) => `asked for in ${plural(days, 'day')}`,
+    days: (days: number, weeks: number) => `${plural(days, 'day')} in ${weeks} weeks`,
+    day: (day: string, minutes: number, pain: boolean) => `${day}: ${minutes} min${pain ? ', pain noted' : ''}`,
+  },
 };

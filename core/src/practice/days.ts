@@ -1,0 +1,34 @@
+import { daysBetween, type LogEntry } from './log.js';
+
+/** A day of practice. */
+export interface PracticeDay {
+  /** ISO day. */
+  readonly day: string;
+  readonly minutes: number;
+  /** Pain was noted. */
+  readonly pain: boolean;
+}
+const DAY_MS = 86_400_000;
+const DAYS_A_WEEK = 7;
+
+/**
+ * So many weeks up to today, from a Monday on: every day with its minutes, days without any among them.
+ * @param log any order; later days are left out
+ * @example practiceDays([], '2026-03-04', 1).map((d) => d.day) // ['2026-03-02', '2026-03-03', '2026-03-04']
+ */
+export function practiceDays(log: readonly LogEntry[], today: string, weeks: number): PracticeDay[] {
+  const found = new Map<string, { minutes: number; pain: boolean }>();
+  for (const e of log) {
+    const day = e.startedAt.slice(0, 10);
+    const before = found.get(day);
+    found.set(day, { minutes: (before?.minutes ?? 0) + e.minutes, pain: e.pain || (before?.pain ?? false) });
+  }
+  const monday = (new Date(`${today}T00:00:00Z`).getUTCDay() + DAYS_A_WEEK - 1) % DAYS_A_WEEK;
+  const first = Date.parse(today) - (monday + (weeks - 1) * DAYS_A_WEEK) * DAY_MS;
+  const n = daysBetween(new Date(first).toISOString(), today) + 1;
+  return Array.from({ length: n }, (_, i) => {
+    const day = new Date(first + i * DAY_MS).toISOString().slice(0, 10);
+    const { minutes = 0, pain = false } = found.get(day) ?? {};
+    return { day, minutes, pain };
+  });
+}
