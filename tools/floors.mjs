@@ -11,7 +11,7 @@ export const FLOORS = [
   ...['score', 'notation'],
   ...['solve/fit-cycle', 'solve/finger-line', 'solve/voicings', 'solve/shape-row', 'solve/fret-line'],
   ...['solve/both-hands', 'solve/rank-keys', 'solve/bass-line', 'solve/comp'],
-  ...['drill', 'sound', 'reading', 'practice'],
+  ...['drill', 'sound', 'reading', 'practice', 'practice/plan'],
   ...['findings', 'findings/right-hand', 'findings/left-hand'],
   ...['format'],
   ...['exchange/written', 'exchange/foreign', 'exchange/midi', 'exchange/musicxml', 'exchange/files'],

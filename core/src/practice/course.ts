@@ -3,7 +3,7 @@ import type { Section, Study } from '../piece/index.js';
 import type { HandProfile } from '../player/index.js';
 import { clampBpm } from '../time/index.js';
 import { type LogEntry, reached } from './log.js';
-import { sectionWork } from './plan/section-work.js';
+import { sectionWork } from './section-work.js';
 import type { Course, CourseStep, Gate } from './records.js';
 
 /** On so many days a step has to hold; the fast ones on more. */
@@ -55,6 +55,9 @@ export function courseFor(section: Section, study: Study, hand: HandProfile, id:
 /** Days on which a step's gate was passed, each once. */
 const daysOf = (days: readonly string[]): string[] => [...new Set(days.map((d) => d.slice(0, 10)))].sort();
 export const isPassed = ({ gate, passed }: CourseStep): boolean => daysOf(passed).length >= gate.days;
+
+/** The step that a course stands at; -1 when all are passed. */
+export const stepOf = (course: Course): number => course.steps.findIndex((s) => !isPassed(s));
 
 /**
  * A course with what the log says of it: a day counts for a step when its gate's clean passes were played in a row at its

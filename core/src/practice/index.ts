@@ -5,4 +5,3 @@ export * from './ladder.js';
 export * from './log.js';
 export * from './tempo-lines.js';
 export * from './records.js';
-export * from './plan/index.js';

@@ -5,10 +5,11 @@ import { clampBpm } from '../../time/index.js';
 import type { DueCheck } from '../due-checks.js';
 import type { Goal, PlannedBlock, PracticeMatter } from '../records.js';
 import { HALVES, type Wanted } from './allot.js';
-import { daysLeft, type Focus, NEAR_DAYS, stepOf } from './focus.js';
+import { stepOf } from '../course.js';
+import { daysLeft, type Focus, NEAR_DAYS } from './focus.js';
 import type { BlockReason } from './reason.js';
 import { MOST_OF, ROOM, type Room } from './room.js';
-import { type ChangeWork, type SectionWork } from './section-work.js';
+import { type ChangeWork, type SectionWork } from '../section-work.js';
 import { capped, type Session, tempoOf } from './session.js';
 
 /** The most that a block lasts after pain, in half minutes. */

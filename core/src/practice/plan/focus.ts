@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../../fault/index.js';
 import type { Section, Study } from '../../piece/index.js';
-import { isPassed } from '../course.js';
+import { stepOf } from '../course.js';
 import { dueChecks, type DueCheck } from '../due-checks.js';
 import { daysBetween, type LogEntry } from '../log.js';
 import type { Course, Goal } from '../records.js';
@@ -41,9 +41,6 @@ export const goalsOf = ({ goals, today }: Pick<Asked, 'goals' | 'today'>): Goal[
 /** Days until a goal's date; Infinity without one. */
 export const daysLeft = (goal: Goal, today: string): number =>
   goal.by === undefined ? Infinity : daysBetween(today, goal.by);
-/** The step that a course stands at; -1 when all are passed. */
-export const stepOf = (course: Course): number => course.steps.findIndex((s) => !isPassed(s));
-
 const about = (
   matter: { readonly studyId: string; readonly sectionId?: string } | undefined,
   studyId: string,

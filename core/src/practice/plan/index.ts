@@ -1,5 +1,4 @@
 export { type PlannedSession, planSession, LONGEST_PLAN, SHORTEST_PLAN } from './plan-session.js';
 export type { SessionRequest } from './session.js';
 export type { BlockReason, PlanNote } from './reason.js';
-export { stepOf } from './focus.js';
 export { restOf } from './rest.js';

@@ -8,7 +8,7 @@ import { blocksOf, checksOf, formLast, pairForGoal, warmUp } from './blocks.js';
 import { breakHalves, breaksIn, withBreaks } from './breaks.js';
 import { daysLeft, type Focus, focuses, goalsOf, NEAR_DAYS } from './focus.js';
 import type { PlanNote } from './reason.js';
-import { type SectionWork, sectionWork } from './section-work.js';
+import { type SectionWork, sectionWork } from '../section-work.js';
 import type { Session, SessionRequest } from './session.js';
 import { BREAK_DAYS, conditionOf } from './standing.js';
 

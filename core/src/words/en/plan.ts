@@ -1,4 +1,5 @@
-import type { BlockReason, PlannedBlock, PlanNote } from '../../practice/index.js';
+import type { PlannedBlock } from '../../practice/index.js';
+import type { BlockReason, PlanNote } from '../../practice/plan/index.js';
 import { plural } from './numbers.js';
 import { present, type Sentences } from './refused/sentences.js';
 

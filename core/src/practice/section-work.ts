@@ -6,11 +6,11 @@ import {
   rangeKey,
   roundKey,
   type SectionDrill,
-} from '../../drill/index.js';
-import type { Section, Study } from '../../piece/index.js';
-import type { HandProfile } from '../../player/index.js';
-import { barreOver, type LeftMove, leftMoves, scoreOf } from '../../score/index.js';
-import type { Finger } from '../../stroke/index.js';
+} from '../drill/index.js';
+import type { Section, Study } from '../piece/index.js';
+import type { HandProfile } from '../player/index.js';
+import { barreOver, type LeftMove, leftMoves, scoreOf } from '../score/index.js';
+import type { Finger } from '../stroke/index.js';
 
 /** One move of the left hand as work: the steps in which it is learned, by their drills' keys. */
 export interface ChangeWork {
