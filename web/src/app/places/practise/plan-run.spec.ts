@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { type PlannedBlock, setChart, setLadder, setScript } from '@ruffle-wheel/core';
+import { type PlannedBlock, setLadder, setScript } from '@ruffle-wheel/core';
 import {
   aWorld,
   all,
@@ -184,15 +184,25 @@ describe('a planned session', () => {
     expect(rest.reduce((sum, b) => sum + b.minutes, 0)).toBeLessThanOrEqual(6);
     expect(rest.at(-1)?.kind).toBe('form');
   });
-  it('something else taken up by hand is what Space begins then', async () => {
-    world.open.adjust(setChart('s-a', ''));
+  it('something else taken up by hand is what Space begins then, at its own tempo and on a line of its own', async () => {
     const f = await planned(block('together', 1, { about: here, bpm: 90 }));
-    run().leave();
+    key(' ');
+    await settle();
+    session().mark(true);
+    await press(f, 'Pause (Space)');
+    await settle();
+    const plan = run().plan();
+    await press(f, 'Put the plan away');
+    await settle();
+    expect(run().plan()).toBeNull();
     key(' ');
     await settle();
     expect(run().on()).toBe(false);
     expect(session().running()).toBe(true);
+    session().mark(true);
     await session().finish();
-    expect(all(f, 'ol')).toHaveLength(1);
+    const lines = world.collection.log();
+    expect(lines.map((e) => e.plan)).toEqual(expect.arrayContaining([plan!.id, undefined]));
+    expect(lines).toHaveLength(2);
   });
 });

@@ -121,12 +121,15 @@ export class PlanRun {
   /** Something else was taken up. */
   leave() {
     this.minded.set(false);
+    this.session.follows.set(null);
   }
   /** The plan is not followed any more; what was done of it stays in the logbook. */
   async dismiss() {
     await this.pause();
     const plan = this.plan();
     if (plan) this.putAway.update((ids) => new Set([...ids, plan.id]));
+    this.leave();
+    this.session.close();
     this.notes.set([]);
     this.forget();
   }
