@@ -15,6 +15,8 @@ export interface Focus {
   readonly why: BlockReason;
   readonly goal: Goal | null;
   readonly course: Course | null;
+  /** Something asks for it today: what was missed, a date, a course, a goal. */
+  readonly presses: boolean;
   readonly rank: number;
 }
 /** What a session is planned from. */
@@ -82,9 +84,13 @@ function focusOf(
   const course = courses.find((c) => about(c.about, study.id, section.id) && stepOf(c) >= 0) ?? null;
   const isOpen = open?.studyId === study.id && open.sectionId === section.id;
   const [rank, why] = pressing({ standing, goal, course, isOpen }, today);
-  return { study, section, standing, why, goal, course, rank: holds && rank < PRESSING ? rank - PRESSING : rank };
+  const presses = rank >= PRESSING;
+  const later = holds && !presses && !standing.plateau ? BEHIND : 0;
+  return { study, section, standing, why, goal, course, presses, rank: rank - later };
 }
-const PRESSING = 10;
+const PRESSING = 20;
+/** What holds comes behind all that nothing presses for. */
+const BEHIND = 20;
 /** The check after a week: what passes it holds. */
 const HOLDS_FROM = 2;
 
@@ -104,7 +110,7 @@ function pressing(
   if (goal && left <= NEAR_DAYS) return [40 + open, fact('goal by its date', goal.name, left)];
   if (course) return [30 + open, courseStep(course)];
   if (goal) return [20 + open, ofGoal(goal, left)];
-  if (plateau) return [PRESSING + open, fact('slow on a plateau', plateau.bpm, plateau.sessions)];
+  if (plateau) return [10 + open, fact('slow on a plateau', plateau.bpm, plateau.sessions)];
   if (isOpen) return [3, fact('is open')];
   if (days === null) return [0, fact('never played')];
   // What was laid aside long ago waits behind what is being learned.

@@ -2,3 +2,4 @@ export { type PlannedSession, planSession, LONGEST_PLAN, SHORTEST_PLAN } from '.
 export type { SessionRequest } from './session.js';
 export type { BlockReason, PlanNote } from './reason.js';
 export { restOf } from './rest.js';
+export { conditionOf } from './standing.js';

@@ -17,8 +17,8 @@ export const SHORTEST_PLAN = 3;
 export const LONGEST_PLAN = 180;
 /** So little time is for one thing. */
 const SHORT_PLAN = 15;
-/** Rank from which a section presses. */
-const PRESSING = 20;
+/** From so many minutes on there is time for two sections, whether or not the second presses. */
+const LONG_PLAN = 40;
 
 export interface PlannedSession {
   readonly minutes: number;
@@ -66,18 +66,17 @@ function wantedFor(
   halves: number,
 ): Wanted[] {
   const { minutes } = session;
-  const pressing = ranked.filter((f) => f.rank >= PRESSING).length;
-  const usual = minutes < SHORT_PLAN ? 1 : minutes < 2 * BREAK_AT ? Math.min(2, Math.max(1, pressing)) : 2;
+  const two = minutes >= LONG_PLAN || (minutes >= SHORT_PLAN && ranked.filter((f) => f.presses).length > 1);
   const works: [Focus, SectionWork][] = [];
+  let wanted: Wanted[] = [];
   for (const focus of ranked) {
     works.push([focus, sectionWork(focus.section, focus.study, session.hand)]);
-    if (works.length < usual) continue;
-    const wanted = inOrder(session, works, checks);
-    if (works.length === ranked.length || wanted.reduce((sum, w) => sum + w.most, 0) >= halves) return wanted;
+    wanted = inOrder(session, works, checks);
+    const filled = wanted.reduce((sum, w) => sum + w.most, 0) >= halves;
+    if (filled && works.length >= (two ? 2 : 1)) break;
   }
-  return inOrder(session, works, checks);
+  return wanted;
 }
-const BREAK_AT = 20;
 
 /** All that a session would have, in its order, nothing twice. A check of what is worked on stands before that work. */
 function inOrder(

@@ -16,8 +16,10 @@ export const BREAK_DAYS = 10;
 const CLEAR_DAYS = 3;
 const PAIN_DAYS = 30;
 
+/** In the order in which they were played. */
 const upTo = (log: readonly LogEntry[], today: string): LogEntry[] =>
   log.filter((e) => daysBetween(e.startedAt, today) >= 0).sort((a, b) => a.startedAt.localeCompare(b.startedAt));
+const dayOf = (e: LogEntry): string => e.startedAt.slice(0, 10);
 
 /**
  * How the hands come to a session, as the log has it; lines of a later day, as of a clock set back, say nothing.
@@ -27,13 +29,12 @@ export function conditionOf(log: readonly LogEntry[], today: string): Condition 
   const lines = upTo(log, today);
   const last = lines.at(-1);
   const hurt = lines.filter((e) => e.pain).at(-1);
-  const since = new Set(lines.flatMap((e) => (hurt && e.startedAt > hurt.startedAt ? [e.startedAt.slice(0, 10)] : [])));
-  if (hurt) since.delete(hurt.startedAt.slice(0, 10));
+  const clear = new Set(lines.map(dayOf).filter((day) => hurt && day > dayOf(hurt)));
   const days = hurt ? daysBetween(hurt.startedAt, today) : Infinity;
   return {
     gap: last ? daysBetween(last.startedAt, today) : null,
     pain:
-      hurt && since.size < CLEAR_DAYS && days <= PAIN_DAYS
+      hurt && clear.size < CLEAR_DAYS && days <= PAIN_DAYS
         ? { days, bpm: hurt.passes.length ? Math.min(...hurt.passes.map((p) => p.bpm)) : null }
         : null,
     tension: last?.tension ?? false,
@@ -107,7 +108,7 @@ function plateauIn(lines: readonly LogEntry[], heldIn: HeldIn, ladder: Ladder, t
   const [first] = recent;
   if (!first || before.length === 0 || daysBetween(first.startedAt, today) > PLATEAU_DAYS) return null;
   const bpm = best(before);
-  const atTop = ladder.end > ladder.start && bpm >= ladder.end;
-  if (bpm === 0 || atTop || ladder.end <= ladder.start || best(recent) > bpm) return null;
+  // A ladder that leads down has no tempo to come beyond.
+  if (bpm === 0 || bpm >= ladder.end || best(recent) > bpm) return null;
   return { bpm, sessions: recent.length };
 }
