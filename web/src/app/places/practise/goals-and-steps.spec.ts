@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { setLadder } from '@ruffle-wheel/core';
 import { aWorld, all, choose, field, press, show, texts, type, type World, withLaterParts } from '../../testing/world';
+import { Notice } from '../../ui/notice';
 import { CoursePanel } from './course-panel';
 import { GoalsPanel } from './goals-panel';
 import { PractisePlace } from './practise-place';
@@ -58,10 +59,12 @@ describe('goals', () => {
     await press(f, 'Reached, or not yet');
     expect(world.collection.goals()[0]).not.toHaveProperty('reached');
     const [goal] = world.collection.goals();
+    const undo = vi.spyOn(TestBed.inject(Notice), 'withUndo').mockImplementation(() => undefined);
     await press(f, 'Delete goal');
     expect(world.collection.goals()).toEqual([]);
     expect(all(f, 'li')).toEqual([]);
-    expect(goal).toBeDefined();
+    undo.mock.calls[0]?.[1]();
+    expect(world.collection.goals()).toEqual([goal]);
   });
 });
 

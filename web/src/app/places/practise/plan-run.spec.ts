@@ -81,6 +81,8 @@ describe('a planned session', () => {
   });
   it('minutes of one’s own are asked for within bounds', async () => {
     const f = await show(PractisePlace);
+    key('t');
+    await f.whenStable();
     await type(f, field(f, 'Minutes'), '2');
     await press(f, 'Plan');
     expect(texts(f, '[role=alert]').join()).toMatch(/from 3 to 180/);
@@ -165,6 +167,48 @@ describe('a planned session', () => {
     await settle();
     expect(kinds()).toEqual(['together skipped', 'together']);
     expect(world.transport.played.at(-1)).toBe(70);
+  });
+  it('a form is played as it is ordered, with its tempi, and its line is of no section; it ends, and comes again', async () => {
+    await planned(block('form', 4, { about: { studyId: 's' } }));
+    const before = world.open.section()?.bpm;
+    key(' ');
+    await settle();
+    expect(world.transport.instead).toHaveLength(1);
+    expect(world.transport.instead[0]?.round).toBe(false);
+    session().mark(true);
+    expect(world.open.section()?.bpm).toBe(before);
+    const [line] = world.collection.log();
+    expect(line).toMatchObject({ sectionName: 'Study', block: 0, passes: [{ clean: true }] });
+    expect(line).not.toHaveProperty('sectionId');
+    world.transport.stop();
+    await pass(0.1);
+    expect(world.transport.instead).toHaveLength(2);
+    await pass(3.5);
+    world.transport.stop();
+    await pass(0.1);
+    expect(kinds()).toEqual(['form clean']);
+  });
+  it('after pain the ladder does not climb above the tempo at which it came', async () => {
+    world.collection.saveLog({
+      id: 'hurt',
+      studyId: 's',
+      studyName: 'Study',
+      sectionName: 'A',
+      sectionId: 's-a',
+      startedAt: new Date(Date.now() - 86_400_000).toISOString(),
+      minutes: 5,
+      passes: [{ bpm: 104, clean: true }],
+      pain: true,
+    });
+    await planned(block('together', 2, { about: here, bpm: 100 }));
+    key(' ');
+    await settle();
+    for (let n = 0; n < 3; n++) session().mark(true);
+    expect(
+      session()
+        .passes()
+        .map((p) => p.bpm),
+    ).toEqual([100, 104, 104]);
   });
   it('late, the rest is planned anew', async () => {
     await planned(

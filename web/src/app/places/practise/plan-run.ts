@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type BLOCK_ENDS,
+  conditionOf,
   cycleLength,
   type PlannedBlock,
   type PlanNote,
@@ -249,7 +250,9 @@ export class PlanRun {
       this.put(plan, (b, i) => (i === n ? { ...b, done: { minutes: 0, end: 'skipped', tension: false } } : b));
       return this.openBlock();
     }
-    this.session.follows.set({ plan: plan.id, block: n, bpm: block.bpm, form: block.kind === 'form' });
+    const { pain } = conditionOf(ownFirst(this.collection.log()), today());
+    const most = pain?.bpm ?? Infinity;
+    this.session.follows.set({ plan: plan.id, block: n, bpm: block.bpm, form: block.kind === 'form', most });
     await this.session.begin();
   }
   /** What is left of the plan is fitted into the time that is left, where that is late. */

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  clampBpm,
   cleanName,
   climb,
   type DueCheck,
@@ -35,6 +36,8 @@ export interface FollowedBlock {
   readonly bpm: number | null;
   /** The study's form from end to end. */
   readonly form: boolean;
+  /** The ladder does not climb above it: the tempo at which it hurt; Infinity where nothing did. */
+  readonly most: number;
 }
 
 /** One stretch of practice on the open section: its passes, its ladder, and the line it leaves in the logbook. */
@@ -208,7 +211,8 @@ export class PracticeSession {
     return true;
   }
   private climbOn(section: Section) {
-    const rung = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
+    const climbed = climb(section.ladder, this.made().slice(this.base.pass), this.base.bpm);
+    const rung = { ...climbed, bpm: clampBpm(Math.min(climbed.bpm, this.followed?.most ?? Infinity)) };
     this.rung.set(rung);
     if (rung.bpm !== section.bpm) this.open.setTempo(rung.bpm);
   }
