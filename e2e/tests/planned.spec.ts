@@ -1,4 +1,4 @@
-import { expect, reload, test } from './player.js';
+import { expect, listen, notNow, open, reload, sounds, test } from './player.js';
 
 /** Minutes go by for the page; the sound goes on in its own time. */
 test('twenty minutes are planned by one key and played with the pedal alone; next day the check is due, a miss brings it back', async ({
@@ -74,11 +74,12 @@ test('twenty minutes are planned by one key and played with the pedal alone; nex
   await expect(blocks.filter({ hasText: 'missed when it was asked for cold' })).not.toHaveCount(0);
 });
 
-test('by mouse and touch: other minutes, a block taken up, skipped, paused, and gone on with after a new start', async ({
+test('by mouse: other minutes, a block taken up, skipped, paused, and gone on with after a new start', async ({
   player,
 }) => {
   await player.keyboard.press('4');
   const today = player.getByRole('region', { name: 'Today' });
+  await today.getByRole('button', { name: /^Other/ }).click();
   await today.getByRole('spinbutton').fill('2');
   await today.getByRole('button', { name: 'Plan', exact: true }).click();
   await expect(today.getByRole('alert')).toContainText('from 3 to 180');
@@ -94,6 +95,11 @@ test('by mouse and touch: other minutes, a block taken up, skipped, paused, and 
   await expect(player.locator('app-plan-line')).toContainText('Together');
   await today.getByRole('button', { name: 'Tense' }).click();
   await expect(today.getByRole('button', { name: 'Tense' })).toHaveAttribute('aria-pressed', 'true');
+  // After a click Space means the plan still.
+  await player.keyboard.press('Space');
+  await expect(player.locator('app-plan-line')).not.toContainText('Together');
+  await player.keyboard.press('Space');
+  await expect(player.locator('app-plan-line')).toContainText('Together');
   await today.getByRole('button', { name: 'Pause' }).click();
   await expect(player.locator('app-plan-line')).not.toContainText('Together');
   await reload(player);
@@ -101,4 +107,36 @@ test('by mouse and touch: other minutes, a block taken up, skipped, paused, and 
   await expect(blocks.first()).toContainText('skipped');
   await today.getByRole('button', { name: /Start|Go on with it/ }).click();
   await expect(player.locator('app-plan-line')).toContainText('Together');
+});
+
+test('by touch on a phone: ten minutes are one tap, Start brings the stage into view, and each pass is marked', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    ...{ baseURL, hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } },
+  });
+  const phone = await context.newPage();
+  const complaints: string[] = [];
+  listen(phone, complaints);
+  await open(phone);
+  await notNow(phone);
+  await phone.getByRole('link', { name: 'Practise' }).tap();
+  // What one came for is in view: so many minutes, and what is open by itself.
+  await expect(phone.getByRole('button', { name: '10 min' })).toBeInViewport({ ratio: 1 });
+  await expect(phone.getByRole('button', { name: /^Begin/ })).toBeInViewport({ ratio: 1 });
+  await phone.getByRole('button', { name: '10 min' }).tap();
+  const today = phone.getByRole('region', { name: 'Today' });
+  await today.getByRole('button', { name: /^Start/ }).tap();
+  const line = phone.locator('app-plan-line');
+  await expect(line.getByText('Warm up')).toBeInViewport();
+  await phone.getByRole('button', { name: 'Next', exact: true }).tap();
+  await expect(line).toContainText('Does it hold?');
+  await sounds(phone);
+  await expect(async () => {
+    await phone.getByRole('button', { name: 'Clean', exact: true }).tap();
+    await expect(line).not.toContainText('Does it hold?', { timeout: 300 });
+  }).toPass();
+  expect(complaints).toEqual([]);
+  await context.close();
 });

@@ -30,7 +30,7 @@ const MOST_DAYS = 30;
   selector: 'app-course-panel',
   imports: [MatButton, FIELD],
   templateUrl: './course-panel.html',
-  styleUrl: './goals-panel.scss',
+  styleUrls: ['./listed.scss', './goals-panel.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CoursePanel {

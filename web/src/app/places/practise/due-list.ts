@@ -14,7 +14,7 @@ const SHOWN = 4;
   selector: 'app-due-list',
   imports: [MatButton],
   templateUrl: './due-list.html',
-  styleUrl: './due-list.scss',
+  styleUrl: './listed.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DueList {

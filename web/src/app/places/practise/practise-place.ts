@@ -144,6 +144,7 @@ export class PractisePlace {
   });
   protected readonly run = inject(PlanRun);
   private readonly today = viewChild(TodayPanel);
+  private readonly stage = viewChild<string, ElementRef<HTMLElement>>('stage', { read: ElementRef });
   private readonly begins = viewChild<string, ElementRef<HTMLButtonElement>>('begins', { read: ElementRef });
   /** Opens what is checked, at the tempo that was held: one pass, cold. */
   protected async check(c: DueCheck) {
@@ -197,6 +198,10 @@ export class PractisePlace {
       },
       () => this.beginOrStop(),
     );
+    // On a phone the stage lay under the plan.
+    effect(() => {
+      if (this.run.on()) this.stage()?.nativeElement.scrollIntoView?.({ block: 'nearest' });
+    });
     awakeWhile(computed(() => this.session.running() || this.run.on()));
     this.run.opener = (block) => this.openBlock(block);
     inject(DestroyRef).onDestroy(() => {

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { LONGEST_PLAN, type PlannedBlock, SHORTEST_PLAN } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
@@ -15,13 +25,14 @@ const USUAL = [10, 20, 30, 45] as const;
   selector: 'app-today-panel',
   imports: [MatButton, FIELD],
   templateUrl: './today-panel.html',
-  styleUrl: './today-panel.scss',
+  styleUrls: ['./listed.scss', './today-panel.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPanel {
   protected readonly words = practise.planned;
   protected readonly run = inject(PlanRun);
   private readonly collection = inject(Collection);
+  private readonly injector = inject(Injector);
   protected readonly usual = USUAL;
   protected readonly low = SHORTEST_PLAN;
   protected readonly high = LONGEST_PLAN;
@@ -32,8 +43,11 @@ export class TodayPanel {
   private readonly own = viewChild<string, ElementRef<HTMLInputElement>>('own', { read: ElementRef });
   private readonly starts = viewChild<string, ElementRef<HTMLButtonElement>>('starts', { read: ElementRef });
 
+  protected readonly asksOwn = signal(false);
+  /** Asks for minutes of one's own. */
   focusOwn() {
-    this.own()?.nativeElement.focus();
+    this.asksOwn.set(true);
+    afterNextRender(() => this.own()?.nativeElement.focus(), { injector: this.injector });
   }
   protected hint(minutes: (typeof USUAL)[number]): string {
     return this.words.minutesOf(minutes, this.words.minutes[minutes]);
@@ -46,7 +60,8 @@ export class TodayPanel {
       return this.fault.set(this.words.failed);
     }
     // What comes next is Start: for Space, and for the thumb.
-    setTimeout(() => this.starts()?.nativeElement.focus());
+    this.asksOwn.set(false);
+    afterNextRender(() => this.starts()?.nativeElement.focus(), { injector: this.injector });
   }
   protected async makeOwn(text: string) {
     const minutes = Number(text);

@@ -124,7 +124,7 @@ export const practise = {
     help: 'How long have you got? The rest is planned from what is open, the logbook and your goals.',
     minutes: { 10: keyHint('Q'), 20: keyHint('W'), 30: keyHint('E'), 45: keyHint('R') },
     minutesOf: (n: number, hint: string) => `${n} min${hint}`,
-    own: 'Other',
+    own: `Other${keyHint('T')}`,
     ownLong: (low: number, high: number) => `Minutes, ${low} to ${high}`,
     ownPlan: 'Plan',
     failed: 'No plan could be made. Try again.',
