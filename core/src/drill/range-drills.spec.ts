@@ -78,7 +78,7 @@ describe('the way into another section', () => {
 describe('a stretch of a plan', () => {
   it('goes round with a lead-in of clicks, and nothing else sounds in it', () => {
     const section = four.sections[0]!;
-    const plan = planPlayback(scoreOf(section, four), bossa);
+    const plan = planPlayback(scoreOf(section, four), { cycle: bossa });
     const bar = ticks(4 * TICKS_PER_COUNT);
     const range = rangePlan(plan, bar, ticks(2 * bar), bar);
     expect(range.length).toBe(2 * bar);

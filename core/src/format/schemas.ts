@@ -122,6 +122,7 @@ const feelSchema = Joi.object({
   countNote: Joi.string().valid(...COUNT_NOTES),
   swing: between(FEEL_BOUNDS.swing),
   leanMs: between(FEEL_BOUNDS.leanMs),
+  countsABeat: Joi.number().integer().min(FEEL_BOUNDS.countsABeat.low).max(FEEL_BOUNDS.countsABeat.high),
 });
 const keySchema = Joi.object({
   tonic: Joi.string().pattern(TONIC).required(),

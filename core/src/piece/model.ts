@@ -22,9 +22,17 @@ export interface Feel {
   readonly swing: number;
   /** So many milliseconds behind the click; before it, where it is less than 0. */
   readonly leanMs: number;
+  /** So many counts in one beat of the foot and the click: 2 = felt in two where there are four; default 1. */
+  readonly countsABeat?: number;
 }
 /** Bounds of a feel. */
-export const FEEL_BOUNDS = { swing: { low: 50, high: 80 }, leanMs: { low: -80, high: 80 } } as const;
+export const FEEL_BOUNDS = {
+  swing: { low: 50, high: 80 },
+  leanMs: { low: -80, high: 80 },
+  countsABeat: { low: 1, high: 8 },
+} as const;
+/** As the cycle has it: even, on the click, a beat on every count. */
+export const EVEN_FEEL: Feel = { swing: FEEL_BOUNDS.swing.low, leanMs: 0 };
 /** Reminders of a study, shown while it is practised. */
 export const MOST_REMINDERS = 3;
 export const LONGEST_REMINDER = 200;

@@ -18,7 +18,18 @@ import { bounded, chartFault, cycleFault, inSection, plainCycle, put, scriptFaul
 import { type Command, inOrder, refusable } from './command.js';
 import type { Ladder } from './ladder.js';
 import { isAsItBegan, paceOf } from './make.js';
-import { type Key, LADDER_BOUNDS, LATEST_START, MODES, MOST_BARS, type Section, TONIC } from './model.js';
+import {
+  EVEN_FEEL,
+  type Feel,
+  FEEL_BOUNDS,
+  type Key,
+  LADDER_BOUNDS,
+  LATEST_START,
+  MODES,
+  MOST_BARS,
+  type Section,
+  TONIC,
+} from './model.js';
 import { putShape, shapeToPut } from './shape-commands.js';
 
 export const setScript = (section: string, script: string): Command =>
@@ -53,6 +64,23 @@ export const setKey = (section: string, key: Key | null): Command =>
       ? s
       : put(s, { key: key && { ...key } }),
   );
+/** How a section is felt; a feel that is as the cycle has it is none. */
+export const setFeel = (section: string, feel: Feel | null): Command =>
+  inSection(section, (s) => {
+    const within = (of: keyof typeof FEEL_BOUNDS, n: number, before: number) =>
+      Math.round(bounded(n, FEEL_BOUNDS[of].low, FEEL_BOUNDS[of].high, before));
+    const was = s.feel ?? EVEN_FEEL;
+    const countsABeat = within('countsABeat', feel?.countsABeat ?? 1, was.countsABeat ?? 1);
+    const now: Feel = {
+      ...(feel?.countNote ? { countNote: feel.countNote } : {}),
+      swing: within('swing', feel?.swing ?? EVEN_FEEL.swing, was.swing),
+      leanMs: within('leanMs', feel?.leanMs ?? 0, was.leanMs),
+      ...(countsABeat > 1 ? { countsABeat } : {}),
+    };
+    const isEven = now.swing === EVEN_FEEL.swing && now.leanMs === 0 && countsABeat === 1 && !now.countNote;
+    const same = JSON.stringify(s.feel) === JSON.stringify(isEven ? null : now);
+    return same ? s : put(s, { feel: isEven ? null : now });
+  });
 const isKey = ({ tonic, mode }: Key): boolean => TONIC.test(tonic) && MODES.includes(mode);
 /** How many bars a section lasts; null = until its texts come round together. */
 export const setBars = (section: string, bars: number | null): Command =>

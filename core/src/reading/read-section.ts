@@ -149,7 +149,7 @@ export function readSection(request: ReadingRequest): Reading {
     pendulum: motionCheck(pattern),
     // The best of each way: an exchange, another start, another school, another cell.
     raises: raises.filter((r, n) => raises.findIndex((o) => o.how === r.how) === n),
-    plan: planPlayback(score, cycle),
+    plan: planPlayback(score, section),
     countIn: countInPlan(cycle),
   };
 }

@@ -291,7 +291,7 @@ describe('slurs', () => {
     // Off to an open string, and where nothing was struck before.
     expect(score('i:2f3=4 L:2f0').events[1]?.slur).toBe('pull');
     expect(score('L:1f3 {.}x7').events[0]?.slur).toBeNull();
-    const sounds = planPlayback(score('i:2f1=1 L:2f3=4'), four).sounds.filter((s) => s.kind === 'pluck');
+    const sounds = planPlayback(score('i:2f1=1 L:2f3=4'), { cycle: four }).sounds.filter((s) => s.kind === 'pluck');
     expect(sounds.slice(0, 2)).toMatchObject([{ touch: 'nail' }, { touch: 'ligado', midi: 62 }]);
   });
   it('a pull-off without a fret goes to what the shape has there', () =>
@@ -348,7 +348,7 @@ describe('laws of the score', () => {
     fc.assert(
       fc.property(anyPattern, (pattern) => {
         const s = score(printScript(pattern), 'C | F', { stepsPerCount: pattern.stepsPerCount });
-        const plucks = planPlayback(s, four).sounds.flatMap((x) =>
+        const plucks = planPlayback(s, { cycle: four }).sounds.flatMap((x) =>
           x.kind === 'pluck' ? [`${x.at} ${x.string} ${x.midi}`] : [],
         );
         const struck = s.events.flatMap((e) => e.notes.map((n) => `${e.at} ${n.string} ${n.midi}`));

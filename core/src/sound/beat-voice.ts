@@ -1,6 +1,6 @@
 import { noiseSource } from './noise.js';
 
-export type Beat = 'golpe' | 'slap' | 'clap' | 'click';
+export type Beat = 'golpe' | 'slap' | 'clap' | 'muffled clap' | 'click' | 'foot';
 
 /** Seconds until each has fallen to a thousandth, its body's pitch, and how much of it is noise. */
 const VOICE: Record<
@@ -10,6 +10,8 @@ const VOICE: Record<
   golpe: { ring: 0.09, hz: 190, noise: 0.35, edge: 0.25 },
   slap: { ring: 0.14, hz: 95, noise: 0.7, edge: 0.12 },
   clap: { ring: 0.12, hz: 1_100, noise: 0.9, edge: 0.6 },
+  'muffled clap': { ring: 0.09, hz: 420, noise: 0.8, edge: 0.2 },
+  foot: { ring: 0.16, hz: 75, noise: 0.3, edge: 0.1 },
   click: { ring: 0.03, hz: 1_900, noise: 0.05, edge: 1 },
 };
 

@@ -8,7 +8,7 @@ import { planPlayback, type PluckSound } from './index.js';
 const four = cycleById('tangos')!;
 const sounds = (script: string) => {
   const study = { instrument: { tuning: STANDARD_TUNING, capo: 0 }, shapes: [] };
-  return planPlayback(scoreOf({ ...makeSection('s', 'S', four), script }, study), four).sounds;
+  return planPlayback(scoreOf({ ...makeSection('s', 'S', four), script }, study), { cycle: four }).sounds;
 };
 const plucks = (script: string) => sounds(script).filter((s): s is PluckSound => s.kind === 'pluck');
 const stops = (script: string) =>

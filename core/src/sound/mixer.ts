@@ -1,7 +1,8 @@
 import { type StringNumber, STRINGS } from '../time/index.js';
 import { type Beat, BeatVoice } from './beat-voice.js';
 import { DampedString } from './damped-string.js';
-import type { Damping, PlanSound, Touch } from './plan.js';
+import { DroneVoice } from './drone-voice.js';
+import type { Damping, PlanSound, Touch } from './plan-model.js';
 
 /** One of a plan's sounds at its audio frame. */
 export interface TimedSound {
@@ -11,7 +12,14 @@ export interface TimedSound {
   readonly sound: PlanSound;
 }
 export type Volume = 'guitar' | 'claps' | 'click';
-const BEATS: readonly Beat[] = ['golpe', 'slap', 'clap', 'click'];
+const BEATS: readonly Beat[] = ['golpe', 'slap', 'clap', 'muffled clap', 'click', 'foot'];
+/** Which volume a knock goes by; the guitar's own by the guitar's. */
+const VOLUME_OF: Partial<Record<Beat, Volume>> = {
+  clap: 'claps',
+  'muffled clap': 'claps',
+  foot: 'claps',
+  click: 'click',
+};
 const RING: Record<Damping, { readonly seconds: number; readonly bright: number }> = {
   none: { seconds: 3.2, bright: 1 },
   palm: { seconds: 0.35, bright: 0.4 },
@@ -28,15 +36,17 @@ const TOUCH: Record<Touch, { readonly bright: number; readonly gain: number }> =
   plectrum: { bright: 1, gain: 1 },
 };
 
-/** Six strings, four knocks and three volumes; every sound begins on exactly its frame. */
+/** Six strings, six knocks, a hum and three volumes; every sound begins on exactly its frame. */
 export class Mixer {
   private readonly strings = new Map<StringNumber, DampedString>();
   private readonly beats = new Map<Beat, BeatVoice>();
+  private readonly drone: DroneVoice;
   private readonly volumes: Record<Volume, number> = { guitar: 0.8, claps: 0.5, click: 0.4 };
   private queue: TimedSound[] = [];
 
   constructor(private readonly rate: number) {
     for (const s of STRINGS) this.strings.set(s, new DampedString(rate, s));
+    this.drone = new DroneVoice(rate);
     for (const b of BEATS) this.beats.set(b, new BeatVoice(rate, b));
   }
 
@@ -58,6 +68,7 @@ export class Mixer {
   silence() {
     this.queue = [];
     for (const s of this.strings.values()) s.stop();
+    this.drone.hum([]);
   }
 
   /** Adds the next stretch, whose first sample is audio frame `from`, to `out`. Late sounds begin at once. */
@@ -80,6 +91,7 @@ export class Mixer {
 
   private start(sound: PlanSound) {
     if (sound.kind === 'stop') for (const s of sound.strings) this.strings.get(s)?.stop();
+    else if (sound.kind === 'drone') this.drone.hum(sound.tones);
     else if (sound.kind === 'pluck') {
       const { seconds, bright } = RING[sound.damping];
       const touch = TOUCH[sound.touch];
@@ -94,9 +106,10 @@ export class Mixer {
       const level = this.volumes.guitar * 0.4;
       for (let n = from; n < to; n++) out[n] = (out[n] ?? 0) + level * s.next();
     }
+    if (!this.drone.silent) this.drone.addTo(out, from, to, this.volumes.guitar);
     for (const [beat, voice] of this.beats) {
       if (voice.silent) continue;
-      const level = beat === 'clap' ? this.volumes.claps : beat === 'click' ? this.volumes.click : this.volumes.guitar;
+      const level = this.volumes[VOLUME_OF[beat] ?? 'guitar'];
       for (let n = from; n < to; n++) out[n] = (out[n] ?? 0) + 0.5 * level * voice.next();
     }
   }

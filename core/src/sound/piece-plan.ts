@@ -1,7 +1,9 @@
 import type { Study } from '../piece/index.js';
 import { pieceScore } from '../score/index.js';
 import { type Bpm, bpm, ticks, type Ticks } from '../time/index.js';
-import { beatsUntil, byPlace, type Plan, type PlanSound, soundsOf } from './plan.js';
+import { beatsUntil, dronesUntil, PLAIN_TIME, type TimeKeeping } from './keep-time.js';
+import { felted, soundsOf } from './plan.js';
+import { byPlace, type Plan, type PlanSound } from './plan-model.js';
 
 /** A section in its place in a plan. */
 export interface PlannedPart {
@@ -22,10 +24,11 @@ export interface PiecePlan extends Plan {
  * The whole piece as its form has it, with repeats and endings, each section at its own tempo, claps and clicks by its own
  * cycle.
  * @param first the part to begin with, counted from 0
+ * @param keeping what keeps the time; a form never falls silent
  * @returns null where the form has no part
  * @example piecePlan(makeStudy('s', 'Stair')).parts.length // 1
  */
-export function piecePlan(study: Study, first = 0): PiecePlan | null {
+export function piecePlan(study: Study, first = 0, keeping: TimeKeeping = PLAIN_TIME): PiecePlan | null {
   const score = pieceScore(study);
   const parts = score.form.parts.slice(first);
   const sections = new Map(study.sections.map((s) => [s.id, s]));
@@ -45,8 +48,15 @@ export function piecePlan(study: Study, first = 0): PiecePlan | null {
     const last = from + length === score.length;
     for (const s of all)
       // What ends with the last part ends in it.
-      if (s.at >= from && (s.at < from + length || last)) sounds.push({ ...s, at: placed(s.at - from) });
-    for (const s of beatsUntil(section.cycle, length)) sounds.push({ ...s, at: placed(s.at) });
+      if (s.at >= from && (s.at < from + length || last)) {
+        const own = felted({ ...s, at: ticks(s.at - from) }, length, section);
+        sounds.push({ ...own, at: placed(own.at) });
+      }
+    // What was hummed ends where a section has no chords.
+    const found = keeping.drone ? dronesUntil(section, study, length) : [];
+    const drones: PlanSound[] =
+      keeping.drone && found.length === 0 ? [{ kind: 'drone', at: ticks(0), tones: [] }] : found;
+    for (const s of [...beatsUntil(section, length, keeping), ...drones]) sounds.push({ ...s, at: placed(s.at) });
     const until = placed(length);
     planned.push({ section: id, at: ticks(at), until, stretch });
     at = until;

@@ -1,7 +1,6 @@
-import { type AccentCycle, cycleLength } from '../cycle/index.js';
+import { cycleLength } from '../cycle/index.js';
 import { isHarmonic, type Score, type ScoreEvent, type ScoreNote } from '../score/index.js';
 import {
-  type Damped,
   directionOf,
   golpeFinger,
   type Level,
@@ -11,43 +10,10 @@ import {
   marksOn,
   type Motion,
 } from '../stroke/index.js';
-import { type Midi, type StringNumber, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
-
-export type Damping = 'none' | Damped;
-/**
- * What touches the string: the thumb's flesh, a nail, a nail flicked outward, a finger leaning on to the next string, a
- * plectrum, or the left hand alone.
- */
-export type Touch = 'flesh' | 'nail' | 'flick' | 'rest' | 'plectrum' | 'ligado';
-export interface PluckSound {
-  readonly kind: 'pluck';
-  readonly at: Ticks;
-  readonly string: StringNumber;
-  readonly midi: Midi;
-  /** 0…1 */
-  readonly gain: number;
-  /** Later than `at` by so much: the strings of a strum follow one another. */
-  readonly delayMs: number;
-  readonly damping: Damping;
-  readonly touch: Touch;
-}
-export interface StopSound {
-  readonly kind: 'stop';
-  readonly at: Ticks;
-  readonly strings: readonly StringNumber[];
-}
-export interface BeatSound {
-  readonly kind: 'golpe' | 'slap' | 'clap' | 'click';
-  readonly at: Ticks;
-  readonly gain: number;
-}
-export type PlanSound = PluckSound | StopSound | BeatSound;
-/** A loop of timed sounds, sorted by place. */
-export interface Plan {
-  readonly sounds: readonly PlanSound[];
-  readonly length: Ticks;
-  readonly turns: number;
-}
+import { type StringNumber, ticks, type Ticks } from '../time/index.js';
+import { type Felt, feltAt } from './feel.js';
+import { beatsUntil } from './keep-time.js';
+import { byPlace, type Plan, type PlanSound, type Touch } from './plan-model.js';
 
 /** Between neighbouring strings of one strum. */
 const SPREAD_MS = 7;
@@ -68,49 +34,22 @@ function firstOf<T>(marks: readonly Mark[], of: (row: MarkRow) => T | null): T |
 }
 const ownMarks = (m: Motion): readonly Mark[] => (m.kind === 'ghost' ? [] : m.marks);
 
-/** Claps on the accents, by weight, and a click on every count of one turn. */
-export function beatsOfTurn(cycle: AccentCycle, turn: number): BeatSound[] {
-  const from = turn * cycleLength(cycle);
-  const clicks = cycle.labels.map((_, n): BeatSound => ({
-    kind: 'click',
-    at: ticks(from + n * TICKS_PER_COUNT),
-    gain: n === 0 ? 1 : 0.6,
-  }));
-  const claps = cycle.accents.map((a): BeatSound => ({ kind: 'clap', at: ticks(from + a.at), gain: a.weight }));
-  return [...clicks, ...claps];
-}
-
-/** One turn of claps and clicks before the music, two when the turn is shorter than four counts. */
-export function countInPlan(cycle: AccentCycle): Plan {
-  const turns = cycle.counts < 4 ? 2 : 1;
-  const sounds = Array.from({ length: turns }, (_, t) => beatsOfTurn(cycle, t)).flat();
-  return { sounds: byPlace(sounds), length: ticks(turns * cycleLength(cycle)), turns };
-}
-
-export const byPlace = (sounds: readonly PlanSound[]) => [...sounds].sort((a, b) => a.at - b.at || rank(a) - rank(b));
-/** A string is stopped before it is struck anew in the same instant. */
-const rank = (s: PlanSound) => (s.kind === 'stop' ? 0 : 1);
-
 /**
- * Everything that sounds in a score, with the beats of its cycle. A stroke rings until its string is struck anew, a rest
- * ends everything not marked to ring, staccato ends half-way, and where the left hand lets go, what it stopped ends.
+ * Everything that sounds in a score, with the beats of its cycle, as its section is felt. A stroke rings until its string
+ * is struck anew, a rest ends everything not marked to ring, staccato ends half-way, and where the left hand lets go, what
+ * it stopped ends.
  */
-export function planPlayback(score: Score, cycle: AccentCycle): Plan {
+export function planPlayback(score: Score, felt: Felt): Plan {
   const { length } = score;
-  const turns = Math.max(1, Math.ceil(length / cycleLength(cycle)));
-  const sounds = [...beatsUntil(cycle, length), ...soundsOf(score)];
-  return {
-    sounds: byPlace(sounds.map((s) => (s.at >= length && length > 0 ? { ...s, at: ticks(s.at % length) } : s))),
-    length,
-    turns,
-  };
+  const turns = Math.max(1, Math.ceil(length / cycleLength(felt.cycle)));
+  const within = (at: Ticks) => (at >= length && length > 0 ? ticks(at % length) : at);
+  const strokes = soundsOf(score).map((s) => felted({ ...s, at: within(s.at) }, length, felt));
+  return { sounds: byPlace([...beatsUntil(felt, length), ...strokes]), length, turns };
 }
-/** Claps and clicks of so many ticks. */
-export function beatsUntil(cycle: AccentCycle, length: Ticks): BeatSound[] {
-  const turns = Math.max(1, Math.ceil(length / cycleLength(cycle)));
-  return Array.from({ length: turns }, (_, turn) => beatsOfTurn(cycle, turn))
-    .flat()
-    .filter((s) => s.at < length);
+/** A stroke where its section's feel has it: swung with its pair, ahead of or behind the beats. */
+export function felted(s: PlanSound, length: number, felt: Felt): PlanSound {
+  const lean = felt.feel?.leanMs ?? 0;
+  return { ...s, at: feltAt(s.at, length, felt), ...(lean ? { leanMs: lean } : {}) };
 }
 /** What the strokes of a score make sound, and what is stopped when they are over. */
 export function soundsOf({ events, length }: Pick<Score, 'events' | 'length'>): PlanSound[] {
@@ -190,8 +129,11 @@ export function rangePlan({ sounds, length }: Plan, from: Ticks, to: Ticks, lead
     const before = (((from - s.at) % length) + length) % length || length;
     return s.kind === 'click' && before <= lead ? [{ ...s, at: ticks(lead - before) }] : [];
   });
+  // What is hummed under it began before.
+  const under = sounds.findLast((s) => s.kind === 'drone' && s.at <= from);
+  const hum: PlanSound[] = under ? [{ ...under, at: ticks(lead) }] : [];
   // What still rings at the end is stopped before it begins anew.
   const strings = [...new Set(own.flatMap((s) => (s.kind === 'pluck' ? [s.string] : [])))];
   const stop: PlanSound[] = strings.length ? [{ kind: 'stop', at: ticks(0), strings }] : [];
-  return { sounds: byPlace([...stop, ...counted, ...own]), length: ticks(lead + to - from), turns: 1 };
+  return { sounds: byPlace([...stop, ...counted, ...hum, ...own]), length: ticks(lead + to - from), turns: 1 };
 }

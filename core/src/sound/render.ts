@@ -1,6 +1,6 @@
 import { type Bpm, frameOf, ticks } from '../time/index.js';
 import { Mixer, type Volume } from './mixer.js';
-import type { Plan } from './plan.js';
+import type { Plan } from './plan-model.js';
 import { type Anchor, soundsBetween } from './schedule.js';
 
 export interface RenderOptions {
@@ -28,6 +28,8 @@ export function renderPlan(
   const end = ticks(plan.length * loops);
   const anchor: Anchor = { at: ticks(0), frame: 0, bpm, rate };
   mixer.schedule(soundsBetween(plan, anchor, ticks(0), end));
+  // What is hummed ends with the music; strings and knocks ring out.
+  mixer.schedule([{ frame: frameOf(end, bpm, rate), sound: { kind: 'drone', at: end, tones: [] } }]);
   const out = new Float32Array(frameOf(end, bpm, rate) + Math.round(tailSeconds * rate));
   const block = 128;
   for (let from = 0; from < out.length; from += block) {

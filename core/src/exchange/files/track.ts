@@ -67,7 +67,7 @@ function sectionPlan(
   const section = { ...whole, ...made };
   const { shapes, instrument, cells } = study;
   const { score } = workedScore({ section, shapes, ...instrument, profile, called: cells });
-  const plan = planPlayback(score, section.cycle);
+  const plan = planPlayback(score, section);
   if (scope.kind === 'section') return plan;
   const [from, to] = [barBegin(section.cycle, scope.bars[0]), barBegin(section.cycle, scope.bars[1] + 1)];
   return rangePlan(plan, from, ticks(Math.min(to, plan.length)), ticks(0));
