@@ -23,6 +23,9 @@ export interface TimeKeeping {
   /** So many bars are heard, then so many are silent; null: all are heard. */
   readonly silent: { readonly heard: number; readonly silent: number } | null;
 }
+/** Bounds of what a player can ask for. */
+export const MOST_BARS_SILENT = 16;
+export const MOST_STEPS_A_CLICK = 16;
 export const PLAIN_TIME: TimeKeeping = {
   palmas: 'accents',
   foot: false,
@@ -130,7 +133,7 @@ const evenBar = (cycle: AccentCycle): number => {
 const isOfTime = (kind: string) => ['click', 'clap', 'muffled clap', 'foot', 'drone'].includes(kind);
 /**
  * A section's plan with another way of keeping time: its strokes stay where they are.
- * @example inTime(planPlayback(score, section), section, study, { ...PLAIN_TIME, foot: true }).length // 60480
+ * @example inTime(countInPlan(cycleById('vals')), makeStudy('s', 'Stair').sections[0], makeStudy('s', 'Stair'), PLAIN_TIME).turns // 2
  */
 export function inTime(
   plan: Plan,

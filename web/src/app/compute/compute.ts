@@ -12,6 +12,7 @@ import type {
   Study,
   UnrolledForm,
   WrittenBars,
+  TimeKeeping,
 } from '@ruffle-wheel/core';
 import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
@@ -72,8 +73,8 @@ export class Compute {
     return this.link.ask((computer) => computer.unrollForm(study), SILENT_MS);
   }
   /** The whole piece to be played from one of its parts on; null where there is none. */
-  async piecePlan(study: Study, first: number): Promise<PiecePlan | null> {
-    const text = await this.link.ask((computer) => computer.piecePlan(study, first), SILENT_MS);
+  async piecePlan(study: Study, first: number, keeping: TimeKeeping): Promise<PiecePlan | null> {
+    const text = await this.link.ask((computer) => computer.piecePlan(study, first, keeping), SILENT_MS);
     return JSON.parse(text) as PiecePlan | null;
   }
   /** What a section that is not open would sound like. */

@@ -47,6 +47,7 @@ import type {
   VoicingRequest,
   VoicingResult,
   WrittenBars,
+  TimeKeeping,
 } from '@ruffle-wheel/core';
 
 import type { SentReading } from './page-reading';
@@ -57,7 +58,7 @@ export interface Computer {
   writtenBars(request: ReadingRequest, from: number, to: number): WrittenBars;
   unrollForm(study: Study): UnrolledForm;
   /** As text, for it is long; `null` where the form has no such part. */
-  piecePlan(study: Study, first: number): string;
+  piecePlan(study: Study, first: number, keeping: TimeKeeping): string;
   courseFor(section: Section, study: Study, hand: HandProfile, id: string, begun: string): Course;
   planSession(request: SessionRequest): PlannedSession;
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];

@@ -11,6 +11,6 @@ const computer: Computer = {
   courseFor,
   writtenBars,
   unrollForm: (study) => unrollForm(study),
-  piecePlan: (study, first) => JSON.stringify(piecePlan(study, first)),
+  piecePlan: (study, first, keeping) => JSON.stringify(piecePlan(study, first, keeping)),
 };
 expose(computer);

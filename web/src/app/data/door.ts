@@ -1,10 +1,20 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
-import { type DataFault, dataFault, type Kept, PAGE_LOOKS } from '@ruffle-wheel/core';
+import { type DataFault, dataFault, type Kept, MOST_BARS_SILENT, MOST_STEPS_A_CLICK, PAGE_LOOKS, PALMAS } from '@ruffle-wheel/core';
 import { type Checked, readStudyRow, ROWS } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { OPTIONAL_SETTINGS, revisionOf, type Settings, type StudyRow } from './rows';
 
 const volume = Joi.number().min(0).max(1).required();
+const bars = Joi.number().integer().min(1).max(MOST_BARS_SILENT).required();
+const time = Joi.object({
+  palmas: Joi.string()
+    .valid(...PALMAS)
+    .required(),
+  foot: Joi.boolean().required(),
+  drone: Joi.boolean().required(),
+  stepsAClick: Joi.number().integer().min(0).max(MOST_STEPS_A_CLICK).required(),
+  silent: Joi.object({ heard: bars, silent: bars }).allow(null).required(),
+});
 const settings = Joi.object({
   key: Joi.string().valid('player').required(),
   seeded: Joi.boolean().required(),
@@ -12,6 +22,7 @@ const settings = Joi.object({
   wheelTurns: Joi.boolean().required(),
   ...Object.fromEntries(OPTIONAL_SETTINGS.map((name) => [name, Joi.boolean()])),
   page: Joi.string().valid(...PAGE_LOOKS),
+  time,
   countIn: Joi.boolean().required(),
   loop: Joi.boolean().required(),
   guitar: volume,

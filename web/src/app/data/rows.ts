@@ -1,4 +1,4 @@
-import type { Collection, DataFault, Kept, PageLook, Study } from '@ruffle-wheel/core';
+import type { Collection, DataFault, Kept, PageLook, Study, TimeKeeping } from '@ruffle-wheel/core';
 
 /** A study as stored. The revision goes up by one with every save, so that a tab sees when another has saved. */
 export interface StudyRow {
@@ -31,6 +31,8 @@ export interface Settings {
   readonly letterKeys?: boolean;
   /** What this is was said once, or never asked for: it is not said again. */
   readonly welcomed?: boolean;
+  /** What keeps the time; claps on the accents and a click on the beats where nobody has asked. */
+  readonly time?: TimeKeeping;
   readonly countIn: boolean;
   readonly loop: boolean;
   readonly guitar: number;
@@ -48,6 +50,7 @@ export const OPTIONAL_SETTINGS = [
   'slashes',
   'letterKeys',
   'welcomed',
+  'time',
 ] as const satisfies readonly (keyof Settings)[];
 export const DEFAULT_SETTINGS: Settings = {
   key: 'player',

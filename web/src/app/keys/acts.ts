@@ -116,6 +116,8 @@ export const ACTS = [
   { id: 'not clean', scope: 'practise', keys: ['PageUp'] },
   { id: 'take mark back', scope: 'practise', keys: ['Backspace'] },
   { id: 'next drill', scope: 'practise', keys: ['n'] },
+  { id: 'half speed', scope: 'practise', keys: ['u'] },
+  { id: 'silent bars', scope: 'practise', keys: ['f'] },
   { id: 'stand view', scope: 'practise', keys: ['v'] },
   { id: 'ten minutes', scope: 'practise', keys: ['q'] },
   { id: 'twenty minutes', scope: 'practise', keys: ['w'] },

@@ -3,6 +3,7 @@ import { partAt, type PiecePlan } from '@ruffle-wheel/core';
 import { Compute } from '../compute/compute';
 import { Transport } from '../sound/transport';
 import { Collection, OpenStudy } from '../study';
+import { InTime } from './in-time';
 
 /** Plays the open study from end to end as its form has it; the page follows from section to section. */
 @Injectable({ providedIn: 'root' })
@@ -11,6 +12,7 @@ export class PiecePlaying {
   private readonly transport = inject(Transport);
   private readonly open = inject(OpenStudy);
   private readonly collection = inject(Collection);
+  private readonly time = inject(InTime);
   private readonly part = signal<number | null>(null);
   private first = 0;
 
@@ -25,7 +27,7 @@ export class PiecePlaying {
    */
   async play(first = 0): Promise<boolean> {
     const study = this.open.study();
-    const plan = study && (await this.compute.piecePlan(study, first));
+    const plan = study && (await this.compute.piecePlan(study, first, this.time.keeping()));
     if (!plan || this.open.study() !== study) return false;
     this.first = first;
     this.part.set(first);

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { Transport } from '../sound/transport';
 import { Collection, OpenStudy } from '../study';
+import { InTime } from './in-time';
 
 /** Plays the open section as it stands now, written or tried out: never what was open, written or tried out before. */
 @Injectable({ providedIn: 'root' })
@@ -8,6 +9,7 @@ export class SectionPlaying {
   private readonly open = inject(OpenStudy);
   private readonly transport = inject(Transport);
   private readonly collection = inject(Collection);
+  private readonly time = inject(InTime);
   private asked = 0;
   private waiting = false;
 
@@ -34,7 +36,7 @@ export class SectionPlaying {
     this.waiting = false;
     const section = this.open.section();
     if (!reading || !section) return;
-    this.transport.load(() => reading.plan, reading.countIn);
+    this.transport.load(() => this.time.own(reading.plan), reading.countIn);
     await this.transport.play(section.bpm, this.collection.settings().countIn);
   }
 }

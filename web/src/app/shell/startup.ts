@@ -2,6 +2,7 @@ import { effect, EnvironmentInjector, inject, Injectable, signal } from '@angula
 import { first } from 'rxjs';
 import { Store, Writes } from '../data';
 import { Engine } from '../sound/engine';
+import { InTime } from '../parts/in-time';
 import { Transport } from '../sound/transport';
 import { Arrivals, Collection, Leaving, OpenStudy } from '../study';
 import { STUDY_IN } from '../parts/arriving/link-bounds';
@@ -29,6 +30,7 @@ export class Startup {
   private readonly open = inject(OpenStudy);
   private readonly leaving = inject(Leaving);
   private readonly transport = inject(Transport);
+  private readonly time = inject(InTime);
   private readonly troubles = inject(Troubles);
   private readonly injector = inject(EnvironmentInjector);
   readonly ready = signal(false);
@@ -42,7 +44,11 @@ export class Startup {
     });
     effect(() => {
       const reading = this.open.reading();
-      if (reading) this.transport.load(() => reading.plan, reading.countIn);
+      this.time.keeping();
+      if (reading) this.transport.load(() => this.time.own(reading.plan), reading.countIn);
+    });
+    effect(() => {
+      this.transport.setSpeed(this.time.speed());
     });
     effect(() => {
       const tempo = this.open.section()?.bpm;

@@ -99,6 +99,28 @@ describe('transport', () => {
     engine.run(2);
     expect(clicks().at(-1)! - clicks().at(-2)!).toBe(RATE / 4);
   });
+  it('at half its speed every sound has twice its time, to the sample, and a new tempo is halved too', async () => {
+    transport.setSpeed(0.5);
+    await transport.play(120, false);
+    engine.run(4);
+    const [start = 0] = clicks();
+    clicks().forEach((f, n) => expect(f).toBe(start + frameOf(ticks(n * TICKS_PER_COUNT), bpm(60), RATE)));
+    transport.setTempo(240);
+    engine.run(3);
+    expect(clicks().at(-1)! - clicks().at(-2)!).toBe(RATE / 2);
+    transport.setSpeed(1);
+    engine.run(3);
+    expect(clicks().at(-1)! - clicks().at(-2)!).toBe(RATE / 4);
+  });
+  it('a piece keeps its own tempo, and goes at half of it when that is asked', async () => {
+    await transport.playInstead(plan, 120, { round: false, countIn: false, placeIn: (at) => at });
+    engine.run(0.6);
+    transport.setTempo(300);
+    transport.setSpeed(0.5);
+    engine.run(6);
+    expect(clicks()[1]! - clicks()[0]!).toBe(RATE / 2);
+    expect(clicks().at(-1)! - clicks().at(-2)!).toBe(RATE);
+  });
   it('counts in for one turn before the music, without a gap', async () => {
     transport.load(() => ({ ...plan, sounds: plan.sounds.filter((s) => s.kind === 'clap') }), plan);
     await transport.play(60, true);

@@ -79,6 +79,9 @@ export class Transport {
     return at === null || at < 0 || !this.plan ? null : at / this.plan.length;
   });
   loop = true;
+  /** How much of its tempo everything goes at, and the tempo that it has by itself. */
+  private speed = 1;
+  private tempo = 0;
 
   /** Made when it is first played. */
   private get plan(): Plan | null {
@@ -118,6 +121,7 @@ export class Transport {
     const { plan } = this;
     const lead = this.lead ?? this.lent;
     if (!plan || !lead || this.stateNow() !== 'stopped') return;
+    this.tempo = tempo;
     const start = ++this.starts;
     this.stateNow.set('starting');
     this.failed.set(null);
@@ -136,7 +140,7 @@ export class Transport {
     this.startsAt = countIn ? 0 - lead.length : 0;
     this.handedTo = this.startsAt;
     const frame = this.engine.frame + Math.round(START_SECONDS * this.engine.rate);
-    this.anchors = [{ at: ticks(this.startsAt), frame, bpm: bpm(tempo), rate: this.engine.rate }];
+    this.anchors = [{ at: ticks(this.startsAt), frame, bpm: bpm(this.tempo * this.speed), rate: this.engine.rate }];
     this.stateNow.set(countIn ? 'counting in' : 'playing');
     this.place.set(this.startsAt);
     this.hand();
@@ -156,8 +160,15 @@ export class Transport {
   setTempo(tempo: number) {
     const last = this.anchors.at(-1);
     // A piece has its own tempos.
-    if (!last || last.bpm === tempo || this.instead?.round === false) return;
-    this.handAnew(tempo);
+    if (!last || this.tempo === tempo || this.instead?.round === false) return;
+    this.tempo = tempo;
+    this.handAnew(tempo * this.speed);
+  }
+  /** From now on everything goes at so much of its own tempo; what is lent to sound once too. */
+  setSpeed(speed: number) {
+    if (speed === this.speed) return;
+    this.speed = speed;
+    if (this.anchors.length) this.handAnew(this.tempo * speed);
   }
   /** What was handed on for later is taken back, and handed on anew as it is now. */
   private handAnew(tempo?: number) {

@@ -7,6 +7,7 @@ import {
   cycleById,
   makeStudy,
   piecePlan,
+  type Plan,
   planSession,
   putShape,
   readShape,
@@ -17,6 +18,7 @@ import {
   type Study,
   unrollForm,
   writtenBars,
+  type TimeKeeping,
 } from '@ruffle-wheel/core';
 import { type AnsweredReading, Compute } from '../compute/compute';
 import { arrived } from '../compute/page-reading';
@@ -60,8 +62,8 @@ export class InstantCompute {
   unrollForm(study: Study) {
     return Promise.resolve(unrollForm(study));
   }
-  piecePlan(study: Study, first: number) {
-    return Promise.resolve(piecePlan(study, first));
+  piecePlan(study: Study, first: number, keeping?: TimeKeeping) {
+    return Promise.resolve(piecePlan(study, first, keeping));
   }
   planOf(request: Parameters<Compute['ask']>[0]) {
     return Promise.resolve(arrived(readForPage(request)).plan);
@@ -87,8 +89,13 @@ export class SilentTransport {
   stop() {
     this.state.set('stopped');
   }
-  load() {
-    return undefined;
+  readonly loaded: Plan[] = [];
+  load(plan?: () => Plan) {
+    if (plan) this.loaded.push(plan());
+  }
+  speed = 1;
+  setSpeed(speed: number) {
+    this.speed = speed;
   }
   readonly lent: unknown[] = [];
   lend(plan: unknown) {

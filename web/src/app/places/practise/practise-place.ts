@@ -29,6 +29,7 @@ import {
   limitOf,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
+import { InTime } from '../../parts/in-time';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { TurnStrip } from '../../parts/turn/turn-strip';
 import { Collection, OpenStudy } from '../../study';
@@ -41,6 +42,7 @@ import { GoalsPanel } from './goals-panel';
 import { PlanLine } from './plan-line';
 import { PlanRun } from './plan-run';
 import { PracticeSession } from './session';
+import { TimePanel } from './time-panel';
 import { TodayPanel } from './today-panel';
 import { SELECT } from '../../ui/select';
 import { MatButton } from '@angular/material/button';
@@ -55,7 +57,19 @@ import { sayCycle } from '../../words/said/catalogue';
 /** What now? The open section's loop on its ladder, marked pass by pass from keys or a pedal. */
 @Component({
   selector: 'app-practise-place',
-  imports: [CoursePanel, DueList, GoalsPanel, PlanLine, TodayPanel, FIELD, Soon, MatButton, SELECT, TurnStrip],
+  imports: [
+    CoursePanel,
+    DueList,
+    GoalsPanel,
+    PlanLine,
+    TimePanel,
+    TodayPanel,
+    FIELD,
+    Soon,
+    MatButton,
+    SELECT,
+    TurnStrip,
+  ],
   providers: [TurnInView, DrillChoice],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
@@ -143,6 +157,7 @@ export class PractisePlace {
     return today ? sayFact(today.reason) : '';
   });
   protected readonly run = inject(PlanRun);
+  protected readonly time = inject(InTime);
   private readonly today = viewChild(TodayPanel);
   private readonly stage = viewChild<string, ElementRef<HTMLElement>>('stage', { read: ElementRef });
   private readonly begins = viewChild<string, ElementRef<HTMLButtonElement>>('begins', { read: ElementRef });
@@ -192,6 +207,8 @@ export class PractisePlace {
         'not clean': () => this.mark(false),
         'take mark back': () => this.session.takeBack(),
         'next drill': () => this.choice.next(),
+        'half speed': () => this.time.toggleHalf(),
+        'silent bars': () => this.time.toggleSilent(),
         ...this.forPlan(),
         'stand view': () => void this.toggleStand(),
         'leave stand view': () => this.stand() && void this.toggleStand(),

@@ -14,6 +14,7 @@ import {
   type Section,
 } from '@ruffle-wheel/core';
 import { PiecePlaying } from '../../parts/piece-playing';
+import { InTime } from '../../parts/in-time';
 import { SectionPlaying } from '../../parts/section-playing';
 import { Transport } from '../../sound/transport';
 import { ownFirst } from '../../data/demo';
@@ -48,6 +49,7 @@ export class PracticeSession {
   private readonly transport = inject(Transport);
   private readonly playing = inject(SectionPlaying);
   private readonly piece = inject(PiecePlaying);
+  private readonly time = inject(InTime);
 
   private entryId = '';
   private sectionId = '';
@@ -198,7 +200,8 @@ export class PracticeSession {
     this.marked = pass;
     if (!this.followed?.form && section.bpm !== (this.rung()?.bpm ?? section.bpm))
       this.base = { bpm: section.bpm, pass: this.made().length };
-    this.made.update((p) => [...p, { bpm: section.bpm, clean }].slice(0 - MOST_PASSES));
+    const speed = this.time.speed();
+    this.made.update((p) => [...p, { bpm: clampBpm(section.bpm * speed), clean }].slice(0 - MOST_PASSES));
     // Of a cold check the first pass counts: it is over with it.
     if (this.isCold) {
       this.asked.set(null);
@@ -206,7 +209,9 @@ export class PracticeSession {
       return true;
     }
     // A form has the tempi of its sections.
-    if (!this.followed?.form) this.climbOn(section);
+    if (!this.followed?.form && speed === 1) this.climbOn(section);
+    // Slower than it stands says nothing of the ladder: it counts on from the next pass.
+    else if (speed !== 1) this.base = { bpm: section.bpm, pass: this.made().length };
     this.write();
     return true;
   }
@@ -223,7 +228,7 @@ export class PracticeSession {
     if (!section || !last) return;
     this.made.update((p) => p.slice(0, -1));
     this.marked = Math.max(0, this.marked - 1);
-    if (this.base.pass > this.made().length) this.base = { bpm: last.bpm, pass: this.made().length };
+    if (this.base.pass > this.made().length) this.base = { ...this.base, pass: this.made().length };
     if (!this.followed?.form) this.climbOn(section);
     this.write();
   }

@@ -1,3 +1,4 @@
+import { InTime } from '../../parts/in-time';
 import { SectionPlaying } from '../../parts/section-playing';
 import { computed, inject, linkedSignal } from '@angular/core';
 import { askedDrill, barBegin, type Plan, rangeKey, rangePlan, ticks } from '@ruffle-wheel/core';
@@ -16,6 +17,7 @@ export class WeaveRange {
   private readonly asked = inject(AskedDrills);
   private readonly router = inject(Router);
   private readonly collection = inject(Collection);
+  private readonly time = inject(InTime);
   private readonly sectionId = computed(() => this.open.section()?.id);
   /** First and last bar, counted from 0; another section has none. */
   private readonly chosen = linkedSignal<string | undefined, readonly [number, number | null] | null>({
@@ -53,7 +55,7 @@ export class WeaveRange {
     if (this.playing.stop()) return;
     if (!section) return;
     if (!bars && !part) return this.playing.play();
-    const plan = part ?? (await this.open.readNow())?.plan;
+    const plan = part ?? (await this.heardPlan());
     if (!bars && part)
       return this.transport.playInstead(part, section.bpm, { round: true, countIn, placeIn: (at) => at });
     if (!bars || !plan) return;
@@ -65,6 +67,10 @@ export class WeaveRange {
       // While it is counted in the cursor waits at the first bar.
       placeIn: (at) => from + Math.max(0, at - lead),
     });
+  }
+  private async heardPlan(): Promise<Plan | undefined> {
+    const plan = (await this.open.readNow())?.plan;
+    return plan && this.time.own(plan);
   }
   /** Every bar by itself, those that are alike once. @returns false where none can be cut out */
   practiseEach(alike: readonly number[]): boolean {

@@ -88,6 +88,8 @@ const names: Readonly<Record<ActId, string>> = {
   'not clean': 'not clean (pedals send it)',
   'take mark back': 'take the last mark back',
   'next drill': 'next drill',
+  'half speed': 'half speed, and back',
+  'silent bars': 'bars that fall silent, and none',
   'stand view': 'stand view',
   'ten minutes': 'plan ten minutes',
   'twenty minutes': 'plan twenty minutes',
