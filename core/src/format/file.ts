@@ -201,5 +201,9 @@ const write = (kind: StudyFile['kind'], c: Partial<Collection>): string =>
 
 /** Everything, in an order that depends on the data alone: the same shelf always writes the same file. */
 export const writeEverything = (collection: Partial<Collection>): string => write('everything', collection);
-/** One study; the log, hands and cycles of the player stay at home. */
-export const writeStudy = (study: Study): string => write('study', { studies: [study] });
+/**
+ * One study; the log, hands and cycles of the player stay at home.
+ * @param work what belongs to it and goes with it: its courses and goals, and what was played of them
+ */
+export const writeStudy = (study: Study, work: Pick<Partial<Collection>, 'courses' | 'goals' | 'log'> = {}): string =>
+  write('study', { ...work, studies: [study] });

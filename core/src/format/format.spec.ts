@@ -109,6 +109,10 @@ describe('export and import', () => {
     expect(reading.ok && writeEverything(reading.file)).toBe(text);
     expect(reading.ok && reading.file.studies.find((s) => s.id === 's')).toEqual(study);
   });
+  it('a study goes out with its courses and what was played of them, and comes in with them', () => {
+    const reading = readFile(writeStudy(study, { courses: everything.courses, log: everything.log }));
+    expect(reading.ok && reading.file).toMatchObject({ kind: 'study', courses: everything.courses, log: everything.log });
+  });
   it('one study leaves log, hands and cycles at home', () => {
     const reading = readFile(writeStudy(study));
     expect(reading.ok && reading.file).toMatchObject({

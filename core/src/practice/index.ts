@@ -4,4 +4,5 @@ export * from './due-checks.js';
 export * from './ladder.js';
 export * from './log.js';
 export * from './tempo-lines.js';
+export * from './week.js';
 export * from './records.js';

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { copyStudy, freeName, LONGEST_ID, type Study } from '@ruffle-wheel/core';
 import { type DamagedRow, Store } from '../data';
+import { ownFirst } from '../data/demo';
 import { Collection } from './collection';
 
 /** The page has its turn after so long. */
@@ -35,6 +36,17 @@ export class Exports {
   async study(study: Study): Promise<Blob> {
     const { writeStudy } = await import('@ruffle-wheel/core/format');
     return blobOf([writeStudy(study)]);
+  }
+  /**
+   * A study with its courses, for who is to work through them.
+   * @param played with the lines of the logbook that are of it, for who has set them
+   */
+  async work(study: Study, played: boolean): Promise<Blob> {
+    const { writeStudy } = await import('@ruffle-wheel/core/format');
+    const courses = this.collection.courses().filter((c) => c.about.studyId === study.id);
+    await this.collection.wholeLog();
+    const lines = played ? ownFirst(this.collection.log()).filter((e) => e.studyId === study.id) : [];
+    return blobOf([writeStudy(study, { courses, log: lines })]);
   }
   /** A row that can't be read, as it is stored. */
   async raw({ table, id }: Pick<DamagedRow, 'table' | 'id'>): Promise<Blob> {

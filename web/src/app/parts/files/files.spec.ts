@@ -18,6 +18,7 @@ import { soon } from '../../testing/soon';
 import { all, aWorld, choose, key, press, show, texts, type World } from '../../testing/world';
 import { FilesOut } from './files-out';
 import { ImportDialog } from './import-dialog';
+import { watchSaved } from '../../testing/watch-saved';
 
 let world: World;
 let exchange: InstantExchange;
@@ -38,20 +39,6 @@ const out = async () => {
   const f = await show(FilesOut, { study: world.open.study(), section: world.open.written()?.id });
   return f;
 };
-/** What the browser is given to keep. */
-function watched(): { name: string; blob: Blob }[] {
-  const saved: { name: string; blob: Blob }[] = [];
-  const made: Blob[] = [];
-  vi.spyOn(URL, 'createObjectURL').mockImplementation((b) => {
-    made.push(b as Blob);
-    return 'blob:x';
-  });
-  vi.spyOn(URL, 'revokeObjectURL').mockReturnValue();
-  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
-    saved.push({ name: this.download, blob: made.at(-1)! });
-  });
-  return saved;
-}
 afterEach(() => vi.restoreAllMocks());
 
 describe('out', () => {
@@ -76,7 +63,7 @@ describe('out', () => {
     expect(pre(f)).toMatch(/\nA\|-----------------\|\n/);
     await choose(f, 'What is written', 'The whole form');
     await soon(() => expect(pre(f)).toMatch(/Order: B A B\n\nB · [^]*\n\n\nA · /));
-    const saved = watched();
+    const saved = watchSaved();
     await press(f, 'Save the file');
     expect(saved[0]).toMatchObject({ name: 'Stair.txt' });
     (f.nativeElement as HTMLElement).dispatchEvent(key('Enter', { ctrlKey: true }));
@@ -88,7 +75,7 @@ describe('out', () => {
   it('MusicXML, MIDI and WAV under the names of study and section', async () => {
     world.open.apply(setScript('s-a', 'p:5 i:3 (d) - - - - -'));
     const f = await out();
-    const saved = watched();
+    const saved = watchSaved();
     await choose(f, 'As', 'MusicXML');
     await soon(() => expect(texts(f, 'li').join()).toMatch(/1 stroke sounds no string and is left out/));
     await press(f, 'Save the file');

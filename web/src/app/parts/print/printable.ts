@@ -9,7 +9,13 @@ const OWN_SIGNS = /[\u2190-\u21ff\u2600-\u27bf]/gu;
  */
 export const printable = (text: string): string => [...plain(text)].filter((letter) => DRAWN.test(letter)).join('');
 const plain = (text: string): string =>
-  text.normalize('NFC').replace(/♯/g, '#').replace(/♭/g, 'b').replace(/♮/g, '').replace(OWN_SIGNS, '');
+  text
+    .normalize('NFC')
+    .replace(/♯/g, '#')
+    .replace(/♭/g, 'b')
+    .replace(/♮/g, '')
+    .replace(/→/g, '–')
+    .replace(OWN_SIGNS, '');
 /** The letters of some texts that documents leave out, each once, in their order. */
 export const leftOut = (texts: readonly string[]): string[] => [
   ...new Set(texts.flatMap((t) => [...plain(t)].filter((letter) => !DRAWN.test(letter)))),

@@ -9,14 +9,17 @@ import {
   LOWEST_BPM,
   MOST_COURSE_STEPS,
   stepOf,
+  WEEK_MINUTES,
+  weekOf,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
 import { ownFirst } from '../../data/demo';
 import { newId } from '../../data/new-id';
 import { today } from '../../data/today';
-import { Collection, OpenStudy } from '../../study';
+import { Collection, Exports, OpenStudy } from '../../study';
 import { FIELD } from '../../ui/field';
 import { Notice } from '../../ui/notice';
+import { saveFile } from '../../ui/save-file';
 import { practise } from '../../words/practise';
 import { sayCourseStep } from '../../words/said/plan';
 
@@ -41,6 +44,9 @@ export class CoursePanel {
   private readonly open = inject(OpenStudy);
   private readonly compute = inject(Compute);
   private readonly notice = inject(Notice);
+  private readonly exports = inject(Exports);
+  protected readonly week = WEEK_MINUTES;
+  protected readonly weekFault = signal('');
   protected readonly say = sayCourseStep;
   protected readonly isPassed = isPassed;
   protected readonly longest = LONGEST_STEP_TEXT;
@@ -91,6 +97,24 @@ export class CoursePanel {
     const row = { ...course, steps: course.steps.filter((_, i) => i !== n) };
     const back = this.collection.exchange('replaced', course.name, [{ table: 'courses', row }], []);
     this.notice.withUndo(`${this.words.leftOut}: ${sayCourseStep(course.steps[n] as CourseStep)}`, back);
+  }
+  /** @param played with the log of what was played of it */
+  protected async save(played: boolean) {
+    const study = this.open.study();
+    if (study) saveFile(await this.exports.work(study, played), this.words.fileName(study.name, played));
+  }
+  /** A page for the music stand: seven days from today on. */
+  protected async printWeek(course: Course, minutes: number) {
+    const [study, section] = [this.open.study(), this.open.written()];
+    const { low, high } = WEEK_MINUTES;
+    const wrong = !Number.isInteger(minutes) || minutes < low || minutes > high;
+    this.weekFault.set(wrong ? this.words.between(this.words.minutesADay, low, high) : '');
+    if (wrong || !study || !section) return;
+    const { weekPage } = await import('../../parts/print/week-page');
+    const days = weekOf(course, today(), minutes);
+    const page = await weekPage({ study: study.name, section: section.name, course, days }).catch(() => null);
+    if (page) saveFile(page, this.words.weekName(study.name), 'pdf');
+    else this.weekFault.set(this.words.notPrinted);
   }
   protected remove(course: Course) {
     this.notice.withUndo(`${this.words.removed}: ${course.name}`, this.collection.deleteCourse(course));

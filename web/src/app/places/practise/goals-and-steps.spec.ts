@@ -1,5 +1,8 @@
 import { TestBed } from '@angular/core/testing';
-import { setLadder } from '@ruffle-wheel/core';
+import { type Course, courseWith, setLadder } from '@ruffle-wheel/core';
+import { today } from '../../data/today';
+import { soon } from '../../testing/soon';
+import { watchSaved } from '../../testing/watch-saved';
 import { aWorld, all, choose, field, press, show, texts, type, type World, withLaterParts } from '../../testing/world';
 import { Notice } from '../../ui/notice';
 import { CoursePanel } from './course-panel';
@@ -13,6 +16,7 @@ beforeEach(async () => {
   world = await aWorld();
   world.open.adjust(setLadder('s-a', { start: 100, end: 140, step: 10, passes: 1 }));
 });
+afterEach(() => vi.restoreAllMocks());
 const NEXT_YEAR = `${new Date().getFullYear() + 1}-01-15`;
 
 describe('goals', () => {
@@ -117,6 +121,43 @@ describe('steps with gates', () => {
     expect(world.collection.courses()[0]!.steps).toHaveLength(n);
     await press(f, 'Delete these steps');
     expect(world.collection.courses()).toEqual([]);
+  });
+  it('goes out as a file with its study, and comes back with what was played: the steps fill', async () => {
+    const saved = watchSaved();
+    const f = await show(CoursePanel);
+    await press(f, 'Make steps of what is open');
+    await f.whenStable();
+    const course = world.collection.courses()[0]!;
+    await press(f, 'Save as a file');
+    await soon(() => expect(saved.map((x) => x.name)).toEqual(['Study steps.ruffle.json']));
+    const sent = JSON.parse(await saved[0]!.blob.text()) as Record<string, unknown[]>;
+    expect([sent['kind'], sent['studies']?.length, sent['courses'], sent['log']]).toEqual(['study', 1, [course], []]);
+    const line = (id: string, studyId: string) => ({
+      ...{ id, studyId, studyName: 'Study', sectionName: 'A', sectionId: 's-a', drill: 'open strings', minutes: 3 },
+      ...{ startedAt: `${today()}T10:00:00.000Z`, passes: [{ bpm: 100, clean: true }], pain: false },
+    });
+    world.collection.saveLog(line('mine', 's'));
+    world.collection.saveLog(line('other', 'another'));
+    await press(f, 'With what was played');
+    await soon(() => expect(saved).toHaveLength(2));
+    const back = JSON.parse(await saved[1]!.blob.text()) as { log: { id: string }[]; courses: Course[] };
+    expect(back.log.map((e) => e.id)).toEqual(['mine']);
+    // The teacher's tool reads of it what was passed.
+    expect(courseWith(back.courses[0]!, back.log as never).steps[0]?.passed).toEqual([today()]);
+  });
+  it('a week of homework asks for minutes, and says when its page could not be made', async () => {
+    const saved = watchSaved();
+    const f = await show(CoursePanel);
+    await press(f, 'Make steps of what is open');
+    await f.whenStable();
+    await type(f, field(f, 'Minutes a day'), '500');
+    await press(f, 'A week as a page');
+    expect(texts(f, '[role=alert]')).toEqual(['Minutes a day: 5 to 60, please.']);
+    await type(f, field(f, 'Minutes a day'), '20');
+    await press(f, 'A week as a page');
+    // Its letters are not to be had here: that is said, and nothing is saved. The page itself is made in a browser.
+    await soon(() => expect(texts(f, '[role=alert]')).toEqual(['The page could not be made. Try again.']));
+    expect(saved).toEqual([]);
   });
   it('a step opens its drill, and begins at its tempo', async () => {
     const f = await show(PractisePlace);
