@@ -30,6 +30,13 @@ export type BlockReason = Fact<
   | 'rest the hands'
   | 'rest after pain'
   | 'nothing written'
+  | 'in the set'
+  | 'next in the set'
+  | 'next, other capo'
+  | 'next, no capo'
+  | 'next, other strings'
+  | 'next, other strings, no capo'
+  | 'next, other strings, other capo'
 >;
 /** What is said of a plan as a whole. */
 export type PlanNote = Fact<

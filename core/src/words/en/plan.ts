@@ -38,6 +38,16 @@ const REASONS: Sentences<BlockReason['code']> = {
   'rest the hands': () => 'Hands down, shoulders loose.',
   'rest after pain': () => 'Hands down. Where it hurts again, stop for today.',
   'nothing written': () => 'Nothing is written yet: play what you like.',
+  'in the set': ([tempo]) => `From end to end, at ${tempo}.`,
+  'next in the set': ([name, tempo]) => `Next ${name}, at ${tempo}.`,
+  'next, other capo': ([name, tempo, fret]) => `Capo at ${fret}. Next ${name}, at ${tempo}.`,
+  'next, no capo': ([name, tempo]) => `Capo off. Next ${name}, at ${tempo}.`,
+  'next, other strings': ([name, tempo, ...strings]) =>
+    `Tune string ${present(strings).join(', ')}. Next ${name}, at ${tempo}.`,
+  'next, other strings, no capo': ([name, tempo, ...strings]) =>
+    `Capo off. Tune string ${present(strings).join(', ')}. Next ${name}, at ${tempo}.`,
+  'next, other strings, other capo': ([name, tempo, fret, ...strings]) =>
+    `Capo at ${fret}. Tune string ${present(strings).join(', ')}. Next ${name}, at ${tempo}.`,
 };
 const NOTES: Sentences<PlanNote['code']> = {
   'after a long break': ([n]) => `${days(n)} without playing: the right hand first, lower, no burst. Expect tension.`,

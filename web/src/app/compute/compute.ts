@@ -13,6 +13,7 @@ import type {
   UnrolledForm,
   WrittenBars,
   TimeKeeping,
+  PlannedBlock,
 } from '@ruffle-wheel/core';
 import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
@@ -63,6 +64,10 @@ export class Compute {
   /** A session of so many minutes. */
   planSession(request: SessionRequest): Promise<PlannedSession> {
     return this.link.ask((computer) => computer.planSession(request), SILENT_MS);
+  }
+  /** Pieces one after the other, with what has to be done to the guitar between them. */
+  planSet(studies: readonly Study[]): Promise<readonly PlannedBlock[]> {
+    return this.link.ask((computer) => computer.planSet(studies), SILENT_MS);
   }
   /** Bars of a section as they are written. */
   writtenBars(request: ReadingRequest, from: number, to: number): Promise<WrittenBars> {

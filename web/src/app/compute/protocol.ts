@@ -47,6 +47,7 @@ import type {
   VoicingRequest,
   VoicingResult,
   WrittenBars,
+  PlannedBlock,
   TimeKeeping,
 } from '@ruffle-wheel/core';
 
@@ -61,6 +62,7 @@ export interface Computer {
   piecePlan(study: Study, first: number, keeping: TimeKeeping): string;
   courseFor(section: Section, study: Study, hand: HandProfile, id: string, begun: string): Course;
   planSession(request: SessionRequest): PlannedSession;
+  planSet(studies: readonly Study[]): readonly PlannedBlock[];
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }
 /** Told from time to time how far a solver has come, 0…1. */

@@ -1,5 +1,13 @@
 /// <reference lib="webworker" />
-import { courseFor, piecePlan, planSession, startingPoints, unrollForm, writtenBars } from '@ruffle-wheel/core';
+import {
+  courseFor,
+  piecePlan,
+  planSession,
+  planSet,
+  startingPoints,
+  unrollForm,
+  writtenBars,
+} from '@ruffle-wheel/core';
 import { expose } from 'comlink';
 import { readForPage } from './read-for-page';
 import type { Computer } from './protocol';
@@ -8,6 +16,7 @@ const computer: Computer = {
   readForPage,
   startingPoints,
   planSession,
+  planSet,
   courseFor,
   writtenBars,
   unrollForm: (study) => unrollForm(study),

@@ -1,5 +1,14 @@
 /** The validated doors, apart from the rest because they carry the schema library: import this lazily only. */
-import { type DataFault, dataFault, type Kept, MOST_BARS_SILENT, MOST_STEPS_A_CLICK, PAGE_LOOKS, PALMAS } from '@ruffle-wheel/core';
+import {
+  type DataFault,
+  dataFault,
+  type Kept,
+  MOST_BARS_SILENT,
+  MOST_IN_SET,
+  MOST_STEPS_A_CLICK,
+  PAGE_LOOKS,
+  PALMAS,
+} from '@ruffle-wheel/core';
 import { type Checked, readStudyRow, ROWS } from '@ruffle-wheel/core/format';
 import Joi from 'joi/dist/joi-browser.min.mjs';
 import { OPTIONAL_SETTINGS, revisionOf, type Settings, type StudyRow } from './rows';
@@ -23,6 +32,7 @@ const settings = Joi.object({
   ...Object.fromEntries(OPTIONAL_SETTINGS.map((name) => [name, Joi.boolean()])),
   page: Joi.string().valid(...PAGE_LOOKS),
   time,
+  set: Joi.array().items(Joi.string().max(80)).max(MOST_IN_SET),
   countIn: Joi.boolean().required(),
   loop: Joi.boolean().required(),
   guitar: volume,

@@ -31,6 +31,8 @@ export interface Settings {
   readonly letterKeys?: boolean;
   /** What this is was said once, or never asked for: it is not said again. */
   readonly welcomed?: boolean;
+  /** Studies of the set, in their order. */
+  readonly set?: readonly string[];
   /** What keeps the time; claps on the accents and a click on the beats where nobody has asked. */
   readonly time?: TimeKeeping;
   readonly countIn: boolean;
@@ -51,6 +53,7 @@ export const OPTIONAL_SETTINGS = [
   'letterKeys',
   'welcomed',
   'time',
+  'set',
 ] as const satisfies readonly (keyof Settings)[];
 export const DEFAULT_SETTINGS: Settings = {
   key: 'player',

@@ -15,6 +15,9 @@ export class PiecePlaying {
   private readonly time = inject(InTime);
   private readonly part = signal<number | null>(null);
   private first = 0;
+  private readonly names = signal<readonly string[]>([]);
+  /** The parts of the form, by the names of their sections. */
+  readonly parts = this.names.asReadonly();
 
   /** The part of the form that is heard, counted from 0; null while none is. */
   heard(): number | null {
@@ -30,6 +33,9 @@ export class PiecePlaying {
     const plan = study && (await this.compute.piecePlan(study, first, this.time.keeping()));
     if (!plan || this.open.study() !== study) return false;
     this.first = first;
+    const named = new Map(study.sections.map((s) => [s.id, s.name]));
+    const before = Array.from({ length: first }, () => '');
+    this.names.set([...before, ...plan.parts.map((p) => named.get(p.section) ?? '')]);
     this.part.set(first);
     this.follow(plan, 0);
     await this.transport.playInstead(plan, plan.tempo, {

@@ -7,6 +7,7 @@ import {
   cycleById,
   makeStudy,
   piecePlan,
+  planSet,
   type Plan,
   planSession,
   putShape,
@@ -55,6 +56,9 @@ export class InstantCompute {
   }
   planSession(...asked: Parameters<Compute['planSession']>) {
     return Promise.resolve(planSession(...asked));
+  }
+  planSet(studies: readonly Study[]) {
+    return Promise.resolve(planSet(studies));
   }
   writtenBars(...asked: Parameters<Compute['writtenBars']>) {
     return Promise.resolve(writtenBars(...asked));

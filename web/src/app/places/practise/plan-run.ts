@@ -5,8 +5,10 @@ import {
   cycleLength,
   type PlannedBlock,
   type PlanNote,
+  isOfSet,
   restOf,
   type SessionPlan,
+  type Study,
   TICKS_PER_COUNT,
 } from '@ruffle-wheel/core';
 import { Compute } from '../../compute/compute';
@@ -105,11 +107,26 @@ export class PlanRun {
       hands: [this.collection.profile()],
       ...(study && section ? { open: { studyId: study.id, sectionId: section.id } } : {}),
     });
-    const plan: SessionPlan = { id: newId(), startedAt: new Date().toISOString(), minutes, blocks: made.blocks };
+    this.takenUp(minutes, made.blocks, made.notes);
+  }
+  /** Pieces one after the other. @returns false where none has anything to be played */
+  async makeSet(studies: readonly Study[]): Promise<boolean> {
+    await this.pause();
+    const blocks = await this.compute.planSet(studies);
+    if (blocks.length === 0) return false;
+    this.takenUp(
+      blocks.reduce((sum, b) => sum + b.minutes, 0),
+      blocks,
+      [],
+    );
+    return true;
+  }
+  private takenUp(minutes: number, blocks: readonly PlannedBlock[], notes: readonly PlanNote[]) {
+    const plan: SessionPlan = { id: newId(), startedAt: new Date().toISOString(), minutes, blocks };
     this.collection.savePlan(plan);
     this.chosen.set(plan.id);
     this.minded.set(true);
-    this.notes.set(made.notes);
+    this.notes.set(notes);
     this.forget();
     this.used = 0;
     this.pausedAt = null;
@@ -259,6 +276,8 @@ export class PlanRun {
   private planAnew() {
     const plan = this.plan();
     if (!plan) return;
+    // A set is played as it is.
+    if (plan.blocks.some(isOfSet)) return;
     const [over, rest] = [plan.blocks.filter((b) => b.done), plan.blocks.filter((b) => !b.done)];
     const wanted = rest.reduce((sum, b) => sum + b.minutes, 0);
     const left = Math.floor((plan.minutes - this.used / 60_000) * 2) / 2;

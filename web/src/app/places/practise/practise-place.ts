@@ -11,9 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
-  barOf,
   type CourseStep,
-  cycleLength,
   type DueCheck,
   type PlannedBlock,
   fretsText,
@@ -38,10 +36,12 @@ import { shell as words } from '../../words/shell';
 import { CoursePanel } from './course-panel';
 import { DrillChoice } from './drill-choice';
 import { DueList } from './due-list';
+import { FormInView } from './form-in-view';
 import { GoalsPanel } from './goals-panel';
 import { PlanLine } from './plan-line';
 import { PlanRun } from './plan-run';
 import { PracticeSession } from './session';
+import { SetPanel } from './set-panel';
 import { TimePanel } from './time-panel';
 import { TodayPanel } from './today-panel';
 import { SELECT } from '../../ui/select';
@@ -62,6 +62,7 @@ import { sayCycle } from '../../words/said/catalogue';
     DueList,
     GoalsPanel,
     PlanLine,
+    SetPanel,
     TimePanel,
     TodayPanel,
     FIELD,
@@ -70,7 +71,7 @@ import { sayCycle } from '../../words/said/catalogue';
     SELECT,
     TurnStrip,
   ],
-  providers: [TurnInView, DrillChoice],
+  providers: [TurnInView, FormInView, DrillChoice],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -97,14 +98,10 @@ export class PractisePlace {
     const heard = this.heard();
     return section ? (section.cycle.labels[heard?.count ?? 0] ?? '') : '';
   });
-  /** The bar that is heard, from 1, where the section has several; else 0. */
-  protected readonly bar = computed(() => {
-    const [section, heard, reading] = [this.section(), this.heard(), this.open.reading()];
-    if (!section || !heard || !reading || heard.countingIn) return 0;
-    const bars = barOf(section.cycle, reading.score.length);
-    const at = (heard.turn * cycleLength(section.cycle) + heard.inTurn) % Math.max(1, reading.score.length);
-    return bars > 1 ? barOf(section.cycle, at) + 1 : 0;
-  });
+  private readonly form = inject(FormInView);
+  protected readonly bar = this.form.bar;
+  protected readonly part = this.form.part;
+  protected readonly sung = this.form.sung;
   protected readonly strong = computed(() => {
     const section = this.section();
     const count = this.heard()?.count ?? 0;
@@ -180,6 +177,11 @@ export class PractisePlace {
     if (!(await this.choice.take({ studyId: study.id, sectionId: section.id, drill: drill ?? null }))) return;
     if (bpm !== null) this.session.askTempo(bpm);
     this.begins()?.nativeElement.focus();
+  }
+  /** A set is ready: what comes next is Begin. */
+  protected setMade() {
+    this.begins()?.nativeElement.focus();
+    this.stage()?.nativeElement.scrollIntoView?.({ block: 'nearest' });
   }
   protected chooseDrill(name: string) {
     this.run.leave();

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MOST_IN_SET, STANDARD_TUNING, type Study, tuningText } from '@ruffle-wheel/core';
+import { Collection } from '../../study';
+import { SELECT } from '../../ui/select';
+import { practise } from '../../words/practise';
+import { PlanRun } from './plan-run';
+
+/** Pieces to be played one after the other, with what has to be done to the guitar between them. */
+@Component({
+  selector: 'app-set-panel',
+  imports: [MatButton, SELECT],
+  templateUrl: './set-panel.html',
+  styleUrls: ['./listed.scss', './goals-panel.scss'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SetPanel {
+  /** It is ready to be played. */
+  readonly made = output();
+  protected readonly words = practise.set;
+  private readonly collection = inject(Collection);
+  private readonly run = inject(PlanRun);
+  protected readonly fault = signal('');
+  protected readonly most = MOST_IN_SET;
+  /** What is still on the shelf of it. */
+  protected readonly pieces = computed((): readonly Study[] =>
+    (this.collection.settings().set ?? []).flatMap((id) => this.collection.row(id)?.study ?? []),
+  );
+  protected readonly others = computed(() => {
+    const there = new Set(this.pieces().map((s) => s.id));
+    return this.collection.studies().filter((r) => !there.has(r.id));
+  });
+  /** Tempo of its first section, capo, and strings where they are not as usual. */
+  protected what({ sections, instrument }: Study): string {
+    const usual = String(instrument.tuning) === String(STANDARD_TUNING);
+    return this.words.what(sections[0]?.bpm ?? 0, instrument.capo, usual ? '' : tuningText(instrument.tuning));
+  }
+  private put(ids: readonly string[]) {
+    this.fault.set('');
+    this.collection.set({ set: ids });
+  }
+  protected add(id: string) {
+    if (id !== '') this.put([...this.pieces().map((s) => s.id), id].slice(0, MOST_IN_SET));
+  }
+  protected earlier(n: number) {
+    const ids = this.pieces().map((s) => s.id);
+    const [own] = ids.splice(n, 1);
+    if (own !== undefined) this.put([...ids.slice(0, n - 1), own, ...ids.slice(n - 1)]);
+  }
+  protected leaveOut(n: number) {
+    this.put(this.pieces().flatMap((s, i) => (i === n ? [] : [s.id])));
+  }
+  async play() {
+    this.fault.set('');
+    const made = await this.run.makeSet(this.pieces()).catch(() => null);
+    if (made) this.made.emit();
+    else this.fault.set(made === null ? practise.planned.failed : this.words.nothing);
+  }
+}
