@@ -111,7 +111,11 @@ describe('export and import', () => {
   });
   it('a study goes out with its courses and what was played of them, and comes in with them', () => {
     const reading = readFile(writeStudy(study, { courses: everything.courses, log: everything.log }));
-    expect(reading.ok && reading.file).toMatchObject({ kind: 'study', courses: everything.courses, log: everything.log });
+    expect(reading.ok && reading.file).toMatchObject({
+      kind: 'study',
+      courses: everything.courses,
+      log: everything.log,
+    });
   });
   it('one study leaves log, hands and cycles at home', () => {
     const reading = readFile(writeStudy(study));

@@ -7,7 +7,7 @@ import { isOfSet, planSet } from './index.js';
 
 const DROPPED = [38, ...STANDARD_TUNING.slice(1)] as unknown as Study['instrument']['tuning'];
 const piece = (name: string, over: Partial<Study['instrument']> = {}, bpm = 120, bars = 60): Study => {
-  const made = makeStudy(name, name, cycleById('tangos')!);
+  const made = makeStudy(name, name, cycleById('tangos'));
   const [section] = made.sections;
   return {
     ...made,
@@ -47,7 +47,7 @@ describe('a set', () => {
     expect(planSet([piece('A'), piece('B', { capo: 1 })]).every(isOfSet)).toBe(true);
     expect(isOfSet({ why: { code: 'form last', about: [] } })).toBe(false);
     expect(planSet([])).toEqual([]);
-    const empty = makeStudy('E', 'E', cycleById('tangos')!);
+    const empty = makeStudy('E', 'E', cycleById('tangos'));
     expect(planSet([empty])).toEqual([]);
     // Chords alone are something to be played.
     const sung = { ...empty, sections: [{ ...empty.sections[0]!, chart: 'Am | E' }] };

@@ -33,7 +33,11 @@ export class SetPanel {
   /** Tempo of its first section, capo, and strings where they are not as usual. */
   protected what({ sections, instrument }: Study): string {
     const usual = String(instrument.tuning) === String(STANDARD_TUNING);
-    return this.words.what(sections[0]?.bpm ?? 0, instrument.capo, usual ? '' : tuningText(instrument.tuning));
+    return this.words.what(
+      sections[0]?.bpm ?? 0,
+      instrument.capo > 0 ? this.words.capo(instrument.capo) : '',
+      usual ? '' : tuningText(instrument.tuning),
+    );
   }
   private put(ids: readonly string[]) {
     this.fault.set('');

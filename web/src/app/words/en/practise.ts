@@ -1,5 +1,5 @@
 import { keyHint } from '../key-hints';
-import { plural } from '@ruffle-wheel/core';
+import { byNumber, plural } from '@ruffle-wheel/core';
 
 /** Practise. */
 export const practise = {
@@ -95,7 +95,7 @@ export const practise = {
       free: 'Free.',
       check: 'Once, cold:',
       at: (bpm: number) => `at ${bpm}`,
-      minutes: (times: number, minutes: number) => (times > 1 ? `${times} × ${minutes} min` : `${minutes} min`),
+      minutes: (times: number, minutes: number) => byNumber(times, `${minutes} min`, `${times} × ${minutes} min`),
       help: 'Mark a box for each clean pass, one after the other; a miss begins them again. Twice in a day: something else between.',
       gates: 'What opens the next step',
       care: 'Warm up. Pain, numbness or tingling: stop for the day, and tell your teacher.',
@@ -119,7 +119,7 @@ export const practise = {
     silentHelp: 'In silent bars nothing sounds: keep on, and hear whether you are still with it when it comes back.',
     clicks: 'A click on',
     beats: 'The beats',
-    steps: (n: number) => `Every ${n === 1 ? 'step' : `${n} steps`}`,
+    steps: (n: number) => byNumber(n, 'Every step', `Every ${n} steps`),
     slower: 'The click stays as fast as the counts were: one step on a click, then two, then four.',
     feel: 'How this section is felt',
     swing: (percent: number) => `Swing ${percent}`,
@@ -127,14 +127,15 @@ export const practise = {
     noSwing: 'Steps in threes, or one a count, do not swing.',
     lean: 'Behind the click, ms',
     beat: 'A beat on',
-    counts: (n: number) => (n === 1 ? 'Every count' : `Every ${n} counts`),
+    counts: (n: number) => byNumber(n, 'Every count', `Every ${n} counts`),
   },
   set: {
     title: 'Set list',
     none: 'Pieces to be played one after the other: the next one, its tempo, capo and strings are said in time.',
     add: 'Add a study',
-    what: (bpm: number, capo: number, tuning: string) =>
-      [`at ${bpm}`, ...(capo ? [`capo ${capo}`] : []), ...(tuning ? [tuning] : [])].join(' · '),
+    what: (bpm: number, capo: string, tuning: string) =>
+      [`at ${bpm}`, capo, tuning].filter((text) => text !== '').join(' · '),
+    capo: (fret: number) => `capo ${fret}`,
     earlier: 'Earlier',
     earlierNamed: (name: string) => `Earlier in the set: ${name}`,
     out: 'Take out',
