@@ -240,6 +240,7 @@ export const logEntrySchema = Joi.object({
     .required(),
   pain: Joi.boolean().required(),
   tension: Joi.boolean(),
+  spoken: Joi.boolean(),
   cold: Joi.boolean(),
   plan: Joi.string().max(LONGEST_ID),
   block: Joi.number().integer().min(0).max(MOST_PLANNED_BLOCKS),

@@ -31,6 +31,8 @@ export interface LogEntry {
   readonly pain: boolean;
   /** The hand was tense. */
   readonly tension?: boolean;
+  /** Words or the count were spoken over it. */
+  readonly spoken?: boolean;
   /** One cold pass, to see whether it still holds. */
   readonly cold?: boolean;
   /** The plan and its block that were followed, and the take that was recorded. */

@@ -1,6 +1,7 @@
 import { fact } from '../../fault/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { courseWith } from '../course.js';
+import { daysBetween } from '../log.js';
 import { dueChecks } from '../due-checks.js';
 import { BLOCK_KINDS, type PlannedBlock } from '../records.js';
 import { allot, HALVES, type Wanted } from './allot.js';
@@ -35,8 +36,11 @@ export interface PlannedSession {
  * @throws RangeError where the minutes are no whole number within bounds
  * @example planSession({ minutes: 10, studies: [], log: [], goals: [], today: '2026-03-01', hands: [] }).blocks.length // 1
  */
-export function planSession(asked: SessionRequest): PlannedSession {
-  const { minutes, studies, log, goals, today, hands, open = null } = asked;
+export function planSession(request: SessionRequest): PlannedSession {
+  const { minutes, studies, goals, today, hands, open = null } = request;
+  // A clock was set back: days to come say nothing. One day may be a journey.
+  const log = request.log.filter((e) => daysBetween(today, e.startedAt) <= 1);
+  const asked = { ...request, log };
   const courses = (asked.courses ?? []).map((c) => courseWith(c, log));
   if (!Number.isInteger(minutes) || minutes < SHORTEST_PLAN || minutes > LONGEST_PLAN)
     throw new RangeError(`minutes: ${minutes} is no whole number from ${SHORTEST_PLAN} to ${LONGEST_PLAN}`);

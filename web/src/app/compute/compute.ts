@@ -15,6 +15,8 @@ import type {
   TimeKeeping,
   PlannedBlock,
 } from '@ruffle-wheel/core';
+import { newId } from '../data/new-id';
+import { inParts } from './log-in-parts';
 import { arrived, type PageReading, type SentReading } from './page-reading';
 import type { Computer } from './protocol';
 import { WorkerDied, WorkerLink } from './worker-link';
@@ -62,8 +64,10 @@ export class Compute {
     return this.link.ask((computer) => computer.courseFor(...asked), SILENT_MS);
   }
   /** A session of so many minutes. */
-  planSession(request: SessionRequest): Promise<PlannedSession> {
-    return this.link.ask((computer) => computer.planSession(request), SILENT_MS);
+  async planSession({ log, ...rest }: SessionRequest): Promise<PlannedSession> {
+    const id = newId();
+    await inParts(log, (lines) => this.link.ask((computer) => computer.takeLog(id, lines), SILENT_MS));
+    return this.link.ask((computer) => computer.planSession(rest, id, log.length), SILENT_MS);
   }
   /** Pieces one after the other, with what has to be done to the guitar between them. */
   planSet(studies: readonly Study[]): Promise<readonly PlannedBlock[]> {

@@ -47,6 +47,7 @@ import type {
   VoicingRequest,
   VoicingResult,
   WrittenBars,
+  LogEntry,
   PlannedBlock,
   TimeKeeping,
 } from '@ruffle-wheel/core';
@@ -61,7 +62,8 @@ export interface Computer {
   /** As text, for it is long; `null` where the form has no such part. */
   piecePlan(study: Study, first: number, keeping: TimeKeeping): string;
   courseFor(section: Section, study: Study, hand: HandProfile, id: string, begun: string): Course;
-  planSession(request: SessionRequest): PlannedSession;
+  takeLog(id: string, lines: readonly LogEntry[]): void;
+  planSession(request: Omit<SessionRequest, 'log'>, log: string, lines: number): PlannedSession;
   planSet(studies: readonly Study[]): readonly PlannedBlock[];
   startingPoints(cycle: AccentCycle, profile: HandProfile): StartingPoint[];
 }

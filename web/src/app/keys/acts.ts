@@ -116,6 +116,7 @@ export const ACTS = [
   { id: 'not clean', scope: 'practise', keys: ['PageUp'] },
   { id: 'take mark back', scope: 'practise', keys: ['Backspace'] },
   { id: 'next drill', scope: 'practise', keys: ['n'] },
+  { id: 'spoken over', scope: 'practise', keys: ['o'] },
   { id: 'half speed', scope: 'practise', keys: ['u'] },
   { id: 'silent bars', scope: 'practise', keys: ['f'] },
   { id: 'stand view', scope: 'practise', keys: ['v'] },

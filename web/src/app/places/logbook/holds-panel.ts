@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { heldLines, type HeldLine, type LogEntry, practiceDays } from '@ruffle-wheel/core';
+import { heldLines, type HeldLine, type LogEntry, minutesByKind, practiceDays } from '@ruffle-wheel/core';
 import { today } from '../../data/today';
 import { Collection } from '../../study';
+import { sayBlockKind } from '../../words/said/plan';
 import { logbook } from '../../words/logbook';
 
 /** So many weeks are seen at once. */
@@ -43,6 +44,18 @@ export class HoldsPanel {
       said: d.minutes > 0 ? this.words.day(DAY.format(new Date(d.day)), Math.round(d.minutes), d.pain) : null,
     })),
   );
+  /** What the time of these weeks went to. */
+  protected readonly kinds = computed(() => {
+    const first = this.days()[0]?.day ?? '';
+    const all = minutesByKind(this.entries().filter((e) => e.startedAt.slice(0, 10) >= first));
+    const most = all[0]?.minutes ?? 1;
+    return all.map(({ kind, minutes }) => ({
+      kind,
+      said: sayBlockKind(kind),
+      minutes: Math.round(minutes),
+      share: minutes / most,
+    }));
+  });
   protected readonly practised = computed(() => this.days().filter((d) => d.minutes > 0).length);
   protected readonly weeks = WEEKS;
 }

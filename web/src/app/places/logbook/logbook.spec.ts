@@ -100,6 +100,16 @@ describe('logbook', () => {
     const f = await show(LogbookPlace);
     expect(element(f).textContent).toMatch(/Nothing practised yet/);
   });
+  it('says what the time of the last weeks went to, by kind of work', async () => {
+    const now = new Date().toISOString();
+    const line = (id: string, minutes: number, more: Partial<LogEntry>) =>
+      world.collection.saveLog({ ...entry(id, 's', '', 100), startedAt: now, minutes, ...more });
+    line('k1', 12, {});
+    line('k2', 5, { drill: 'open strings' });
+    line('k3', 2, { drill: 'burst 0 4' });
+    const f = await show(LogbookPlace);
+    await soon(() => expect(texts(f, '.kinds li')).toEqual(['Together12 min', 'Right hand alone5 min', 'Burst2 min']));
+  });
   it('says what is lost, due and holding, and shows the days of practice', async () => {
     const ago = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString();
     const held = (id: string, n: number, clean: boolean, more: Partial<LogEntry> = {}): LogEntry => ({

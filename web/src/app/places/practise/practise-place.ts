@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  byItself,
   type CourseStep,
   type DueCheck,
   type PlannedBlock,
@@ -25,6 +26,7 @@ import {
   setLadder,
   setReminder,
   limitOf,
+  SPOKEN_DAYS,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
 import { InTime } from '../../parts/in-time';
@@ -49,6 +51,8 @@ import { MatButton } from '@angular/material/button';
 import { awakeWhile } from '../../ui/awake';
 import { Notice } from '../../ui/notice';
 import { Soon } from '../../ui/soon';
+import { Toggle } from '../../ui/toggle';
+import { ownFirst } from '../../data/demo';
 import { FIELD } from '../../ui/field';
 import { sayFact } from '../../words/said/faults';
 import { sayHandRules } from '../../words/said/hands';
@@ -64,6 +68,7 @@ import { sayCycle } from '../../words/said/catalogue';
     PlanLine,
     SetPanel,
     TimePanel,
+    Toggle,
     TodayPanel,
     FIELD,
     Soon,
@@ -199,6 +204,15 @@ export class PractisePlace {
     // One that is written behind an empty place stands in the first that is empty.
     this.open.adjust(setReminder(Math.min(n, this.reminders().length), text));
   }
+  /** Whether what is open goes by itself, from what was played of it. */
+  protected readonly itself = computed(() => {
+    const [study, section] = [this.open.study(), this.open.written()];
+    if (!study || !section || !this.collection.logRead()) return null;
+    const { hand, both, days } = byItself(ownFirst(this.collection.log()), study.id, section.id);
+    const { asks, words, goes } = this.words.itself;
+    if (!both) return hand ? asks.both : asks.hand;
+    return days < SPOKEN_DAYS ? words(days, SPOKEN_DAYS) : goes(SPOKEN_DAYS);
+  });
   protected readonly best = computed(() => reached({ passes: this.session.passes() }, this.ladder().passes));
 
   constructor() {
@@ -209,6 +223,7 @@ export class PractisePlace {
         'not clean': () => this.mark(false),
         'take mark back': () => this.session.takeBack(),
         'next drill': () => this.choice.next(),
+        'spoken over': () => this.session.noteSpoken(!this.session.spoke()),
         'half speed': () => this.time.toggleHalf(),
         'silent bars': () => this.time.toggleSilent(),
         ...this.forPlan(),

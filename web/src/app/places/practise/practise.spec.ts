@@ -43,6 +43,41 @@ const yesterday = (bpm: number, more: Partial<LogEntry> = {}): LogEntry => ({
 });
 const tempo = () => world.open.section()?.bpm;
 
+describe('it goes by itself', () => {
+  it('says what is asked for next, from the log and from what is spoken over now', async () => {
+    const line = (id: string, more: Partial<LogEntry>) =>
+      world.collection.saveLog(yesterday(100, { id, sectionId: 's-a', ...more }));
+    world.collection.logRead.set(true);
+    const f = await show(PractisePlace);
+    const said = () => texts(f, '.session [role=status]').join();
+    await soon(() => expect(said()).toMatch(/First clean with the right hand alone/));
+    line('1', { drill: 'open strings' });
+    await f.whenStable();
+    expect(said()).toMatch(/The right hand goes alone/);
+    line('2', { startedAt: today });
+    await f.whenStable();
+    expect(said()).toMatch(/on 0 of 3 days/);
+    const session = TestBed.inject(PracticeSession);
+    await session.begin();
+    TestBed.inject(Keys).press(key('o'));
+    session.mark(true);
+    await f.whenStable();
+    expect(said()).toMatch(/on 1 of 3 days/);
+    await session.finish();
+    expect(world.collection.log().filter((e) => e.spoken)).toHaveLength(1);
+    // The next line is not spoken over until it is said so.
+    session.close();
+    await session.begin();
+    session.mark(true);
+    await session.finish();
+    expect(world.collection.log().filter((e) => e.spoken)).toHaveLength(1);
+    for (const [n, day] of ['2126-01-01', '2126-01-02'].entries())
+      line(`w${n}`, { startedAt: `${day}T10:00:00.000Z`, spoken: true });
+    await f.whenStable();
+    expect(said()).toMatch(/It goes by itself/);
+  });
+});
+
 describe('a practice session', () => {
   const session = () => TestBed.inject(PracticeSession);
   it('begins at the ladder’s start, or a rung under what was clean last time', async () => {

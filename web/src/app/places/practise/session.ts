@@ -104,6 +104,12 @@ export class PracticeSession {
     this.tense.set(tense);
     if (this.entryId) this.write();
   }
+  /** Words or the count are spoken over it. */
+  readonly spoke = signal(false);
+  noteSpoken(spoken: boolean) {
+    this.spoke.set(spoken);
+    if (this.entryId) this.write();
+  }
   private wishedTempo: number | null = null;
   /** The next line begins at this tempo, whatever the logbook says. */
   askTempo(bpm: number) {
@@ -151,6 +157,7 @@ export class PracticeSession {
       ...(this.followed?.form ? { sectionName: cleanName(study.name) } : part),
     };
     this.tense.set(false);
+    this.spoke.set(false);
     this.startedAt = new Date().toISOString();
     this.playedMs = 0;
     this.made.set([]);
@@ -269,6 +276,7 @@ export class PracticeSession {
       pain: this.painNoted(),
       ...(this.isCold ? { cold: true } : {}),
       ...(this.tense() ? { tension: true } : {}),
+      ...(this.spoke() ? { spoken: true } : {}),
       ...(this.followed ? { plan: this.followed.plan, block: this.followed.block } : {}),
     };
     this.collection.saveLog(entry);
@@ -282,5 +290,6 @@ export class PracticeSession {
     this.made.set([]);
     this.lastWritten.set(null);
     this.tense.set(false);
+    this.spoke.set(false);
   }
 }

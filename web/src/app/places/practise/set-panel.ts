@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { MOST_IN_SET, STANDARD_TUNING, type Study, tuningText } from '@ruffle-wheel/core';
+import { type FormItem, MOST_IN_SET, readForm, STANDARD_TUNING, type Study, tuningText } from '@ruffle-wheel/core';
 import { Collection } from '../../study';
+import { Notice } from '../../ui/notice';
 import { SELECT } from '../../ui/select';
 import { practise } from '../../words/practise';
 import { PlanRun } from './plan-run';
@@ -20,6 +21,7 @@ export class SetPanel {
   protected readonly words = practise.set;
   private readonly collection = inject(Collection);
   private readonly run = inject(PlanRun);
+  private readonly notice = inject(Notice);
   protected readonly fault = signal('');
   protected readonly most = MOST_IN_SET;
   /** What is still on the shelf of it. */
@@ -30,14 +32,13 @@ export class SetPanel {
     const there = new Set(this.pieces().map((s) => s.id));
     return this.collection.studies().filter((r) => !there.has(r.id));
   });
-  /** Tempo of its first section, capo, and strings where they are not as usual. */
-  protected what({ sections, instrument }: Study): string {
+  /** The tempo at which its form begins, capo, and strings where they are not as usual. */
+  protected what({ sections, instrument, form }: Study): string {
+    const { what, capo } = this.words;
+    const first = firstOf(readForm(form, sections).items);
+    const bpm = (sections.find((s) => s.id === first) ?? sections[0])?.bpm ?? 0;
     const usual = String(instrument.tuning) === String(STANDARD_TUNING);
-    return this.words.what(
-      sections[0]?.bpm ?? 0,
-      instrument.capo > 0 ? this.words.capo(instrument.capo) : '',
-      usual ? '' : tuningText(instrument.tuning),
-    );
+    return what(bpm, instrument.capo > 0 ? capo(instrument.capo) : '', usual ? '' : tuningText(instrument.tuning));
   }
   private put(ids: readonly string[]) {
     this.fault.set('');
@@ -57,7 +58,13 @@ export class SetPanel {
   async play() {
     this.fault.set('');
     const made = await this.run.makeSet(this.pieces()).catch(() => null);
-    if (made) this.made.emit();
-    else this.fault.set(made === null ? practise.planned.failed : this.words.nothing);
+    if (made) {
+      const blocks = this.run.plan()?.blocks ?? [];
+      const minutes = blocks.reduce((sum, b) => sum + b.minutes, 0);
+      this.notice.say(this.words.ready(blocks.filter((b) => b.kind === 'form').length, minutes));
+      this.made.emit();
+    } else this.fault.set(made === null ? practise.planned.failed : this.words.nothing);
   }
 }
+const firstOf = ([item]: readonly FormItem[]): string =>
+  item === undefined ? '' : item.kind === 'section' ? item.section : firstOf(item.items);

@@ -88,6 +88,7 @@ const names: Readonly<Record<ActId, string>> = {
   'not clean': 'not clean (pedals send it)',
   'take mark back': 'take the last mark back',
   'next drill': 'next drill',
+  'spoken over': 'words or the count are spoken over it, or no more',
   'half speed': 'half speed, and back',
   'silent bars': 'bars that fall silent, and none',
   'stand view': 'stand view',

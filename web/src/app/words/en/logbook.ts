@@ -32,6 +32,8 @@ export const logbook = {
       due: (n: number) => `Due: ${n}`,
       holds: (n: number) => `Holds: ${n}`,
     },
+    kinds: 'What the time went to',
+    minutes: (n: number) => `${n} min`,
     due: (days: number) => `${plural(days, 'day')} ago`,
     in: (days: number) => `asked for in ${plural(days, 'day')}`,
     days: (days: number, weeks: number) => `${plural(days, 'day')} in ${weeks} weeks`,

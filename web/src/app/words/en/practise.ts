@@ -101,6 +101,15 @@ export const practise = {
       care: 'Warm up. Pain, numbness or tingling: stop for the day, and tell your teacher.',
     },
   },
+  itself: {
+    spoken: `I speak or count over it${keyHint('O')}`,
+    asks: {
+      hand: 'Does it go by itself? First clean with the right hand alone, then both, then with words over it.',
+      both: 'The right hand goes alone. Next, clean with both.',
+    },
+    words: (days: number, all: number) => `Both go. Clean with words over it on ${days} of ${all} days.`,
+    goes: (all: number) => `It goes by itself: clean with words over it on ${all} days.`,
+  },
   time: {
     title: 'Keep time',
     half: `Half speed${keyHint('U')}`,
@@ -142,6 +151,8 @@ export const practise = {
     outNamed: (name: string) => `Take out of the set: ${name}`,
     play: 'Get the set ready',
     nothing: 'Nothing is written in any of them.',
+    ready: (pieces: number, minutes: number) =>
+      `${plural(pieces, 'piece')}, ${minutes} min with what lies between. Space, or the pedal, begins.`,
   },
   form: {
     part: (n: number, all: number, name: string) => `part ${n} of ${all}: ${name}`,
