@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type LogEntry, practiceDays } from './index.js';
+import { type LogEntry, longBreaks, practiceDays } from './index.js';
 
 const line = (startedAt: string, minutes: number, pain = false) => ({ startedAt, minutes, pain }) as LogEntry;
 
@@ -22,5 +22,13 @@ describe('days of practice', () => {
   it('a Sunday ends its week, a Monday begins one', () => {
     expect(practiceDays([], '2026-03-08', 1)).toHaveLength(7);
     expect(practiceDays([], '2026-03-09', 1).map((d) => d.day)).toEqual(['2026-03-09']);
+  });
+});
+
+describe('long breaks', () => {
+  it('are told from the last day before to the first day after; ten days are none yet', () => {
+    const days = ['2026-03-31', '2026-03-01', '2026-03-11', '2026-03-11'].map((d) => line(`${d}T08:00:00Z`, 5));
+    expect(longBreaks(days)).toEqual([{ from: '2026-03-11', to: '2026-03-31', days: 20 }]);
+    expect(longBreaks(days.slice(1))).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { daysBetween, type LogEntry } from './log.js';
+import { daysBetween, LONG_BREAK_DAYS, type LogEntry } from './log.js';
 
 /** A day of practice. */
 export interface PracticeDay {
@@ -30,5 +30,26 @@ export function practiceDays(log: readonly LogEntry[], today: string, weeks: num
     const day = new Date(first + i * DAY_MS).toISOString().slice(0, 10);
     const { minutes = 0, pain = false } = found.get(day) ?? {};
     return { day, minutes, pain };
+  });
+}
+
+/** A stretch of days on which nothing was played. */
+export interface LongBreak {
+  /** The last day before it and the first one after it. */
+  readonly from: string;
+  readonly to: string;
+  readonly days: number;
+}
+/**
+ * Breaks after which one begins lower, earliest first.
+ * @param log any order
+ * @example longBreaks([]) // []
+ */
+export function longBreaks(log: readonly LogEntry[]): readonly LongBreak[] {
+  const days = [...new Set(log.map((e) => e.startedAt.slice(0, 10)))].sort();
+  return days.slice(1).flatMap((to, n) => {
+    const from = days[n] ?? to;
+    const between = daysBetween(from, to);
+    return between > LONG_BREAK_DAYS ? [{ from, to, days: between }] : [];
   });
 }

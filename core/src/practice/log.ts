@@ -93,7 +93,8 @@ const DAY_MS = 86_400_000;
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(to.slice(0, 10)) - Date.parse(from.slice(0, 10))) / DAY_MS);
 
-const LONG_BREAK_DAYS = 10;
+/** After a longer break one begins lower, the right hand first. */
+export const LONG_BREAK_DAYS = 10;
 
 /** A tempo to begin with, and why that. */
 export interface NextTempo {

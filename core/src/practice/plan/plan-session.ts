@@ -1,7 +1,7 @@
 import { fact } from '../../fault/index.js';
 import { DEFAULT_PROFILE } from '../../player/index.js';
 import { courseWith } from '../course.js';
-import { daysBetween } from '../log.js';
+import { daysBetween, LONG_BREAK_DAYS } from '../log.js';
 import { dueChecks } from '../due-checks.js';
 import { BLOCK_KINDS, type PlannedBlock } from '../records.js';
 import { allot, HALVES, type Wanted } from './allot.js';
@@ -11,7 +11,7 @@ import { daysLeft, type Focus, focuses, goalsOf, NEAR_DAYS } from './focus.js';
 import type { PlanNote } from './reason.js';
 import { type SectionWork, sectionWork } from '../section-work.js';
 import type { Session, SessionRequest } from './session.js';
-import { BREAK_DAYS, conditionOf } from './standing.js';
+import { conditionOf } from './standing.js';
 
 /** Minutes that a session can be planned for. */
 export const SHORTEST_PLAN = 3;
@@ -45,7 +45,7 @@ export function planSession(request: SessionRequest): PlannedSession {
   if (!Number.isInteger(minutes) || minutes < SHORTEST_PLAN || minutes > LONGEST_PLAN)
     throw new RangeError(`minutes: ${minutes} is no whole number from ${SHORTEST_PLAN} to ${LONGEST_PLAN}`);
   const condition = conditionOf(log, today);
-  const after = condition.pain ? 'pain' : (condition.gap ?? 0) > BREAK_DAYS ? 'break' : null;
+  const after = condition.pain ? 'pain' : (condition.gap ?? 0) > LONG_BREAK_DAYS ? 'break' : null;
   const session: Session = { ...asked, hand: hands[0] ?? DEFAULT_PROFILE, condition, after };
   const ranked = focuses({ studies, log, goals, courses, today, open });
   if (ranked.length === 0)

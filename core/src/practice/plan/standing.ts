@@ -10,8 +10,6 @@ export interface Condition {
   /** The last line was tense. */
   readonly tension: boolean;
 }
-/** More days without playing than these are a break. */
-export const BREAK_DAYS = 10;
 /** Pain is minded until it has stayed away on so many days, or so many days are gone. */
 const CLEAR_DAYS = 3;
 const PAIN_DAYS = 30;

@@ -95,6 +95,11 @@ describe('logbook', () => {
     const f = await show(LogbookPlace);
     expect(texts(f, '.chart span, span.chart')[0]).toBe('Tempo reached, counts a minute: STAIRS · A from 100 to 110');
   });
+  it('a long break is said with the lines', async () => {
+    world.collection.saveLog(entry('late', 'stairs', '2026-04-20', 120));
+    const f = await show(LogbookPlace);
+    expect(texts(f, '.chart span, span.chart')[0]).toMatch(/nothing played for \d+ days after \d+ Mar/);
+  });
   it('an empty one says how a line comes into it', async () => {
     for (const id of ['1', '2', '3']) world.collection.deleteLog(entry(id, 'x', '2026-03-01', 90));
     const f = await show(LogbookPlace);

@@ -10,9 +10,10 @@ import {
   signal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { askedIn, daysBetween, type LogEntry, tempoLines } from '@ruffle-wheel/core';
+import { askedIn, daysBetween, type LogEntry, longBreaks, tempoLines } from '@ruffle-wheel/core';
 import {
   type ChartConfiguration,
+  type Plugin,
   Legend,
   LinearScale,
   LineController,
@@ -48,6 +49,7 @@ const MOST_TICKS = 12;
     [attr.aria-label]="label()"
     [data]="chart().data"
     [options]="chart().options"
+    [plugins]="plugins"
   ></canvas>`,
   styles: `
     :host {
@@ -75,10 +77,35 @@ export class TempoChart {
     const studies = this.collection.studies().map((r) => r.study);
     return tempoLines(this.entries(), (e) => askedIn(e, studies));
   });
+  private readonly breaks = computed(() => {
+    const { from, to } = this.lines();
+    return longBreaks(this.entries()).filter((b) => b.to > from && b.from < to);
+  });
+  /** A band behind the lines where nothing was played. */
+  protected readonly plugins: Plugin<'line'>[] = [
+    {
+      id: 'breaks',
+      beforeDatasetsDraw: ({ ctx, chartArea, scales }) => {
+        const { x } = scales;
+        if (!x) return;
+        const place = (day: string) => {
+          const at = x.getPixelForValue(daysBetween(this.lines().from, day));
+          return Math.min(chartArea.right, Math.max(chartArea.left, at));
+        };
+        ctx.save();
+        ctx.fillStyle = this.colour('--line');
+        ctx.globalAlpha = 0.55;
+        for (const { from, to } of this.breaks())
+          ctx.fillRect(place(from), chartArea.top, place(to) - place(from), chartArea.bottom - chartArea.top);
+        ctx.restore();
+      },
+    },
+  ];
   protected readonly label = computed(() => {
     const { lines, more } = this.lines();
+    const breaks = this.breaks().map((b) => logbookWords.notPlayed(DAY.format(new Date(b.from)), b.days));
     const said = lines.map((l) => logbookWords.line(l.name, l.points[0]?.bpm ?? 0, l.points.at(-1)?.bpm ?? 0));
-    return `${logbookWords.chart}: ${[...said, ...(more ? [logbookWords.moreLines(more)] : [])].join('; ')}`;
+    return `${logbookWords.chart}: ${[...said, ...(more ? [logbookWords.moreLines(more)] : []), ...breaks].join('; ')}`;
   });
 
   protected readonly chart = computed(

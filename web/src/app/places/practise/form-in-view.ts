@@ -1,5 +1,14 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { barBegin, barOf, cycleLength, syllableText, wordsUntil } from '@ruffle-wheel/core';
+import {
+  barBegin,
+  barOf,
+  cycleLength,
+  fretsText,
+  heldInTurn,
+  placeLabel,
+  syllableText,
+  wordsUntil,
+} from '@ruffle-wheel/core';
 import { PiecePlaying } from '../../parts/piece-playing';
 import { TurnInView } from '../../parts/turn/turn-in-view';
 import { OpenStudy } from '../../study';
@@ -25,6 +34,23 @@ export class FormInView {
     if (!section || at === null || !reading) return 0;
     return barOf(section.cycle, reading.score.length) > 1 ? barOf(section.cycle, at) + 1 : 0;
   });
+  /** The shape held now and the one that comes next. */
+  readonly shapes = computed(() => {
+    const section = this.open.section();
+    if (!section || section.chart.trim() === '') return null;
+    const shapes = this.open.shapes();
+    const heard = this.heard();
+    const turn = heard && !heard.countingIn ? heard.turn : 0;
+    const coming = [...heldInTurn(section, shapes, turn), ...heldInTurn(section, shapes, turn + 1)];
+    const inTurn = heard && !heard.countingIn ? heard.inTurn : 0;
+    const n = coming.findIndex((h) => inTurn >= h.from && inTurn < h.to);
+    const now = coming[n]?.shape;
+    const later = coming.slice(n + 1).find((h) => h.shape.id !== now?.id);
+    const next = later
+      ? { name: later.shape.name, frets: fretsText(later.shape), on: placeLabel(section.cycle, later.from) }
+      : null;
+    return now ? { now, next, frets: fretsText(now) } : null;
+  });
   /** The part of the form that is heard; null while no form is played. */
   readonly part = computed(() => {
     const heard = this.session.follows()?.form ? this.piece.heard() : null;
@@ -33,16 +59,19 @@ export class FormInView {
       ? null
       : { n: heard + 1, all: names.length, name: names[heard] ?? '', next: names[heard + 1] ?? '' };
   });
+  /** All words of the section, read once. */
+  private readonly words = computed(() => {
+    const [section, reading] = [this.open.section(), this.open.reading()];
+    return section && reading ? wordsUntil(section.words, section.cycle, reading.score.length) : [];
+  });
   /** The words of the bar that is heard, the one that is due marked; null without words. */
   readonly sung = computed(() => {
-    const [section, reading] = [this.open.section(), this.open.reading()];
-    if (!section || !reading || section.words.trim() === '') return null;
+    const section = this.open.section();
+    if (!section || this.words().length === 0) return null;
     const at = this.at() ?? -1;
     const bar = barOf(section.cycle, Math.max(0, at));
     const [from, to] = [barBegin(section.cycle, bar), barBegin(section.cycle, bar + 1)];
-    const line = wordsUntil(section.words, section.cycle, reading.score.length).filter(
-      (s) => s.at >= from && s.at < to,
-    );
+    const line = this.words().filter((s) => s.at >= from && s.at < to);
     const due = line.findLastIndex((s) => s.at <= at);
     return line.length ? line.map((s, n) => ({ at: s.at, text: syllableText(s), now: n === due })) : null;
   });

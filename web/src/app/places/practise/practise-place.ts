@@ -15,17 +15,12 @@ import {
   type CourseStep,
   type DueCheck,
   type PlannedBlock,
-  fretsText,
-  heldInTurn,
-  placeLabel,
   type Ladder,
   reached,
-  rungCount,
   LONGEST_REMINDER,
   MOST_REMINDERS,
   setLadder,
   setReminder,
-  limitOf,
   SPOKEN_DAYS,
 } from '@ruffle-wheel/core';
 import { Keys } from '../../keys/keys';
@@ -40,6 +35,7 @@ import { DrillChoice } from './drill-choice';
 import { DueList } from './due-list';
 import { FormInView } from './form-in-view';
 import { GoalsPanel } from './goals-panel';
+import { LadderInView } from './ladder-in-view';
 import { PlanLine } from './plan-line';
 import { PlanRun } from './plan-run';
 import { PracticeSession } from './session';
@@ -76,7 +72,7 @@ import { sayCycle } from '../../words/said/catalogue';
     SELECT,
     TurnStrip,
   ],
-  providers: [TurnInView, FormInView, DrillChoice],
+  providers: [TurnInView, FormInView, LadderInView, DrillChoice],
   templateUrl: './practise-place.html',
   styleUrl: './practise-place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -91,9 +87,8 @@ export class PractisePlace {
   private readonly notice = inject(Notice);
   protected readonly stand = signal(false);
   protected readonly section = this.open.section;
-  protected readonly ladder = computed(
-    (): Ladder => this.section()?.ladder ?? { start: 60, end: 60, step: 1, passes: 1 },
-  );
+  private readonly rungsInView = inject(LadderInView);
+  protected readonly ladder = this.rungsInView.ladder;
   protected readonly cautionsRead = computed(() => this.collection.profile().cautionsRead);
 
   protected readonly view = inject(TurnInView);
@@ -112,44 +107,12 @@ export class PractisePlace {
     const count = this.heard()?.count ?? 0;
     return !!section?.cycle.accents.some((a) => a.at === count * 5040 && a.weight >= 0.5);
   });
-  /** The shape held now and the one that comes next. */
-  protected readonly shapes = computed(() => {
-    const section = this.section();
-    if (!section || section.chart.trim() === '') return null;
-    const shapes = this.open.shapes();
-    const heard = this.heard();
-    const turn = heard && !heard.countingIn ? heard.turn : 0;
-    const coming = [...heldInTurn(section, shapes, turn), ...heldInTurn(section, shapes, turn + 1)];
-    const inTurn = heard && !heard.countingIn ? heard.inTurn : 0;
-    const n = coming.findIndex((h) => inTurn >= h.from && inTurn < h.to);
-    const now = coming[n]?.shape;
-    const later = coming.slice(n + 1).find((h) => h.shape.id !== now?.id);
-    const next = later
-      ? { name: later.shape.name, frets: fretsText(later.shape), on: placeLabel(section.cycle, later.from) }
-      : null;
-    return now ? { now, next, frets: fretsText(now) } : null;
-  });
-  protected readonly rungs = computed(() => {
-    const l = this.ladder();
-    const n = Math.min(24, rungCount(l));
-    const way = Math.sign(l.end - l.start) || 1;
-    const here = this.section()?.bpm ?? 0;
-    return Array.from({ length: n }, (_, i) => {
-      const bpm = way > 0 ? Math.min(l.end, l.start + i * l.step) : Math.max(l.end, l.start - i * l.step);
-      const clean = this.session.passes().some((p) => p.clean && p.bpm === bpm);
-      return { bpm, here: bpm === here, clean, over: bpm > this.ceiling(), height: 30 + (70 * i) / Math.max(1, n - 1) };
-    });
-  });
-  /** Highest tempo at which nothing of this hand is late. */
-  private readonly ceiling = computed(() => {
-    const reading = this.open.reading();
-    return (reading && limitOf(reading)?.ceiling) ?? Infinity;
-  });
+  protected readonly shapes = this.form.shapes;
+  protected readonly rungs = this.rungsInView.rungs;
   /** Said where the ladder leads higher than the hand can follow. */
   protected readonly overCeiling = computed(() => {
-    const { start, end } = this.ladder();
-    const ceiling = Math.floor(this.ceiling());
-    return Math.max(start, end) > this.ceiling() ? this.words.overCeiling(ceiling) : '';
+    const ceiling = this.rungsInView.overCeiling();
+    return ceiling === null ? '' : this.words.overCeiling(ceiling);
   });
   protected readonly choice = inject(DrillChoice);
   protected readonly drillWhy = computed(() => this.choice.why() || this.words.asWrittenWhy);

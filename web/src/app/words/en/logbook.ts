@@ -24,6 +24,7 @@ export const logbook = {
   minutesUnit: 'min',
   cold: 'cold',
   pain: 'pain noted',
+  notPlayed: (after: string, days: number) => `nothing played for ${plural(days, 'day')} after ${after}`,
   holds: {
     title: 'What holds',
     none: 'Nothing was held yet: as many clean passes in a row as the ladder asks for.',
