@@ -36,7 +36,7 @@ function firstFrom(sounds: readonly PlanSound[], at: number): number {
 
 /**
  * Whether a plan is silent at a place, loops counted on.
- * @example isSilentAt({ silent: { heard: ticks(5040), silent: ticks(5040) } }, 15119) // true
+ * @example isSilentAt({ silent: { heard: ticks(5040), silent: ticks(5040) } }, 15120) // true
  */
 export const isSilentAt = ({ silent }: Pick<Plan, 'silent'>, at: number): boolean =>
   silent !== undefined && at >= 0 && at % (silent.heard + silent.silent) >= silent.heard;
