@@ -39,6 +39,9 @@ describe('a week of homework', () => {
       'check 1',
     ]);
   });
+  it('the seventh day checks what was passed in the week, not what was before it', () => {
+    expect(short(course(step(1, ['2026-03-01']), step(2), step(9)))[6]).toBe('check 2');
+  });
   it('what is passed whole is looked at on three days, the others are free', () => {
     expect(short(course(step(1, ['2026-02-01'])))).toEqual(['check 1', '', 'check 1', '', '', '', 'check 1']);
   });

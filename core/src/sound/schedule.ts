@@ -39,7 +39,7 @@ function firstFrom(sounds: readonly PlanSound[], at: number): number {
  * @example isSilentAt({ silent: { heard: ticks(5040), silent: ticks(5040) } }, 15120) // true
  */
 export const isSilentAt = ({ silent }: Pick<Plan, 'silent'>, at: number): boolean =>
-  silent !== undefined && at >= 0 && at % (silent.heard + silent.silent) >= silent.heard;
+  silent !== undefined && at % (silent.heard + silent.silent) >= silent.heard;
 
 /** Every sound from place `from` up to, not including, `to`, of a plan that goes round and round. */
 export function soundsBetween(plan: Plan, anchor: Anchor, from: Ticks, to: Ticks): TimedSound[] {
