@@ -15,18 +15,13 @@ export interface Wanted {
 }
 
 /**
- * Blocks that fill the time, in the order in which they are wanted. What there is no time for is left out, of the least
- * worth first; the rest share the time as they want it, none beyond its most while another has room. Where none may grow,
+ * Blocks that fill the time, in the order in which they are wanted. What is worth most comes in while there is time for its
+ * least; what comes in shares the time as they want it, none beyond its most while another has room. Where none may grow,
  * time is left over.
  * @param halves half minutes there are, 1 or more
  */
 export function allot(wanted: readonly Wanted[], halves: number): PlannedBlock[] {
-  const kept = [...wanted];
-  const needed = () => kept.reduce((sum, w) => sum + w.least, 0);
-  while (kept.length > 1 && needed() > halves) {
-    const least = Math.min(...kept.map((w) => w.worth));
-    kept.splice(kept.map((w) => w.worth).lastIndexOf(least), 1);
-  }
+  const kept = worthMost(wanted, halves);
   const given = kept.map((w) => Math.min(w.least, halves));
   for (let left = halves - given.reduce((a, b) => a + b, 0); left > 0; left--) {
     const n = emptiest(kept, given, (w, has) => has < w.most);
@@ -35,6 +30,17 @@ export function allot(wanted: readonly Wanted[], halves: number): PlannedBlock[]
     given[more] = (given[more] ?? 0) + 1;
   }
   return kept.map(({ block }, n) => ({ ...block, minutes: (given[n] ?? 0) / HALVES }));
+}
+/** Of the most worth first what still fits, in the order in which it is wanted; one thing always. */
+function worthMost(wanted: readonly Wanted[], halves: number): Wanted[] {
+  const taken = new Set<Wanted>();
+  let free = halves;
+  for (const one of [...wanted].sort((a, b) => b.worth - a.worth)) {
+    if (taken.size > 0 && one.least > free) continue;
+    taken.add(one);
+    free -= one.least;
+  }
+  return wanted.filter((w) => taken.has(w));
 }
 /** Which has the smallest share of what it wants; -1 where none may have more. */
 function emptiest(wanted: readonly Wanted[], given: readonly number[], may: (w: Wanted, has: number) => boolean) {

@@ -4,7 +4,7 @@ import { HALVES } from './allot.js';
 import type { Session } from './session.js';
 
 /** Minutes without a break, as usual and after pain. */
-const EVERY = 20;
+export const MINUTES_WITHOUT_BREAK = 20;
 const EVERY_AFTER_PAIN = 5;
 /** A session from so many minutes on has longer ones. */
 const LONG = 60;
@@ -13,9 +13,9 @@ const LONG = 60;
 export const breaksIn = ({ minutes, after }: Session): number =>
   after === 'pain'
     ? Math.floor((minutes - 1) / EVERY_AFTER_PAIN)
-    : minutes < EVERY * 1.5
+    : minutes < MINUTES_WITHOUT_BREAK * 1.5
       ? 0
-      : Math.floor((minutes - 1) / EVERY);
+      : Math.floor((minutes - 1) / MINUTES_WITHOUT_BREAK);
 /** How long one is, in half minutes. */
 export const breakHalves = (minutes: number): number => (minutes < LONG ? 2 : 4);
 

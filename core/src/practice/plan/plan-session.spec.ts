@@ -94,7 +94,7 @@ const law = (
 ) =>
   fc.assert(
     fc.property(anyRequest, (r) => holds(plan(r.minutes, r), r)),
-    { numRuns: 40 },
+    { numRuns: 120 },
   );
 
 describe('laws of a session, for any log, goals and minutes', () => {
@@ -125,6 +125,18 @@ describe('laws of a session, for any log, goals and minutes', () => {
       { numRuns: 30 },
     );
   });
+  it('a check of what the time was too short to work on stands among the last', () => {
+    const hurt = { pain: true };
+    const log = [
+      line(1, 'lamps comp', 'c', hurt),
+      line(1, 'rope alone', 'ccn', hurt),
+      line(1, 'lamps run', 'nn', { ...hurt, cold: true }),
+    ];
+    const { blocks } = plan(8, { log });
+    expect(blocks.filter((b) => b.kind !== 'break').map((b) => `${b.kind} ${b.about?.sectionId ?? ''}`)).toEqual([
+      ...['warm-up ', 'check run', 'together run', 'check comp', 'check alone'],
+    ]);
+  });
   it('kinds come in the order in which one learns; only a check of what is worked on stands before that work', () => {
     law(({ blocks }) => {
       const worked = new Set(
@@ -140,6 +152,11 @@ describe('laws of a session, for any log, goals and minutes', () => {
           blocks.findIndex((b) => b.kind !== 'check' && b.about?.sectionId === c.about?.sectionId),
         );
     });
+  });
+  it('a check that falls due is in, though a form before its date has no room', () => {
+    const friday = goal({ about: { studyId: 'rope' }, by: dayAgo(-4) });
+    const { blocks } = plan(4, { log: [line(1, 'lamps comp', 'c')], goals: [friday] });
+    expect(kinds(blocks)).toEqual(['warm-up', 'together', 'check']);
   });
   it('every due check is in, or those that are most overdue', () => {
     law(({ blocks }, { log, minutes }) => {
@@ -374,6 +391,12 @@ describe('time is shared', () => {
     expect(shared(list, 4)).toEqual(['a 1', 'c 1']);
     expect(shared(list, 9)).toEqual(['a 1.5', 'b 1.5', 'c 1.5']);
   });
+  it('what is too long for the time makes room for what is not, though that is worth less', () => {
+    const list = [wanted(10, 5, 8, 'piece'), wanted(9, 6, 8, 'form'), wanted(8, 1, 2, 'check')];
+    expect(shared(list, 8)).toEqual(['piece 3', 'check 1']);
+    // One thing is there always, however little time there is for it.
+    expect(shared(list, 2)).toEqual(['piece 1']);
+  });
   it('none has more than its most, unless it may grow', () => {
     expect(shared([wanted(1, 1, 3, 'a'), wanted(1, 1, 2, 'b')], 20)).toEqual(['a 1.5', 'b 1']);
     expect(shared([wanted(1, 1, 3, 'a'), { ...wanted(1, 1, 2, 'b'), grows: true }], 20)).toEqual(['a 1.5', 'b 8.5']);
@@ -392,5 +415,7 @@ describe('what is left of a plan', () => {
       rest.forEach((b, n) => expect(b.minutes).toBeLessThanOrEqual(blocks[at[n]!]!.minutes));
     }
     expect(kinds(restOf(blocks, 6))).toEqual(['warm-up', 'together', 'hard change']);
+    const hurt = blocks.map((b) => (b.kind === 'break' ? { ...b, why: { code: 'rest after pain', about: [] } } : b));
+    expect(kinds(restOf(hurt, 6))).toContain('break');
   });
 });

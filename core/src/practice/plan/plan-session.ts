@@ -54,7 +54,7 @@ export function planSession(request: SessionRequest): PlannedSession {
   const checks = checksOf(session, due);
   const breaks = breaksIn(session);
   const halves = minutes * HALVES - breaks * breakHalves(minutes);
-  const blocks = allot(wantedFor(session, ranked, checks, halves), halves);
+  const blocks = asTaught(allot(wantedFor(session, ranked, checks, halves), halves));
   return {
     minutes,
     blocks: withBreaks(blocks, breaks, session),
@@ -101,12 +101,19 @@ function inOrder(
     ...checks.flatMap((c) => (isWorkedOn(c) ? [] : [c.wanted])),
     ...(form ? [form] : []),
   ];
-  const order = ({ block }: Wanted) => BLOCK_KINDS.indexOf(block.kind === 'course' ? 'together' : block.kind);
   return once([
     warmUp(session),
     ...checks.flatMap((c) => (isWorkedOn(c) ? [c.wanted] : [])),
-    ...work.sort((a, b) => order(a) - order(b)),
+    ...work.sort((a, b) => order(a.block) - order(b.block)),
   ]);
+}
+const order = ({ kind }: Pick<PlannedBlock, 'kind'>) => BLOCK_KINDS.indexOf(kind === 'course' ? 'together' : kind);
+/** A check of what the time was too short to work on has its place among the others. */
+function asTaught(blocks: readonly PlannedBlock[]): PlannedBlock[] {
+  const key = ({ about }: PlannedBlock) => `${about?.studyId ?? ''} ${about?.sectionId ?? ''}`;
+  const worked = new Set(blocks.filter((b) => b.kind !== 'check' && b.kind !== 'form').map(key));
+  const place = (b: PlannedBlock) => (b.kind === 'check' && worked.has(key(b)) ? order({ kind: 'warm-up' }) : order(b));
+  return [...blocks].sort((a, b) => place(a) - place(b));
 }
 /** Nothing twice: of two of one kind about one matter the first. */
 function once(wanted: readonly Wanted[]): Wanted[] {

@@ -1,5 +1,6 @@
 import type { PlannedBlock } from '../records.js';
 import { allot, HALVES, type Wanted } from './allot.js';
+import { MINUTES_WITHOUT_BREAK } from './breaks.js';
 import { ROOM, type Room } from './room.js';
 
 /** What a kind of block needs where a plan is fitted into less time than it was made for. */
@@ -25,7 +26,9 @@ const OF_KIND: Readonly<Record<PlannedBlock['kind'], Room>> = {
  * @example restOf([{ kind: 'form', bpm: null, minutes: 6, why: { code: 'form last', about: [] } }], 2)[0].minutes // 2
  */
 export function restOf(blocks: readonly PlannedBlock[], minutes: number): PlannedBlock[] {
-  const wanted = blocks.map(({ minutes: planned, ...block }, n): Wanted => {
+  // So little is played without a rest; after pain there is one all the same.
+  const needed = blocks.filter((b) => minutes >= MINUTES_WITHOUT_BREAK || b.why.code !== 'rest the hands');
+  const wanted = needed.map(({ minutes: planned, ...block }, n): Wanted => {
     const most = Math.round(planned * HALVES);
     const { least, worth } = OF_KIND[block.kind];
     // Of two of a kind the earlier matters more.
