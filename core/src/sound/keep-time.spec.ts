@@ -179,6 +179,12 @@ describe('palmas after the cycle', () => {
     expect(counts(second)).toEqual(Array.from({ length: 12 }, (_, n) => n + 0.5));
     expect(second.every((c) => 'gain' in c && c.gain < 0.5)).toBe(true);
   });
+  it('an accent between counts is clapped once, clear, where the second pair would clap too', () => {
+    const own = { ...four, accents: [{ at: ticks(2520), weight: 0.9 }] };
+    const claps = kinds(planned(section({ cycle: own }), { palmas: 'against' }), 'clap');
+    expect(counts(claps)).toEqual([0.5, 1.5, 2.5, 3.5]);
+    expect(claps[0]).toMatchObject({ gain: 0.9 });
+  });
   it('are heard on their samples', () => {
     fc.assert(
       fc.property(fc.integer({ min: 40, max: 100 }), RATES, (tempo, rate) => {

@@ -1,12 +1,11 @@
 import { type AccentCycle, barTicks, cycleLength } from '../cycle/index.js';
-import { heldInTurn } from '../chart/index.js';
-import { readChord } from '../chord/index.js';
-import { type Instrument, openPitch } from '../instrument/index.js';
+import type { Instrument } from '../instrument/index.js';
 import type { Shape } from '../left-hand/index.js';
 import type { Section } from '../piece/index.js';
-import { type Midi, midi, STRINGS, ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
+import { ticks, type Ticks, TICKS_PER_COUNT } from '../time/index.js';
 import { type Felt, feltAt } from './feel.js';
-import { type BeatSound, byPlace, type DroneSound, type Plan } from './plan-model.js';
+import { dronesUntil } from './hum.js';
+import { type BeatSound, byPlace, type Plan } from './plan-model.js';
 
 /** How a pair of hands claps: the accents alone, the whole cycle, or the cycle with a second pair against it. */
 export const PALMAS = ['accents', 'cycle', 'against'] as const;
@@ -63,7 +62,11 @@ function clapsOfTurn({ accents, labels }: AccentCycle, from: number, palmas: Pal
   const muffled = [...new Set([...counts, ...accents.map((a) => a.at as number)])].filter(
     (at) => !clear.some((a) => a.at === at),
   );
-  const second = palmas === 'against' ? counts.map((at) => at + TICKS_PER_COUNT / 2) : [];
+  // Where an accent lies between counts both pairs clap at once: it is heard as the clear one.
+  const second =
+    palmas === 'against'
+      ? counts.map((at) => at + TICKS_PER_COUNT / 2).filter((at) => !clear.some((a) => a.at === at))
+      : [];
   return [
     ...clear.map((a): BeatSound => ({ kind: 'clap', at: ticks(from + a.at), gain: a.weight })),
     ...muffled.map((at): BeatSound => ({ kind: 'muffled clap', at: ticks(from + at), gain: SOFT.muffled })),
@@ -90,39 +93,6 @@ export function countInPlan(cycle: AccentCycle): Plan {
   const turns = cycle.counts < 4 ? 2 : 1;
   const length = ticks(turns * cycleLength(cycle));
   return { sounds: byPlace(beatsUntil({ cycle }, length)), length, turns };
-}
-
-/** The lowest root that is hummed. */
-const LOWEST: Midi = midi(45);
-const PERFECT_FIFTH = 7;
-/** The root of what a chart calls, with its fifth where that is perfect; of a shape without a symbol its lowest note. */
-function hummed(name: string, shape: Shape, { tuning, capo }: Instrument): Midi[] {
-  const read = readChord(shape.chord ?? name);
-  const lowest = STRINGS.findIndex((_, n) => shape.frets[n] !== null);
-  const string = STRINGS[lowest];
-  if (!read.ok && string === undefined) return [];
-  const sounding = string === undefined ? 0 : openPitch(tuning, string, capo) + (shape.frets[lowest] ?? 0);
-  const root = read.ok ? read.chord.root : sounding;
-  const low = LOWEST + ((((root - LOWEST) % 12) + 12) % 12);
-  const fifth = !read.ok || read.chord.tones.some((t) => t.interval === '5P');
-  return fifth ? [midi(low), midi(low + PERFECT_FIFTH)] : [midi(low)];
-}
-/** The chords of a section as they are hummed, from change to change. */
-export function dronesUntil(
-  section: Felt & Pick<Section, 'chart'>,
-  { shapes, instrument }: { readonly shapes: readonly Shape[]; readonly instrument: Instrument },
-  length: Ticks,
-): DroneSound[] {
-  if (section.chart.trim() === '') return [];
-  const turn = cycleLength(section.cycle);
-  const found: DroneSound[] = [];
-  for (let n = 0; n * turn < length; n++)
-    for (const { from, name, shape } of heldInTurn(section, shapes, n)) {
-      const at = n * turn + from;
-      if (at < length)
-        found.push({ kind: 'drone', at: feltAt(at, length, section), tones: hummed(name, shape, instrument) });
-    }
-  return found.filter((d, n) => n === 0 || String(d.tones) !== String(found[n - 1]?.tones));
 }
 
 /** A bar of a cycle, for what is counted in bars; where they differ in length, its whole turn. */

@@ -1,7 +1,8 @@
 import type { Study } from '../piece/index.js';
 import { pieceScore } from '../score/index.js';
 import { type Bpm, bpm, ticks, type Ticks } from '../time/index.js';
-import { beatsUntil, dronesUntil, PLAIN_TIME, type TimeKeeping } from './keep-time.js';
+import { beatsUntil, PLAIN_TIME, type TimeKeeping } from './keep-time.js';
+import { dronesUntil } from './hum.js';
 import { felted, soundsOf } from './plan.js';
 import { byPlace, type Plan, type PlanSound } from './plan-model.js';
 
