@@ -203,7 +203,7 @@ const write = (kind: StudyFile['kind'], c: Partial<Collection>): string =>
 export const writeEverything = (collection: Partial<Collection>): string => write('everything', collection);
 /**
  * One study; the log, hands and cycles of the player stay at home.
- * @param work what belongs to it and goes with it: its courses and goals, and what was played of them
+ * @param work what belongs to it and goes with it: its courses, and what was played of them
  */
-export const writeStudy = (study: Study, work: Pick<Partial<Collection>, 'courses' | 'goals' | 'log'> = {}): string =>
+export const writeStudy = (study: Study, work: Pick<Partial<Collection>, 'courses' | 'log'> = {}): string =>
   write('study', { ...work, studies: [study] });

@@ -54,7 +54,9 @@ export function courseFor(section: Section, study: Study, hand: HandProfile, id:
 }
 /** Days on which a step's gate was passed, each once. */
 const daysOf = (days: readonly string[]): string[] => [...new Set(days.map((d) => d.slice(0, 10)))].sort();
-export const isPassed = ({ gate, passed }: CourseStep): boolean => daysOf(passed).length >= gate.days;
+/** The days on which a step's gate was passed, each once, earliest first. */
+export const passedDays = ({ passed }: CourseStep): readonly string[] => daysOf(passed);
+export const isPassed = (step: CourseStep): boolean => passedDays(step).length >= step.gate.days;
 
 /** The step that a course stands at; -1 when all are passed. */
 export const stepOf = (course: Course): number => course.steps.findIndex((s) => !isPassed(s));

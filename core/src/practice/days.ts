@@ -1,4 +1,4 @@
-import { daysBetween, LONG_BREAK_DAYS, type LogEntry } from './log.js';
+import { dayAfter, daysBetween, LONG_BREAK_DAYS, type LogEntry } from './log.js';
 
 /** A day of practice. */
 export interface PracticeDay {
@@ -8,7 +8,6 @@ export interface PracticeDay {
   /** Pain was noted. */
   readonly pain: boolean;
 }
-const DAY_MS = 86_400_000;
 const DAYS_A_WEEK = 7;
 
 /**
@@ -24,10 +23,9 @@ export function practiceDays(log: readonly LogEntry[], today: string, weeks: num
     found.set(day, { minutes: (before?.minutes ?? 0) + e.minutes, pain: e.pain || (before?.pain ?? false) });
   }
   const monday = (new Date(`${today}T00:00:00Z`).getUTCDay() + DAYS_A_WEEK - 1) % DAYS_A_WEEK;
-  const first = Date.parse(today) - (monday + (weeks - 1) * DAYS_A_WEEK) * DAY_MS;
-  const n = daysBetween(new Date(first).toISOString(), today) + 1;
-  return Array.from({ length: n }, (_, i) => {
-    const day = new Date(first + i * DAY_MS).toISOString().slice(0, 10);
+  const before = monday + (weeks - 1) * DAYS_A_WEEK;
+  return Array.from({ length: before + 1 }, (_, i) => {
+    const day = dayAfter(today, i - before);
     const { minutes = 0, pain = false } = found.get(day) ?? {};
     return { day, minutes, pain };
   });

@@ -93,6 +93,13 @@ const DAY_MS = 86_400_000;
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(to.slice(0, 10)) - Date.parse(from.slice(0, 10))) / DAY_MS);
 
+/**
+ * The ISO day so many days after another; before it, where the number is less than 0.
+ * @example dayAfter('2026-02-28', 1) // '2026-03-01'
+ */
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(day.slice(0, 10)) + days * DAY_MS).toISOString().slice(0, 10);
+
 /** After a longer break one begins lower, the right hand first. */
 export const LONG_BREAK_DAYS = 10;
 

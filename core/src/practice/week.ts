@@ -1,4 +1,5 @@
-import { isPassed } from './course.js';
+import { passedDays } from './course.js';
+import { dayAfter } from './log.js';
 import type { Course } from './records.js';
 
 /** What is done on one day of a week of homework. */
@@ -20,7 +21,6 @@ export interface WeekDay {
   readonly tasks: readonly WeekTask[];
 }
 const DAYS = 7;
-const DAY_MS = 86_400_000;
 const CHECK_MINUTES = 2;
 /** One thing is not worked at for longer. */
 const LONGEST_MINUTES = 10;
@@ -42,9 +42,10 @@ export const WEEK_MINUTES = { low: 5, high: 60, usual: 20 } as const;
  */
 export function weekOf(course: Course, from: string, minutes: number): readonly WeekDay[] {
   const { steps } = course;
-  const days = steps.map((s) => new Set(s.passed.map((d) => d.slice(0, 10))).size);
-  const before = steps.map((s) => isPassed(s));
-  const open = () => steps.findIndex((s, n) => (days[n] ?? 0) < s.gate.days);
+  const before = steps.map((s) => passedDays(s).length);
+  const days = [...before];
+  const isPassed = (held: readonly number[], n: number) => (held[n] ?? 0) >= (steps[n]?.gate.days ?? 0);
+  const open = () => steps.findIndex((_, n) => !isPassed(days, n));
   const check = (step: number): WeekTask => ({
     step,
     kind: 'check',
@@ -55,27 +56,27 @@ export function weekOf(course: Course, from: string, minutes: number): readonly 
   });
   const whole = Math.round(Math.min(WEEK_MINUTES.high, Math.max(WEEK_MINUTES.low, minutes)));
   return Array.from({ length: DAYS }, (_, n): WeekDay => {
-    const day = new Date(Date.parse(`${from.slice(0, 10)}T00:00:00Z`) + n * DAY_MS).toISOString().slice(0, 10);
+    const day = dayAfter(from, n);
     const at = open();
+    const own = steps[at];
     const last = (at < 0 ? steps.length : at) - 1;
     const fits = Math.max(1, Math.min(MOST_CHECKS, Math.floor(whole / CHECK_MINUTES)));
-    if (at < 0) return { day, tasks: KEPT_ON.includes(n) ? [check(last)] : [] };
+    if (!own) return { day, tasks: KEPT_ON.includes(n) ? [check(last)] : [] };
     if (n === DAYS - 1) {
-      const ofWeek = steps.flatMap((_s, k) => (k <= last && !before[k] ? [k] : []));
+      const ofWeek = steps.flatMap((_s, k) => (k <= last && !isPassed(before, k) ? [k] : []));
       return { day, tasks: (ofWeek.length ? ofWeek : [Math.max(0, last)]).slice(0 - fits).map(check) };
     }
     const first = last >= 0 && whole >= LEAST_WITH_CHECK ? [check(last)] : [];
     const rest = whole - first.length * CHECK_MINUTES;
     const times = Math.ceil(rest / LONGEST_MINUTES);
-    const { bpm = null, gate } = steps[at] ?? { gate: { clean: 1 } };
     days[at] = (days[at] ?? 0) + 1;
     const work: WeekTask = {
       step: at,
       kind: 'work',
-      bpm,
+      bpm: own.bpm,
       minutes: Math.floor(rest / times),
       times,
-      boxes: gate.clean,
+      boxes: own.gate.clean,
     };
     return { day, tasks: [...first, work] };
   });

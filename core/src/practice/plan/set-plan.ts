@@ -26,25 +26,23 @@ function formHalves(study: Study): { readonly minutes: number; readonly bpm: num
  * What has to be done to the guitar before the next piece: its tempo is said always, the capo and each string where they
  * change.
  */
-function before(next: Study, last: Study | null, bpm: number): Omit<PlannedBlock, 'kind' | 'bpm'> {
-  const { tuning, capo } = next.instrument;
-  const was = last?.instrument ?? next.instrument;
+function before(next: Study, last: Study, bpm: number): Omit<PlannedBlock, 'kind' | 'bpm'> {
+  const [now, was] = [next.instrument, last.instrument];
   const strings = STRINGS.flatMap((s, n) =>
-    tuning[n] === was.tuning[n] ? [] : [`${s}: ${pitchName(tuning[n] ?? 0)}`],
+    now.tuning[n] === was.tuning[n] ? [] : [`${s}: ${pitchName(now.tuning[n] ?? 0)}`],
   );
-  const said = [next.name, bpm] as const;
-  const because = (code: BlockReason['code'], minutes: number, ...more: (string | number)[]) => ({
-    why: fact(code, ...said, ...more),
-    minutes,
-  });
-  if (strings.length)
-    return capo === was.capo
-      ? because('next, other strings', RETUNE, ...strings)
-      : capo === 0
-        ? because('next, other strings, no capo', RETUNE, ...strings)
-        : because('next, other strings, other capo', RETUNE, capo, ...strings);
-  if (capo === was.capo) return because('next in the set', BREATH);
-  return capo === 0 ? because('next, no capo', CAPO) : because('next, other capo', CAPO, capo);
+  const capo = now.capo === was.capo ? null : now.capo === 0 ? 'no capo' : 'other capo';
+  const code: BlockReason['code'] = strings.length
+    ? capo
+      ? `next, other strings, ${capo}`
+      : 'next, other strings'
+    : capo
+      ? `next, ${capo}`
+      : 'next in the set';
+  return {
+    minutes: strings.length ? RETUNE : capo ? CAPO : BREATH,
+    why: fact(code, next.name, bpm, ...(capo === 'other capo' ? [now.capo] : []), ...strings),
+  };
 }
 /**
  * A set as blocks that follow one another: each piece from end to end, and before each of the others what has to be done
