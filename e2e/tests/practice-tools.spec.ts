@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { choose, expect, reload, saved, sounds, test } from './player.js';
+import { choose, expect, listen, notNow, open, reload, saved, sounds, test } from './player.js';
 
 test('half speed and silent bars by key while it plays; what keeps time is there tomorrow', async ({ player }) => {
   await player.keyboard.press('4');
@@ -87,4 +87,40 @@ test('a set is put together, begun by the pedal, and says what comes next', asyn
   await player.keyboard.press('PageDown');
   await expect(player.locator('.what')).toContainText('Harbour Lamps');
   await player.keyboard.press('Space');
+});
+
+test('by mouse a click and then Space means playing; by touch on a phone a set is put together and begun', async ({
+  player,
+  browser,
+  baseURL,
+}) => {
+  await player.getByRole('link', { name: 'Practise' }).click();
+  const foot = player.locator('app-time-panel').getByRole('button', { name: 'Foot' });
+  await foot.click();
+  await player.keyboard.press('Space');
+  await sounds(player);
+  await expect(foot).toHaveAttribute('aria-pressed', 'true');
+  await player.keyboard.press('Space');
+
+  const context = await browser.newContext({
+    ...{ baseURL, hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } },
+  });
+  const phone = await context.newPage();
+  const complaints: string[] = [];
+  listen(phone, complaints);
+  await open(phone);
+  await notNow(phone);
+  await phone.getByRole('link', { name: 'Practise' }).tap();
+  await phone.locator('app-time-panel').getByRole('button', { name: 'Half speed' }).tap();
+  await phone.getByRole('combobox', { name: 'Add a study' }).tap();
+  await phone.getByRole('option', { name: 'Salt Rope' }).tap();
+  await phone.getByRole('button', { name: 'Get the set ready' }).tap();
+  const begin = phone.getByRole('button', { name: /^Begin/ });
+  await expect(begin).toBeInViewport({ ratio: 1 });
+  await begin.tap();
+  await expect(phone.locator('app-plan-line')).toContainText('1 of 1 · The form');
+  await expect(phone.locator('.part')).toBeInViewport();
+  await expect(phone.locator('.stage .under')).toContainText('of 84');
+  expect(complaints).toEqual([]);
+  await context.close();
 });

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { inTime, PLAIN_TIME, type Plan, type Section, type Study, type TimeKeeping } from '@ruffle-wheel/core';
+import { inTime, PLAIN_TIME, type Plan, type TimeKeeping } from '@ruffle-wheel/core';
 import { Collection, OpenStudy } from '../study';
 
 const HALF = 0.5;
@@ -37,14 +37,9 @@ export class InTime {
   keep(change: Partial<TimeKeeping>) {
     this.collection.set({ time: { ...this.keeping(), ...change } });
   }
-  /** A section's plan as the player keeps time to it. */
-  plan(plan: Plan, section: Section, study: Pick<Study, 'shapes' | 'instrument'>): Plan {
-    const keeping = this.keeping();
-    return keeping === PLAIN_TIME ? plan : inTime(plan, section, study, keeping);
-  }
-  /** The open section's. */
+  /** The open section's plan as the player keeps time to it. */
   own(plan: Plan): Plan {
-    const [section, study] = [this.open.section(), this.open.study()];
-    return section && study ? this.plan(plan, section, study) : plan;
+    const [section, study, keeping] = [this.open.section(), this.open.study(), this.keeping()];
+    return section && study && keeping !== PLAIN_TIME ? inTime(plan, section, study, keeping) : plan;
   }
 }

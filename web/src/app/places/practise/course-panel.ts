@@ -33,7 +33,7 @@ const MOST_DAYS = 30;
   selector: 'app-course-panel',
   imports: [MatButton, FIELD],
   templateUrl: './course-panel.html',
-  styleUrls: ['./listed.scss', './goals-panel.scss'],
+  styleUrls: ['./listed.scss', './listed-form.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CoursePanel {

@@ -21,7 +21,7 @@ type Kind = Goal['kind'];
   selector: 'app-goals-panel',
   imports: [MatButton, FIELD, SELECT],
   templateUrl: './goals-panel.html',
-  styleUrls: ['./listed.scss', './goals-panel.scss'],
+  styleUrls: ['./listed.scss', './listed-form.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GoalsPanel {

@@ -15,6 +15,7 @@ import { Compute } from '../../compute/compute';
 import { ownFirst } from '../../data/demo';
 import { newId } from '../../data/new-id';
 import { today } from '../../data/today';
+import { InTime } from '../../parts/in-time';
 import { Transport } from '../../sound/transport';
 import { Collection, OpenStudy } from '../../study';
 import { PracticeSession } from './session';
@@ -45,6 +46,7 @@ export class PlanRun {
   private readonly session = inject(PracticeSession);
   private readonly compute = inject(Compute);
   private readonly transport = inject(Transport);
+  private readonly time = inject(InTime);
 
   /** The plan that was made or taken up here; else today's that is not played to its end. */
   private readonly chosen = signal<string | null>(null);
@@ -67,8 +69,13 @@ export class PlanRun {
   /** Time runs. */
   readonly on = this.going.asReadonly();
   private readonly spent = signal(0);
+  /** A piece of a set lasts as long as it is slower; everything else has its minutes. */
+  private readonly pace = computed(() => {
+    const block = this.block();
+    return block?.kind === 'form' && isOfSet(block) ? this.time.speed() : 1;
+  });
   /** Seconds that the block has left. */
-  readonly left = computed(() => Math.max(0, (this.block()?.minutes ?? 0) * 60 - this.spent()));
+  readonly left = computed(() => Math.max(0, (this.block()?.minutes ?? 0) * 60 - this.spent()) / this.pace());
   readonly tense = signal(false);
   /** It is time to say what comes next. */
   readonly announced = computed(() => this.going() && this.left() <= this.ahead());
@@ -246,7 +253,7 @@ export class PlanRun {
     await this.turn(async () => {
       const [plan, n] = [this.plan(), this.at()];
       if (!plan || n < 0) return;
-      const done = { minutes: Math.round((this.spent() / 60) * 10) / 10, end, tension: this.tense() };
+      const done = { minutes: Math.round((this.spent() / this.pace() / 60) * 10) / 10, end, tension: this.tense() };
       await this.endSound();
       this.put(plan, (b, i) => (i === n ? { ...b, done } : b));
       if (this.going()) await this.openBlock();
@@ -292,7 +299,7 @@ export class PlanRun {
     const ms = now - this.before;
     this.before = now;
     this.used += ms;
-    this.spent.update((s) => s + ms / 1_000);
+    this.spent.update((s) => s + (ms / 1_000) * this.pace());
     const { session } = this;
     const sounds = session.follows() !== null;
     // Stopped by hand, ended by pain, or a check that has had its pass.

@@ -132,9 +132,7 @@ export class PractisePlace {
     this.run.leave();
     if (!(await this.choice.take(c))) return;
     this.session.askCold(c);
-    // The list may lie below the fold: what comes next is Begin, for Space and for the thumb.
-    this.begins()?.nativeElement.focus();
-    this.begins()?.nativeElement.scrollIntoView({ block: 'center' });
+    this.toBegin();
   }
   /** A step of a course, at its tempo. */
   protected async takeStep({ drill, bpm }: CourseStep) {
@@ -144,12 +142,12 @@ export class PractisePlace {
     this.run.leave();
     if (!(await this.choice.take({ studyId: study.id, sectionId: section.id, drill: drill ?? null }))) return;
     if (bpm !== null) this.session.askTempo(bpm);
-    this.begins()?.nativeElement.focus();
+    this.toBegin();
   }
-  /** A set is ready: what comes next is Begin. */
-  protected setMade() {
+  /** What comes next is Begin, for Space and for the thumb; what was chosen may lie far below it. */
+  protected toBegin() {
     this.begins()?.nativeElement.focus();
-    this.stage()?.nativeElement.scrollIntoView?.({ block: 'nearest' });
+    this.begins()?.nativeElement.scrollIntoView?.({ block: 'center' });
   }
   protected chooseDrill(name: string) {
     this.run.leave();

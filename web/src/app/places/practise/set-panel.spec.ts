@@ -9,6 +9,7 @@ import {
   setWords,
   type Study,
 } from '@ruffle-wheel/core';
+import { InTime } from '../../parts/in-time';
 import { PiecePlaying } from '../../parts/piece-playing';
 import { aWorld, all, button, choose, press, show, texts, type World, withLaterParts } from '../../testing/world';
 import { PlanRun } from './plan-run';
@@ -66,6 +67,26 @@ describe('the set list', () => {
     await run.start();
     await run.pause();
     expect(run.plan()?.blocks.map((b) => b.minutes)).toEqual(whole.blocks.map((b) => b.minutes));
+  });
+});
+
+describe('a piece of a set at half speed', () => {
+  beforeEach(() => vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] }));
+  afterEach(() => vi.useRealTimers());
+  it('lasts twice as long; a break has its minutes', async () => {
+    await show(PractisePlace);
+    const run = TestBed.inject(PlanRun);
+    await run.makeSet(['s', 'other'].map((id) => world.collection.row(id)!.study));
+    const seconds = run.block()!.minutes * 60;
+    TestBed.inject(InTime).toggleHalf();
+    expect(run.left()).toBe(2 * seconds);
+    await run.start();
+    vi.advanceTimersByTime(10_000);
+    expect(run.left()).toBeCloseTo(2 * seconds - 10, 5);
+    await run.skip();
+    expect(run.block()?.kind).toBe('break');
+    expect(run.left()).toBe(run.block()!.minutes * 60);
+    await run.pause();
   });
 });
 

@@ -12,7 +12,7 @@ import { PlanRun } from './plan-run';
   selector: 'app-set-panel',
   imports: [MatButton, SELECT],
   templateUrl: './set-panel.html',
-  styleUrls: ['./listed.scss', './goals-panel.scss'],
+  styleUrls: ['./listed.scss', './listed-form.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SetPanel {

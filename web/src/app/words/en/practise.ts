@@ -152,7 +152,7 @@ export const practise = {
     play: 'Get the set ready',
     nothing: 'Nothing is written in any of them.',
     ready: (pieces: number, minutes: number) =>
-      `${plural(pieces, 'piece')}, ${minutes} min with what lies between. Space, or the pedal, begins.`,
+      `${plural(pieces, 'piece')}, ${minutes} min with what lies between. Begin, or the pedal, starts it.`,
   },
   form: {
     part: (n: number, all: number, name: string) => `part ${n} of ${all}: ${name}`,
